@@ -1,0 +1,347 @@
+import type {
+  Conditions,
+  DrawRequest,
+  HouseRules,
+  IdentifyRequest,
+  LineRequest,
+  MateOption,
+  MateRequest,
+  MateSettings,
+  Observation,
+  PlanRequest,
+} from '@diarmos/core'
+import { MEASURING_INSTRUMENTS, SIGN_ANSWERS } from '@diarmos/core/answers'
+import { z } from 'zod'
+
+/** Longest text anyone may send in one field. */
+const LONGEST_TEXT = 400
+const text = z.string().max(LONGEST_TEXT)
+const key = z.string().min(1).max(160)
+
+/** Lengths that make sense at a stub: more than nothing, less than a bath. */
+const lengthMm = z.number().positive().max(2000)
+const cents = z.int().min(0).max(10_000_000)
+
+export const unit = z.enum(['in', 'mm'])
+export const era = z.enum([
+  'before-1940',
+  '1940-1965',
+  '1965-1978',
+  '1978-1995',
+  '1995-2010',
+  'since-2010',
+  'unknown',
+])
+export const region = z.enum(['north-america', 'metric', 'unknown'])
+export const instrument = z.enum(MEASURING_INSTRUMENTS)
+export const signKind = z.enum(Object.keys(SIGN_ANSWERS) as (keyof typeof SIGN_ANSWERS)[])
+export const pipeMaterial = z.enum([
+  'copper',
+  'galvanised-steel',
+  'black-steel',
+  'brass',
+  'cpvc',
+  'pex-a',
+  'pex-b',
+  'polybutylene',
+])
+
+const withdrawn = z.boolean().optional()
+export const observation = z
+  .discriminatedUnion('kind', [
+    z.object({
+      id: key,
+      kind: z.literal('outside'),
+      instrument,
+      mm: lengthMm,
+      resolutionMm: z.number().min(0).max(100),
+      withdrawn,
+    }),
+    z.object({
+      id: key,
+      kind: z.literal('wall'),
+      instrument,
+      mm: z.number().positive().max(60),
+      resolutionMm: z.number().min(0).max(100),
+      withdrawn,
+    }),
+    z.object({ id: key, kind: z.literal('sign'), sign: signKind, answer: key, withdrawn }),
+    z.object({ id: key, kind: z.literal('print'), text: text.min(1), withdrawn }),
+  ])
+  .superRefine((value, context) => {
+    if (value.kind === 'sign') {
+      const answers: readonly string[] = SIGN_ANSWERS[value.sign]
+      if (!answers.includes(value.answer))
+        context.addIssue({
+          code: 'custom',
+          path: ['answer'],
+          message: `no answer “${value.answer}” to “${value.sign}”; it is one of ${answers.join(', ')}`,
+        })
+    }
+  }) satisfies z.ZodType<Observation>
+
+export const conditions = z.object({
+  service: z.enum(['hot', 'cold']),
+  flame: z.boolean(),
+  line: z.enum(['dry', 'trickle']),
+  access: z.enum(['reachable', 'closed-wall']),
+  stubMm: lengthMm.nullable(),
+  plateMm: z.number().min(0).max(80),
+  oldJoint: z.enum([
+    'none',
+    'sweat',
+    'compression',
+    'push-fit',
+    'threaded',
+    'crimp',
+    'cinch',
+    'expansion',
+    'cement',
+  ]),
+  thread: z.enum(['NPT', 'BSP', 'none']),
+  scored: z.boolean(),
+  outOfRound: z.boolean(),
+  waterSeen: z.boolean(),
+  nearHeater: z.boolean(),
+  pressurePsi: z.number().min(0).max(600).nullable(),
+  stopShape: z.enum(['angle', 'straight', 'either']),
+  reachMm: lengthMm.nullable(),
+}) satisfies z.ZodType<Conditions>
+
+export const houseRules = z.object({
+  pushFitConcealed: z.enum(['allow', 'reachable-only', 'emergency-only']),
+  oldStop: z.enum(['cut-behind', 'take-off']),
+  threadSeal: z.enum(['tape-then-paste', 'tape', 'paste']),
+  fluxOn: z.enum(['both', 'tube-only']),
+  compressionNut: z.enum(['dry', 'silicone-trace']),
+  recheck: z.enum(['both', 'two-hours', 'next-morning']),
+}) satisfies z.ZodType<HouseRules>
+
+export const methodId = z.enum([
+  'sweat',
+  'compression',
+  'push-fit',
+  'threaded',
+  'crimp',
+  'cinch',
+  'expansion',
+  'cement',
+  'swivel',
+])
+export const toolId = z.enum([
+  'torch',
+  'tube-cutter',
+  'deburrer',
+  'two-wrenches',
+  'pipe-wrenches',
+  'crimp-tool',
+  'cinch-tool',
+  'expander',
+  'plastic-cutter',
+  'ring-puller',
+  'release-tool',
+])
+
+export const mateSettings = z.object({
+  labourCentsPerHour: cents,
+  tripMinutes: z.number().min(0).max(1000),
+  callBackCents: cents,
+  familyPriceCents: z.record(key, cents),
+  priceCents: z.record(key, cents),
+  consumableCents: z.record(key, cents),
+  jointMinutes: z.partialRecord(methodId, z.number().min(0).max(600)),
+  toolsAboard: z.array(toolId),
+  partsAboard: z.record(key, z.int().min(0).max(10_000)),
+  houseRules,
+}) satisfies z.ZodType<MateSettings>
+
+export const identifyRequest = z.object({
+  era: era.default('unknown'),
+  region: region.default('north-america'),
+  known: z
+    .array(
+      z.object({
+        material: pipeMaterial,
+        system: key,
+        nominal: key,
+        where: z.enum(['same-line', 'same-point', 'same-house']),
+      }),
+    )
+    .max(100)
+    .default([]),
+  observations: z.array(observation).max(60),
+  instruments: z.array(instrument).max(10).optional(),
+}) satisfies z.ZodType<IdentifyRequest>
+
+export const lineRequest = z.object({
+  lineId: key,
+  pipeId: key,
+  fixtureId: key,
+  conditions,
+}) satisfies z.ZodType<LineRequest>
+
+export const mateRequest = z.object({
+  lines: z.array(lineRequest).min(1).max(4),
+  settings: mateSettings,
+  k: z.int().min(1).max(20).optional(),
+}) satisfies z.ZodType<MateRequest>
+
+const reason = z.object({
+  ruleId: key,
+  severity: z.enum(['forbid', 'warn', 'note']),
+  parameters: z.record(z.string(), z.union([z.string(), z.number()])),
+  source: z.object({
+    title: text,
+    table: text.optional(),
+    certainty: z.enum(['formula', 'recalled', 'common practice', "maker's sheet"]),
+  }),
+  change: z
+    .enum([
+      'flame',
+      'dry',
+      'access',
+      'push-fit-rule',
+      'water-seen',
+      'stub',
+      'smooth',
+      'round',
+      'thread',
+      'away-from-heater',
+    ])
+    .optional(),
+})
+
+const portForm = z.enum([
+  'tube',
+  'solder-cup',
+  'cement-socket',
+  'push-fit',
+  'compression',
+  'insert-barb',
+  'pb-barb',
+  'expansion-barb',
+  'taper-male',
+  'taper-female',
+  'compression-outlet',
+  'parallel-male',
+  'swivel-nut',
+])
+const family = z.enum([
+  'angle-stop',
+  'straight-stop',
+  'coupling',
+  'reducing-coupling',
+  'male-adapter',
+  'female-adapter',
+  'threaded-coupling',
+  'bushing',
+  'nipple',
+  'dielectric-union',
+  'transition-coupling',
+  'supply-connector',
+  'tube-piece',
+])
+
+export const mateOption = z.object({
+  id: z.string().min(1).max(1000),
+  removalId: key,
+  parts: z
+    .array(
+      z.object({
+        fittingId: key,
+        name: text,
+        family,
+        inPort: z.int().min(0).max(5),
+        outPort: z.int().min(0).max(5),
+        priceCents: cents,
+        aboard: z.boolean(),
+      }),
+    )
+    .max(12),
+  joints: z
+    .array(
+      z.object({
+        method: methodId,
+        from: z.int().min(-1).max(12),
+        to: z.int().min(0).max(12),
+        system: key,
+        nominal: key,
+        diameterMm: lengthMm,
+        bodyForm: portForm,
+        tubeMaterial: key,
+        minMm: z.number().min(0).max(200),
+        maxMm: z.number().min(0).max(200),
+        makeUpSource: reason.shape.source,
+        atStub: z.boolean(),
+        beforeStop: z.boolean(),
+        seal: key,
+        reasons: z.array(reason),
+      }),
+    )
+    .min(1)
+    .max(12),
+  methods: z.array(methodId),
+  costs: z.object({
+    partsCents: cents,
+    consumablesCents: cents,
+    labourSeconds: z.number().min(0),
+    labourCents: cents,
+    setUpCents: cents,
+    tripCents: cents,
+    riskCents: cents,
+    totalCents: cents,
+  }),
+  waterOffSeconds: z.number().min(0),
+  missingParts: z.array(key),
+  missingTools: z.array(toolId),
+  needsStubMm: z.number().min(0),
+  leavesStubMm: z.number().min(0).nullable(),
+  warnings: z.array(reason),
+}) satisfies z.ZodType<MateOption>
+
+export const planRequest = z.object({
+  lines: z
+    .array(z.object({ lineId: key, material: pipeMaterial, conditions, option: mateOption }))
+    .min(1)
+    .max(4),
+  houseRules,
+  oldSolder: z.boolean().optional(),
+}) satisfies z.ZodType<PlanRequest>
+
+export const drawRequest = z.object({
+  pipeId: key.nullable(),
+  outline: z
+    .array(z.object({ odMm: lengthMm, weight: z.number().min(0).max(1) }))
+    .max(80)
+    .optional(),
+  option: mateOption.nullish(),
+  fixtureId: key.nullish(),
+  stubMm: lengthMm.nullish(),
+  plateMm: z.number().min(0).max(80).optional(),
+  unit,
+  widthPx: z.number().min(80).max(8000).optional(),
+  stage: z.enum(['find', 'fixture', 'mate', 'cut', 'make', 'prove']).optional(),
+}) satisfies z.ZodType<DrawRequest>
+
+export const unitsRequest = z.object({
+  text,
+  unit: unit.default('in'),
+  print: z
+    .object({
+      unit,
+      denominator: z.union([z.literal(16), z.literal(32), z.literal(64)]).optional(),
+      quantity: z
+        .enum([
+          'reading',
+          'pipe-to-cut',
+          'piece-to-remove',
+          'insertion-mark',
+          'least-stub',
+          'missing-length',
+          'largest-opening',
+          'outside-diameter',
+        ])
+        .optional(),
+    })
+    .optional(),
+})

@@ -1,0 +1,187 @@
+import { z } from 'zod'
+import { conditions, era, instrument, mateOption, mateSettings, region, signKind, unit } from './core'
+
+/** Bumped when stored fields change their meaning. */
+export const SCHEMA_VERSION = 1
+
+const id = z.uuid()
+const line = z.string().trim().min(1).max(160)
+const optionalLine = z.string().trim().max(200)
+const prose = z.string().max(4000)
+const instant = z.iso.datetime()
+/** A snapshot kept as it was made: bounded, otherwise free. */
+const snapshot = z.record(z.string(), z.unknown())
+
+/**
+ * Every stored document: its fields, and which of them it cannot do without when it is made.
+ * The order is that of dependence: what comes later may refer to what comes before.
+ */
+export const entities = {
+  property: z.object({
+    label: line,
+    street: optionalLine,
+    town: optionalLine,
+    era,
+    region,
+    note: prose,
+  }),
+  contact: z.object({ propertyId: id, name: line, phone: optionalLine, email: optionalLine }),
+  point: z.object({
+    propertyId: id,
+    name: line,
+    kind: z.enum(['basin', 'sink', 'toilet', 'washer', 'other']),
+  }),
+  line: z.object({ pointId: id, service: z.enum(['hot', 'cold']) }),
+  job: z.object({
+    propertyId: id,
+    pointId: id,
+    title: line,
+    state: z.enum(['open', 'closed']),
+    fixtureId: z.string().max(160).nullable(),
+    openedAt: instant,
+    closedAt: instant.nullable(),
+    note: prose,
+  }),
+  visit: z.object({ jobId: id, personId: id, startedAt: instant, endedAt: instant.nullable() }),
+  situation: conditions.omit({ service: true }).extend({ jobId: id, lineId: id }),
+  observation: z.object({
+    jobId: id,
+    lineId: id,
+    kind: z.enum(['outside', 'wall', 'sign', 'print']),
+    instrument: instrument.nullable(),
+    sign: signKind.nullable(),
+    answer: z.string().max(160).nullable(),
+    /** As it was entered. */
+    entered: z.string().max(400),
+    mm: z.number().positive().max(2000).nullable(),
+    resolutionMm: z.number().min(0).max(100).nullable(),
+    unit: unit.nullable(),
+    withdrawn: z.boolean(),
+    takenAt: instant,
+  }),
+  finding: z.object({
+    jobId: id,
+    lineId: id,
+    pipeId: line,
+    name: line,
+    probability: z.number().min(0).max(1),
+    /** What it was derived from: when that changes, the finding is stale. */
+    basis: z.string().max(4000),
+    snapshot,
+    foundAt: instant,
+  }),
+  mating: z.object({
+    jobId: id,
+    lineId: id,
+    optionId: z.string().max(1000),
+    option: mateOption,
+    settings: mateSettings.nullable(),
+    basis: z.string().max(4000),
+    versions: z.record(z.string(), z.string()),
+    chosenAt: instant,
+  }),
+  check: z.object({
+    jobId: id,
+    lineId: id.nullable(),
+    stepId: line,
+    result: z.enum(['done', 'dry', 'wet', 'undone']),
+    at: instant,
+    note: prose,
+  }),
+  attachment: z.object({
+    jobId: id,
+    lineId: id.nullable(),
+    name: line,
+    mediaType: z.enum(['image/jpeg', 'image/png', 'text/plain']),
+    /** Base64; pictures are made small before they are kept. */
+    content: z.string().max(400_000),
+    takenAt: instant,
+  }),
+  settings: z.object({
+    name: line,
+    zone: line,
+    unit,
+    region,
+    mate: mateSettings,
+  }),
+} as const
+
+export type EntityKind = keyof typeof entities
+export type EntityFields<Kind extends EntityKind> = z.output<(typeof entities)[Kind]>
+export const ENTITY_KINDS = Object.keys(entities) as EntityKind[]
+const entityKind = z.enum(ENTITY_KINDS as [EntityKind, ...EntityKind[]])
+
+/** One edit, made once and applied once. */
+export const operationRecord = z.object({
+  opId: id,
+  deviceId: z.string().min(1).max(80),
+  kind: entityKind,
+  id,
+  /** Fields that change; empty for a deletion. */
+  patch: z.record(z.string(), z.unknown()),
+  remove: z.boolean().default(false),
+  /** Revision of the entity that the device had when the edit was made; 0 for a new one. */
+  base: z.int().min(0),
+  schema: z.literal(SCHEMA_VERSION),
+  at: instant,
+})
+export type OperationRecord = z.output<typeof operationRecord>
+
+export const syncRequest = z.object({
+  since: z.int().min(0),
+  operations: z.array(operationRecord).max(200),
+})
+
+/** A field that was changed twice, from the same beginning: both are kept, and someone is asked. */
+export const fieldConflict = z.object({
+  field: z.string(),
+  theirs: z.unknown(),
+  mine: z.unknown(),
+  opId: id,
+  at: instant,
+})
+export type FieldConflict = z.output<typeof fieldConflict>
+
+export const syncResponse = z.object({
+  results: z.array(
+    z.object({
+      opId: id,
+      status: z.enum(['applied', 'repeated', 'conflict', 'rejected']),
+      revision: z.int(),
+      faults: z.array(z.object({ path: z.string(), message: z.string() })),
+    }),
+  ),
+  changes: z.array(
+    z.object({
+      kind: entityKind,
+      id,
+      revision: z.int(),
+      removed: z.boolean(),
+      fields: z.record(z.string(), z.unknown()),
+      conflicts: z.array(fieldConflict),
+    }),
+  ),
+  cursor: z.int(),
+  more: z.boolean(),
+})
+export type SyncResponse = z.output<typeof syncResponse>
+
+export const signInRequest = z.object({
+  email: z.email().max(200),
+  password: z.string().min(1).max(200),
+})
+export const sessionResponse = z.object({
+  person: z.object({ id, name: z.string(), role: z.enum(['owner', 'technician', 'apprentice']) }),
+  shop: z.object({ id, name: z.string() }),
+})
+export type SessionResponse = z.output<typeof sessionResponse>
+
+/** RFC 9457, with every fault named. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  faults: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+})
+export type Problem = z.output<typeof problem>

@@ -1,0 +1,3 @@
+export * as core from './core'
+export * from './entities'
+export * from './operations'

@@ -1,0 +1,170 @@
+import {
+  type Belief,
+  drawJointLine,
+  formatLength,
+  identify,
+  type MateRequest,
+  type MateResult,
+  mate,
+  PIPES,
+  parseLength,
+  sequence,
+  toSvg,
+} from '@diarmos/core'
+import { z } from 'zod'
+import {
+  drawRequest,
+  identifyRequest,
+  lineRequest,
+  mateRequest,
+  mateSettings,
+  planRequest,
+  unitsRequest,
+} from './core'
+
+/** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
+const decisionContext = z.object({ line: lineRequest.omit({ pipeId: true }), settings: mateSettings })
+
+export const identifyOperation = identifyRequest.extend({ decideFor: decisionContext.optional() })
+
+const decisions = new Map<string, (pipeId: string) => string>()
+
+/** The decision that Mate would take for each pipe, remembered for one set of conditions at a time. */
+function decisionFor(context: z.output<typeof decisionContext>): (pipeId: string) => string {
+  const key = JSON.stringify(context)
+  const known = decisions.get(key)
+  if (known) return known
+  const made = new Map<string, string>()
+  const decide = (pipeId: string): string => {
+    const held = made.get(pipeId)
+    if (held) return held
+    const pipe = PIPES.find((entry) => entry.id === pipeId)
+    const result = mate({ lines: [{ ...context.line, pipeId }], settings: context.settings, k: 1 })
+    const option = result.lines[0]?.options[0]
+    // what is bought and done, and what it may carry: pipes that agree in all of it need not be told apart
+    const decision = [
+      option ? option.id : 'none',
+      ...(option?.parts.map((part) => part.fittingId) ?? []),
+      pipe?.material.endsWith('steel') ? pipe.material : '',
+      pipe?.material === 'polybutylene' ? 'polybutylene' : '',
+    ].join('|')
+    made.set(pipeId, decision)
+    return decision
+  }
+  decisions.clear()
+  decisions.set(key, decide)
+  return decide
+}
+
+interface Operation<Request extends z.ZodType, Response> {
+  readonly summary: string
+  readonly request: Request
+  readonly run: (request: z.output<Request>) => Response
+}
+
+function operation<Request extends z.ZodType, Response>(
+  definition: Operation<Request, Response>,
+): Operation<Request, Response> {
+  return definition
+}
+
+/** Everything the core does, by name: the same on the command line, in the worker and on the server. */
+export const operations = {
+  identify: operation({
+    summary: 'What the pipe is, how sure that is, and what to look at next.',
+    request: identifyOperation,
+    run: ({ decideFor, ...request }): Belief =>
+      identify(request, decideFor ? decisionFor(decideFor) : undefined),
+  }),
+  mate: operation({
+    summary: 'Every sound way from the stub to the fixture, ranked, with reasons and refusals.',
+    request: mateRequest,
+    run: (request): MateResult => mate(request satisfies MateRequest),
+  }),
+  sequence: operation({
+    summary: 'The order of work and the time for which the water is off.',
+    request: planRequest,
+    run: sequence,
+  }),
+  draw: operation({
+    summary: 'The joint line as a scene in millimetres and as SVG.',
+    request: drawRequest,
+    run: (request) => {
+      const scene = drawJointLine(request)
+      return { scene, svg: toSvg(scene) }
+    },
+  }),
+  units: operation({
+    summary: 'Reads a length as people write it, and prints it as a tape reads.',
+    request: unitsRequest,
+    run: ({ text, unit, print }) => {
+      const parsed = parseLength(text, { unit })
+      return parsed.ok
+        ? { ...parsed, printed: formatLength(parsed.mm, print ?? { unit: parsed.unit }) }
+        : parsed
+    },
+  }),
+} as const
+
+export type OperationName = keyof typeof operations
+export type OperationRequest<Name extends OperationName> = z.input<(typeof operations)[Name]['request']>
+export type OperationResponse<Name extends OperationName> = ReturnType<(typeof operations)[Name]['run']>
+
+/** One fault in a request: where it lies and what is wrong. */
+export interface Fault {
+  readonly path: string
+  readonly message: string
+}
+
+/** Thrown for a request that is not what the operation takes, or names what is in no table. */
+export class InvalidRequestError extends Error {
+  constructor(readonly faults: readonly Fault[]) {
+    super(faults.map((fault) => `${fault.path}: ${fault.message}`).join('; '))
+    this.name = 'InvalidRequestError'
+  }
+}
+
+/** Zod's issues as faults with dotted paths. */
+export function faultsOf(error: z.ZodError): Fault[] {
+  return error.issues.map((issue) => ({
+    path: issue.path.length > 0 ? issue.path.join('.') : '(whole)',
+    message: issue.message,
+  }))
+}
+
+export function isOperation(name: string): name is OperationName {
+  return Object.hasOwn(operations, name)
+}
+
+/**
+ * Checks a request and runs it.
+ *
+ * @throws InvalidRequestError naming every fault and its place
+ */
+export function runOperation<Name extends OperationName>(
+  name: Name,
+  request: unknown,
+): OperationResponse<Name> {
+  const { request: schema, run } = operations[name] as unknown as Operation<
+    z.ZodType,
+    OperationResponse<Name>
+  >
+  const parsed = schema.safeParse(request)
+  if (!parsed.success) throw new InvalidRequestError(faultsOf(parsed.error))
+  try {
+    return run(parsed.data)
+  } catch (error) {
+    if (error instanceof RangeError) {
+      const [path = '(whole)', ...rest] = error.message.split(': ')
+      throw new InvalidRequestError([
+        rest.length > 0 ? { path, message: rest.join(': ') } : { path: '(whole)', message: error.message },
+      ])
+    }
+    throw error
+  }
+}
+
+/** The JSON Schema of an operation's request. */
+export function operationSchema(name: OperationName): unknown {
+  return z.toJSONSchema(operations[name].request, { io: 'input', unrepresentable: 'any' })
+}

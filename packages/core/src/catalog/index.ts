@@ -1,0 +1,5 @@
+export * from './build'
+export * from './ends'
+export * from './families'
+export * from './fixtures'
+export * from './types'

@@ -1,0 +1,4 @@
+export * from './contactSheet'
+export * from './scene'
+export * from './toSvg'
+export * from './types'

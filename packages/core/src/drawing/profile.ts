@@ -1,0 +1,231 @@
+import { fullDepthMm, maleLengthMm } from '../catalog/ends'
+import type { Port } from '../catalog/types'
+import { nutLengthMm } from '../mate/start'
+import type { Point } from './types'
+
+/** Radius outside and inside at a distance from the mouth, going into the part. Millimetres. */
+export interface Station {
+  readonly u: number
+  readonly outer: number
+  readonly inner: number
+}
+
+/** The look of one end: its profile from the mouth inward, captive rings, and lines on its face. */
+export interface EndLook {
+  readonly stations: readonly Station[]
+  readonly length: number
+  /** Closed outlines above the axis that move on their own: nuts and rings. */
+  readonly captives: readonly { readonly name: string; readonly points: readonly Point[] }[]
+  /** Soft seals, above the axis. */
+  readonly seals: readonly (readonly Point[])[]
+  /** Lines seen on the outside, below the axis: hex edges, ribs. */
+  readonly lines: readonly (readonly Point[])[]
+}
+
+const zigzag = (from: number, to: number, pitch: number, crest: number, root: number): Station[] => {
+  const stations: Station[] = []
+  const teeth = Math.max(3, Math.round((to - from) / pitch))
+  const step = (to - from) / teeth
+  for (let tooth = 0; tooth < teeth; tooth++) {
+    stations.push({ u: from + tooth * step, outer: root, inner: 0 })
+    stations.push({ u: from + (tooth + 0.5) * step, outer: crest, inner: 0 })
+  }
+  stations.push({ u: to, outer: root, inner: 0 })
+  return stations
+}
+
+const circle = (u: number, r: number, radius: number): Point[] =>
+  Array.from({ length: 12 }, (_, index): Point => {
+    const angle = (index / 12) * 2 * Math.PI
+    return [u + radius * Math.cos(angle), r + radius * Math.sin(angle)]
+  })
+
+const hexLines = (from: number, to: number, radius: number): Point[][] =>
+  [-0.5].map((share): Point[] => [
+    [from, share * radius],
+    [to, share * radius],
+  ])
+
+/**
+ * The half-section look of an end, generated from its diameter and depth, so that every size draws itself.
+ * Wall thicknesses and collars are typical of the kind; diameters and depths are the catalogue's.
+ */
+export function endLook(port: Port): EndLook {
+  const r = port.diameterMm / 2
+  const depth = fullDepthMm(port)
+  const male = maleLengthMm(port)
+  const plain = { captives: [], seals: [], lines: [] }
+  switch (port.form) {
+    case 'solder-cup':
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 2, inner: r },
+          { u: 1.2, outer: r + 2, inner: r },
+          { u: 1.3, outer: r + 1.3, inner: r },
+          { u: depth, outer: r + 1.3, inner: r },
+        ],
+      }
+    case 'cement-socket':
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 3, inner: r },
+          { u: depth, outer: r + 3.4, inner: r },
+        ],
+      }
+    case 'push-fit':
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 2.6, inner: r },
+          { u: 2.4, outer: r + 2.6, inner: r },
+          { u: 2.5, outer: r + 4.4, inner: r },
+          { u: 4, outer: r + 6, inner: r },
+          { u: depth * 0.55, outer: r + 6, inner: r },
+          { u: depth * 0.6, outer: r + 5, inner: r },
+          { u: depth, outer: r + 4.2, inner: r },
+        ],
+        seals: [circle(depth * 0.5, r + 1.3, 1.3)],
+        lines: [
+          [
+            [2.5, -(r + 2)],
+            [2.5, 0],
+          ],
+          [
+            [depth * 0.57, -(r + 4.6)],
+            [depth * 0.57, 0],
+          ],
+        ],
+      }
+    case 'compression': {
+      const nut = nutLengthMm(port.diameterMm)
+      const outer = r * 1.32 + 3.2
+      return {
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 2.2, inner: r },
+          { u: depth * 0.55, outer: r + 2.2, inner: r },
+          { u: depth * 0.56, outer: outer * 0.94, inner: r },
+          { u: depth, outer: outer * 0.94, inner: r },
+        ],
+        captives: [
+          {
+            name: 'nut',
+            points: [
+              [-nut + 5, r + 0.3],
+              [-nut + 5, outer - 1.6],
+              [-nut + 6.6, outer],
+              [2, outer],
+              [3, outer - 1],
+              [3, r + 2.4],
+              [-1.5, r + 2.4],
+              [-4.2, r + 0.3],
+            ],
+          },
+          {
+            name: 'ring',
+            points: [
+              [-4, r],
+              [-2.2, r + 1.7],
+              [-0.8, r + 1.7],
+              [1, r],
+            ],
+          },
+        ],
+        seals: [],
+        lines: [...hexLines(-nut + 5, 3, outer), ...hexLines(depth * 0.56, depth, outer)],
+      }
+    }
+    case 'insert-barb':
+    case 'pb-barb':
+    case 'expansion-barb': {
+      const bore = r * (port.form === 'expansion-barb' ? 0.62 : 0.52)
+      const root = r * (port.form === 'expansion-barb' ? 0.82 : 0.72)
+      const crest = r * (port.form === 'expansion-barb' ? 0.92 : 0.82)
+      const ribs = port.form === 'expansion-barb' ? [0.28] : [0.12, 0.38, 0.64]
+      const stations: Station[] = [{ u: 0, outer: root * 0.94, inner: bore }]
+      for (const rib of ribs)
+        stations.push(
+          { u: depth * rib, outer: root, inner: bore },
+          { u: depth * (rib + 0.16), outer: crest, inner: bore },
+          { u: depth * (rib + 0.17), outer: root, inner: bore },
+        )
+      stations.push(
+        { u: depth, outer: root, inner: bore },
+        { u: depth + 0.1, outer: r + 2.2, inner: bore },
+        { u: depth + 2, outer: r + 2.2, inner: bore },
+      )
+      return { ...plain, length: depth, stations }
+    }
+    case 'taper-female': {
+      const outer = r + 4
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: outer + 1.4, inner: r },
+          { u: 4, outer: outer + 1.4, inner: r * 0.985 },
+          { u: 4.1, outer, inner: r * 0.985 },
+          { u: depth, outer, inner: r * 0.95 },
+        ],
+        lines: [...hexLines(0, 4, outer), ...hexLines(4.1, depth, outer)],
+      }
+    }
+    case 'taper-male': {
+      const bore = r * 0.72
+      const stations = zigzag(0, male, 25.4 / 14, r, r * 0.93).map((station) => ({
+        ...station,
+        // one in sixteen on the diameter
+        outer: station.outer - (male - station.u) / 32,
+        inner: bore,
+      }))
+      return { ...plain, length: male, stations }
+    }
+    case 'compression-outlet':
+    case 'parallel-male': {
+      const bore = port.form === 'parallel-male' ? r * 0.62 : r * 0.64
+      return {
+        ...plain,
+        length: male,
+        stations: zigzag(0, male, 1.3, r, r * 0.92).map((station) => ({
+          ...station,
+          inner: port.form === 'compression-outlet' && station.u < 2.5 ? bore + 2.5 - station.u : bore,
+        })),
+      }
+    }
+    case 'swivel-nut':
+      return {
+        ...plain,
+        length: 18,
+        stations: [
+          { u: 0, outer: r + 2.8, inner: r },
+          { u: 8, outer: r + 2.8, inner: r },
+          { u: 9, outer: r + 1, inner: r * 0.5 },
+          { u: 11, outer: r * 0.95, inner: r * 0.5 },
+          { u: 18, outer: r * 0.95, inner: r * 0.5 },
+        ],
+        seals: [
+          [
+            [6, r * 0.5],
+            [6, r * 0.95],
+            [8, r * 0.95],
+            [8, r * 0.5],
+          ],
+        ],
+        lines: hexLines(0, 8, r + 2.8),
+      }
+    case 'tube':
+      return {
+        ...plain,
+        length: male,
+        stations: [
+          { u: 0, outer: r, inner: port.boreMm / 2 },
+          { u: male, outer: r, inner: port.boreMm / 2 },
+        ],
+      }
+  }
+}

@@ -1,0 +1,63 @@
+import type { Fitting } from '../catalog/types'
+import { METHODS, type Method } from './methods'
+import type { Removal } from './removals'
+import type { MateSettings, MethodId, ToolId } from './types'
+
+/** Labour of some seconds in whole cents, rounded up. */
+export function labourCents(seconds: number, settings: MateSettings): number {
+  return Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+}
+
+/** What a risk is expected to cost, in whole cents, rounded up. */
+export function riskCents(perMille: number, settings: MateSettings): number {
+  return Math.ceil((perMille * settings.callBackCents) / 1000)
+}
+
+/** The shop's price of a part, or of its family where it has none of its own. */
+export function partCents(fitting: Fitting, settings: MateSettings): number {
+  return settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+}
+
+/** Seconds to make one joint by a method, the shop's own where it has set them. */
+export function jointSeconds(method: Method, settings: MateSettings): number {
+  const minutes = settings.jointMinutes[method.id]
+  return minutes === undefined ? method.jointSeconds : Math.round(minutes * 60)
+}
+
+/** Consumables of one joint, in cents. The seal of threads follows the house rule. */
+export function consumableCents(method: Method, settings: MateSettings): number {
+  return method.consumables.reduce((sum, { id, quantity }) => {
+    if (method.id === 'threaded') {
+      const seal = settings.houseRules.threadSeal
+      if ((seal === 'tape' && id === 'thread-paste') || (seal === 'paste' && id === 'ptfe-tape')) return sum
+    }
+    return sum + (settings.consumableCents[id] ?? 0) * quantity
+  }, 0)
+}
+
+/** Extra risk, per mille, where the shop would rather get an old stop off the other way. */
+export function removalRiskPerMille(removal: Removal, settings: MateSettings): number {
+  const cuts = removal.id.includes('cut-behind')
+  const takesOff = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
+  if (settings.houseRules.oldStop === 'cut-behind' && takesOff) return 10
+  if (settings.houseRules.oldStop === 'take-off' && cuts) return 10
+  return 0
+}
+
+/** Tools that are needed and not aboard. */
+export function missingTools(tools: readonly ToolId[], settings: MateSettings): ToolId[] {
+  return tools.filter((tool) => !settings.toolsAboard.includes(tool))
+}
+
+/** Each method's bit in a set of methods. */
+export function methodBit(id: MethodId): number {
+  return 1 << METHODS.findIndex((method) => method.id === id)
+}
+
+/** Cents to open a set of methods: get out, set up, put away, once each. */
+export function setUpCents(mask: number, settings: MateSettings): number {
+  return METHODS.reduce(
+    (sum, method, index) => sum + (mask & (1 << index) ? labourCents(method.setUpSeconds, settings) : 0),
+    0,
+  )
+}

@@ -1,0 +1,7 @@
+export { mate } from './mate'
+export { METHODS, type Method, methodById } from './methods'
+export { REMOVALS, removalById } from './removals'
+export { RULES } from './rules'
+export { STARTING_SETTINGS } from './settings'
+export { nutLengthMm } from './start'
+export * from './types'

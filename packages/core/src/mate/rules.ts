@@ -1,0 +1,294 @@
+import type { PortEnd } from '../catalog/ends'
+import { isMetal } from '../identify/signs'
+import { commonPractice, type Source } from '../reference/source'
+import type { PipeMaterial } from '../reference/types'
+import type { Method } from './methods'
+import type { Start } from './start'
+import type { ChangeId, Conditions, MateSettings, Reason } from './types'
+
+/** A joint about to be made, with all that may speak for or against it. */
+export interface JointContext {
+  readonly method: Method
+  readonly tip: PortEnd
+  readonly body: PortEnd
+  /** Set where the tip is the existing stub. */
+  readonly start: Start | null
+  /** Up to and with the stop's inlet, in the place the access condition speaks of. */
+  readonly beforeStop: boolean
+  readonly needsStubMm: number
+  readonly conditions: Conditions
+  readonly settings: MateSettings
+}
+
+interface Rule {
+  readonly id: string
+  readonly severity: Reason['severity']
+  readonly source: Source
+  readonly change?: ChangeId
+  /** For soft rules: risk added, per mille of a call-back. */
+  readonly riskPerMille?: number
+  /** The rule's parameters where it bites, or null where it does not. */
+  readonly bites: (joint: JointContext) => Reason['parameters'] | null
+}
+
+const none = {}
+const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
+const steel = (material: string) => material.endsWith('steel')
+const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
+const soft = (material: string) => plastic(material) && material !== 'cpvc'
+
+/** Hard rules first. Each says one thing, bites on data alone, and names its source. */
+export const RULES: readonly Rule[] = [
+  {
+    id: 'water.not-seen',
+    severity: 'forbid',
+    change: 'water-seen',
+    source: {
+      title: 'Fuel gas piping is opened only by those licensed for it',
+      certainty: 'common practice',
+    },
+    bites: ({ tip, start, conditions }) =>
+      yes(start !== null && steel(tip.material) && !conditions.waterSeen),
+  },
+  {
+    id: 'flame.not-allowed',
+    severity: 'forbid',
+    change: 'flame',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) => yes(method.needsFlame && start !== null && !conditions.flame),
+  },
+  {
+    id: 'line.not-dry',
+    severity: 'forbid',
+    change: 'dry',
+    source: { title: 'ASTM B828', certainty: 'recalled' },
+    bites: ({ method, start, conditions }) =>
+      method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null,
+  },
+  {
+    id: 'stub.too-short',
+    severity: 'forbid',
+    change: 'stub',
+    source: { title: 'Insertion depth, and room for nut, ring or cleaning', certainty: "maker's sheet" },
+    bites: ({ start, needsStubMm }) =>
+      start?.usableMm != null && start.usableMm < needsStubMm - 1e-6
+        ? { missingMm: needsStubMm - start.usableMm, needsMm: needsStubMm, hasMm: start.usableMm }
+        : null,
+  },
+  {
+    id: 'access.closed-wall',
+    severity: 'forbid',
+    change: 'access',
+    source: {
+      title: 'Model plumbing codes: mechanical joints stay accessible; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      method.concealable === 'no' && beforeStop && conditions.access === 'closed-wall'
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'house.push-fit-concealed',
+    severity: 'forbid',
+    change: 'push-fit-rule',
+    source: { title: "The shop's own rule on push-fit in closed walls", certainty: 'common practice' },
+    bites: ({ method, beforeStop, conditions, settings }) =>
+      yes(
+        method.concealable === 'house-rule' &&
+          beforeStop &&
+          conditions.access === 'closed-wall' &&
+          settings.houseRules.pushFitConcealed !== 'allow',
+      ),
+  },
+  {
+    id: 'compression.second-ring',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('ring') ?? false)),
+  },
+  {
+    id: 'push-fit.ring-mark',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('ring') ?? false)),
+  },
+  {
+    id: 'push-fit.solder-left',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('solder') ?? false)),
+  },
+  {
+    id: 'push-fit.tooth-marks',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('teeth') ?? false)),
+  },
+  {
+    id: 'end.scored',
+    severity: 'forbid',
+    change: 'smooth',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.scored && (method.id === 'push-fit' || method.id === 'compression')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'end.out-of-round',
+    severity: 'forbid',
+    change: 'round',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.outOfRound && ['push-fit', 'compression', 'sweat'].includes(method.id)
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'metal.steel-on-copper',
+    severity: 'forbid',
+    source: {
+      title: 'Model plumbing codes: dielectric fitting or brass between; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ tip, body }) =>
+      yes(
+        (steel(tip.material) && body.material === 'copper') ||
+          (tip.material === 'copper' && steel(body.material)),
+      ),
+  },
+  {
+    id: 'thread.plastic-female',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, tip, body }) =>
+      yes(method.id === 'threaded' && plastic(body.material) && !plastic(tip.material)),
+  },
+  {
+    id: 'heater.plastic-near',
+    severity: 'forbid',
+    change: 'away-from-heater',
+    source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
+    bites: ({ tip, beforeStop, conditions }) =>
+      yes(conditions.nearHeater && beforeStop && plastic(tip.material)),
+  },
+  {
+    id: 'compression.old-marks',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('teeth') ?? false)),
+  },
+  {
+    id: 'compression.solder-left',
+    severity: 'warn',
+    riskPerMille: 12,
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('solder') ?? false)),
+  },
+  {
+    id: 'compression.plastic-tube',
+    severity: 'warn',
+    riskPerMille: 8,
+    source: { title: 'Ring and insert must be listed for the tube', certainty: "maker's sheet" },
+    bites: ({ method, tip }) =>
+      method.id === 'compression' && plastic(tip.material) ? { insert: soft(tip.material) ? 1 : 0 } : null,
+  },
+  {
+    id: 'push-fit.polybutylene',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: { title: 'Only where the fitting is listed for polybutylene', certainty: "maker's sheet" },
+    bites: ({ method, tip }) => yes(method.id === 'push-fit' && tip.material === 'polybutylene'),
+  },
+  {
+    id: 'push-fit.concealed',
+    severity: 'warn',
+    riskPerMille: 30,
+    source: commonPractice,
+    bites: ({ method, beforeStop, conditions }) =>
+      yes(method.id === 'push-fit' && beforeStop && conditions.access === 'closed-wall'),
+  },
+  {
+    id: 'stub.not-measured',
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ start, needsStubMm }) => (start && start.usableMm === null ? { needsMm: needsStubMm } : null),
+  },
+  {
+    id: 'stub.close',
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ start, needsStubMm }) =>
+      start?.usableMm != null && start.usableMm >= needsStubMm && start.usableMm < needsStubMm + 3
+        ? { spareMm: start.usableMm - needsStubMm }
+        : null,
+  },
+  {
+    id: 'stop.seats-and-flame',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.needsFlame && start !== null),
+  },
+  {
+    id: 'pressure.high',
+    severity: 'warn',
+    source: { title: 'Model plumbing codes: over 80 psi a regulator', certainty: 'recalled' },
+    bites: ({ start, conditions }) =>
+      start && conditions.pressurePsi !== null && conditions.pressurePsi > 80
+        ? { psi: conditions.pressurePsi }
+        : null,
+  },
+  {
+    id: 'thread.old-steel',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: commonPractice,
+    bites: ({ method, start, tip }) => yes(method.id === 'threaded' && start !== null && steel(tip.material)),
+  },
+  {
+    id: 'bonding.plastic-in-metal',
+    severity: 'warn',
+    source: {
+      title: 'Metal water piping may be part of the electrical bonding',
+      certainty: 'common practice',
+    },
+    bites: ({ start, tip, body }) =>
+      yes(start !== null && isMetal(tip.material as PipeMaterial) && plastic(body.material)),
+  },
+  {
+    id: 'pipe.polybutylene',
+    severity: 'warn',
+    riskPerMille: 15,
+    source: commonPractice,
+    bites: ({ start, tip }) => yes(start !== null && tip.material === 'polybutylene'),
+  },
+]
+
+/** All that the rules say of a joint: hard reasons and the others, with the risk the soft ones add. */
+export function judge(joint: JointContext): {
+  readonly forbidden: readonly Reason[]
+  readonly remarks: readonly Reason[]
+  readonly riskPerMille: number
+} {
+  const forbidden: Reason[] = []
+  const remarks: Reason[] = []
+  let riskPerMille = joint.method.riskPerMille
+  for (const rule of RULES) {
+    const parameters = rule.bites(joint)
+    if (!parameters) continue
+    const reason: Reason = {
+      ruleId: rule.id,
+      severity: rule.severity,
+      parameters,
+      source: rule.source,
+      ...(rule.change ? { change: rule.change } : {}),
+    }
+    if (rule.severity === 'forbid') forbidden.push(reason)
+    else {
+      remarks.push(reason)
+      riskPerMille += rule.riskPerMille ?? 0
+    }
+  }
+  return { forbidden, remarks, riskPerMille }
+}

@@ -1,0 +1,101 @@
+import { end, type PortEnd } from '../catalog/ends'
+import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
+import { commonPractice } from '../reference/source'
+import type { Pipe } from '../reference/types'
+import { type EndMark, REMOVALS, type Removal } from './removals'
+import type { Conditions, OldJoint, Reason } from './types'
+
+/** The end of the stub once the old stop is off. */
+export interface Start {
+  readonly removal: Removal
+  readonly port: PortEnd
+  /** Straight bare length from the wall, mm; null while the stub is not measured. */
+  readonly usableMm: number | null
+  readonly marks: ReadonlySet<EndMark>
+  /** Reasons that rule this removal out here. */
+  readonly forbidden: readonly Reason[]
+}
+
+const OLD_BODY: Partial<Record<OldJoint, TubeEnd>> = {
+  sweat: 'solder-cup',
+  compression: 'compression',
+  'push-fit': 'push-fit',
+  cement: 'cement-socket',
+}
+
+/** Length of a compression nut by the tube's outside diameter, typical of the kind, mm. */
+export function nutLengthMm(odMm: number): number {
+  return 6 + odMm * 0.4
+}
+
+function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
+  const nut = nutLengthMm(pipe.odMm)
+  const body = OLD_BODY[conditions.oldJoint]
+  const insertion = removal.threadedEnd
+    ? conditions.oldJoint === 'threaded' && conditions.thread !== 'none'
+      ? (threadEngagement(conditions.thread, pipe.nominal)?.minMm ?? 0)
+      : 0
+    : body
+      ? (tubeEngagement(body, pipe.system, pipe.nominal)?.maxMm ?? 0)
+      : 0
+  switch (removal.gains) {
+    case 'nothing':
+      return 0
+    case 'insertion':
+      return insertion
+    case 'nut-less-ring':
+      // the ring sits at the body's mouth, inside the nut, about 8 mm long with its cut
+      return Math.max(0, nut - 8)
+    case 'nut-and-insertion':
+      return nut + insertion
+  }
+}
+
+/** True for pipe that is threaded rather than joined as tube. */
+export function isThreadedPipe(pipe: Pipe): boolean {
+  return pipe.system === 'IPS'
+}
+
+/**
+ * Every state the stub's end can be brought into here, with what each removal leaves and forbids.
+ */
+export function starts(pipe: Pipe, conditions: Conditions): Start[] {
+  const states: Start[] = []
+  for (const removal of REMOVALS) {
+    if (!removal.oldJoints.includes(conditions.oldJoint)) continue
+    const threadedPipe = isThreadedPipe(pipe)
+    if (removal.threadedEnd) {
+      // a bare threaded pipe needs nothing unscrewed; the thread must be there
+      if (conditions.thread === 'none') continue
+      if (conditions.oldJoint === 'none' && !threadedPipe) continue
+    } else if (removal.id === 'bare' && threadedPipe && conditions.thread !== 'none') continue
+    let port: PortEnd
+    try {
+      port = removal.threadedEnd
+        ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
+        : end('tube', pipe.system, pipe.nominal, pipe.material)
+    } catch {
+      // that thread is not made in that size
+      continue
+    }
+    const usableMm =
+      conditions.stubMm === null
+        ? null
+        : Math.max(0, conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm)
+    const forbidden: Reason[] = []
+    const forbid = (ruleId: string, change: Reason['change'], parameters: Reason['parameters'] = {}) =>
+      forbidden.push({
+        ruleId,
+        severity: 'forbid',
+        parameters,
+        source: commonPractice,
+        ...(change ? { change } : {}),
+      })
+    if (removal.needsFlame && !conditions.flame) forbid('removal.flame', 'flame')
+    if (removal.needsDry && conditions.line !== 'dry') forbid('removal.dry', 'dry')
+    if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
+      forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
+    states.push({ removal, port, usableMm, marks: new Set(removal.leaves), forbidden })
+  }
+  return states
+}

@@ -1,0 +1,7 @@
+export { copperTubeOutsideDiameterIn } from './copperTube'
+export * from './engagement'
+export * from './pipes'
+export { dimensionRatioWallIn } from './plasticTube'
+export * from './source'
+export * from './threads'
+export * from './types'

@@ -1,0 +1,2 @@
+export * from './plan'
+export * from './types'

@@ -1,0 +1,347 @@
+import { fittingById } from '../catalog/families'
+import { isMetal } from '../identify/signs'
+import { methodById } from '../mate/methods'
+import { removalById } from '../mate/removals'
+import type { Conditions, HouseRules, MateOption } from '../mate/types'
+import type { PipeMaterial } from '../reference/types'
+import { GENERAL_STEPS, LINE_STEPS } from './general'
+import type { StepTemplate } from './types'
+
+export interface PlanLine {
+  readonly lineId: string
+  readonly material: PipeMaterial
+  readonly conditions: Conditions
+  readonly option: MateOption
+}
+
+export interface PlanRequest {
+  readonly lines: readonly PlanLine[]
+  readonly houseRules: HouseRules
+  readonly oldSolder?: boolean
+}
+
+export interface PlannedStep {
+  readonly id: string
+  readonly lineId: string | null
+  /** Seam the step belongs to, counted from the wall; null for general steps. */
+  readonly seam: number | null
+  readonly kind: StepTemplate['kind']
+  readonly words: string
+  readonly parameters: Readonly<Record<string, string | number>>
+  readonly phase: 'before' | 'water-off' | 'after'
+  readonly startSeconds: number
+  readonly endSeconds: number
+  readonly passive: boolean
+  readonly captive: string | null
+}
+
+export interface Plan {
+  readonly steps: readonly PlannedStep[]
+  readonly waterOff: {
+    readonly fromSeconds: number
+    readonly toSeconds: number
+    readonly seconds: number
+    /** No order can be shorter: the greater of all hands-on work inside and the longest chain. */
+    readonly boundSeconds: number
+  }
+}
+
+interface Node {
+  readonly id: string
+  readonly lineId: string | null
+  readonly seam: number | null
+  readonly template: StepTemplate
+  readonly parameters: Readonly<Record<string, string | number>>
+  readonly order: number
+  readonly after: Set<string>
+}
+
+/** Raised when the joints' own rules contradict each other: a fault in the data, named by the steps in the circle. */
+export class CircularPlanError extends Error {
+  constructor(readonly steps: readonly string[]) {
+    super(`these steps wait for each other: ${steps.join(', ')}`)
+    this.name = 'CircularPlanError'
+  }
+}
+
+class Graph {
+  readonly nodes = new Map<string, Node>()
+
+  add(
+    id: string,
+    template: StepTemplate,
+    lineId: string | null,
+    seam: number | null,
+    parameters: Node['parameters'] = {},
+  ): void {
+    this.nodes.set(id, {
+      id,
+      lineId,
+      seam,
+      template,
+      parameters: { ...template.parameters, ...parameters },
+      order: this.nodes.size,
+      after: new Set(),
+    })
+  }
+
+  /** `before` must be done when `id` begins; steps that are not there are no obstacle. */
+  precede(before: string, id: string): void {
+    if (before !== id && this.nodes.has(before)) this.nodes.get(id)?.after.add(before)
+  }
+
+  reachableFrom(id: string): Set<string> {
+    const following = new Map<string, string[]>()
+    for (const node of this.nodes.values())
+      for (const before of node.after) following.set(before, [...(following.get(before) ?? []), node.id])
+    return walk(id, (at) => following.get(at) ?? [])
+  }
+
+  before(id: string): Set<string> {
+    return walk(id, (at) => this.nodes.get(at)?.after ?? [])
+  }
+}
+
+function walk(from: string, next: (at: string) => Iterable<string>): Set<string> {
+  const seen = new Set<string>()
+  const pending = [from]
+  while (pending.length > 0)
+    for (const other of next(pending.pop() as string))
+      if (!seen.has(other)) {
+        seen.add(other)
+        pending.push(other)
+      }
+  return seen
+}
+
+const soft = (material: string) => ['pex-a', 'pex-b', 'polybutylene'].includes(material)
+
+function addLine(graph: Graph, line: PlanLine): void {
+  const { lineId, option, conditions } = line
+  const removal = removalById(option.removalId)
+  const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
+
+  for (const template of removal.steps) {
+    graph.add(id('remove', template.key), template, lineId, null)
+    graph.precede('general/drain', id('remove', template.key))
+    for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
+  }
+  const removed = removal.steps.map((template) => id('remove', template.key))
+
+  for (const template of LINE_STEPS) {
+    if (template.place === 'plate' && conditions.plateMm === 0) continue
+    graph.add(id('line', template.key), template, lineId, null)
+    for (const key of template.after ?? []) graph.precede(id('line', key), id('line', template.key))
+  }
+  for (const step of removed) graph.precede(step, id('line', 'plate'))
+
+  const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
+  const closes: { seam: number; step: string; template: StepTemplate }[] = []
+  option.joints.forEach((joint, seam) => {
+    const method = methodById(joint.method)
+    const templates = method.steps.filter((t) => !t.onlySoft || soft(joint.tubeMaterial))
+    const parameters = {
+      insertionMm: joint.maxMm,
+      material: joint.tubeMaterial,
+      part: option.parts[joint.to]?.name ?? 'the fixture',
+      seam: seam + 1,
+    }
+    for (const template of templates) {
+      const step = id(seam, template.key)
+      graph.add(step, template, lineId, seam, parameters)
+    }
+    for (const template of templates) {
+      const step = id(seam, template.key)
+      for (const key of template.after ?? []) graph.precede(id(seam, key), step)
+      // what is done to the stub waits until the old stop is off
+      const placeOnly = template.needsPlace && !template.afterRemoval
+      if (joint.atStub && !placeOnly) for (const before of removed) graph.precede(before, step)
+      if (joint.atStub && template.needsPlace && template.afterRemoval) graph.precede('general/shut', step)
+      if (template.kind === 'close') closes.push({ seam, step, template })
+    }
+    if (joint.atStub) {
+      const close = id(seam, 'close')
+      graph.precede(id('line', 'plate'), close)
+    }
+    const all = templates.map((template) => id(seam, template.key))
+    if (joint.beforeStop) for (const step of all) graph.precede(step, 'general/valves')
+    else {
+      // grit is run out before anything behind the stop is joined to it
+      if (option.joints[seam - 1]?.beforeStop) graph.precede(id('line', 'flush'), id(seam, 'close'))
+      for (const step of all) graph.precede(step, id('line', 'dry-outlet'))
+    }
+  })
+
+  for (const { seam, step } of closes) {
+    const joint = option.joints[seam]
+    if (!joint?.beforeStop || joint.atStub) continue
+    const previous = closes.find((close) => close.seam === seam - 1)?.step
+    if (stubNeedsFlame) {
+      // nothing that heat would spoil may hang on the joint while it is soldered: work outward from the wall
+      if (previous) graph.precede(previous, step)
+      for (const template of methodById(option.joints[seam - 1]?.method ?? 'swivel').steps)
+        if (template.kind === 'wait') graph.precede(id(seam - 1, template.key), step)
+    } else {
+      // all that can be carried in is made up on the bench, and the stub is closed last
+      const stubClose = closes.find((close) => close.seam === 0)?.step
+      if (stubClose) graph.precede(step, stubClose)
+    }
+  }
+  // on the bench too, flame comes before whatever heat would spoil
+  for (const hot of closes.filter((close) => close.template.flame))
+    for (const other of closes) {
+      const joint = option.joints[other.seam]
+      if (!joint || other.template.flame) continue
+      const touches = [joint.from, joint.to].some((part) => {
+        const chosen = option.parts[part]
+        return chosen ? (fittingById(chosen.fittingId)?.heatSensitive ?? false) : false
+      })
+      if (other.template.heatSensitive || touches) graph.precede(hot.step, other.step)
+    }
+
+  graph.precede('general/restore', id('line', 'dry-inlet'))
+  graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
+  graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
+  graph.precede(id('line', 'dry-outlet'), 'general/morning')
+  graph.precede(id('line', 'dry-outlet'), 'general/heater-on')
+  graph.precede('general/morning', 'general/record')
+  graph.precede('general/two-hours', 'general/record')
+  for (const step of removed) graph.precede(step, 'general/valves')
+}
+
+function build(request: PlanRequest): Graph {
+  const { lines, houseRules } = request
+  const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
+    always: true,
+    hot: lines.some((line) => line.conditions.service === 'hot'),
+    steel: lines.some((line) => line.material.endsWith('steel')),
+    'metal-cut': lines.some((line) => isMetal(line.material)),
+    plate: lines.some((line) => line.conditions.plateMm > 0),
+    'two-hours': houseRules.recheck !== 'next-morning',
+    morning: houseRules.recheck !== 'two-hours',
+    'solder-old': request.oldSolder === true && lines.some((line) => line.conditions.oldJoint === 'sweat'),
+  }
+  const graph = new Graph()
+  const general = GENERAL_STEPS.filter((step) => applies[step.when])
+  for (const step of general) graph.add(`general/${step.key}`, step, null, null)
+  for (const step of general) {
+    for (const key of step.after ?? []) graph.precede(`general/${key}`, `general/${step.key}`)
+    if (step.place === 'before') graph.precede(`general/${step.key}`, 'general/shut')
+  }
+  for (const line of lines) {
+    addLine(graph, line)
+    graph.precede('general/bond', `${line.lineId}/remove/${removalById(line.option.removalId).steps[0]?.key}`)
+  }
+  graph.precede('general/two-hours', 'general/morning')
+  return graph
+}
+
+/**
+ * The order of work: a topological order of the steps that the chosen joints, removals and the general table
+ * bring along. Whatever need not happen while the water is off is moved before or after it; inside, the step
+ * with the longest rest goes first, and waits run while hands are busy. Cost O(n2) in the number of steps.
+ *
+ * @throws CircularPlanError where the data contradict themselves
+ */
+export function sequence(request: PlanRequest): Plan {
+  const graph = build(request)
+  const nodes = [...graph.nodes.values()]
+  const afterShut = graph.reachableFrom('general/shut')
+  const beforeRestore = graph.before('general/restore')
+  const phaseOf = (id: string): PlannedStep['phase'] =>
+    id === 'general/shut' || id === 'general/restore' || (afterShut.has(id) && beforeRestore.has(id))
+      ? 'water-off'
+      : afterShut.has(id)
+        ? 'after'
+        : 'before'
+
+  // longest rest of the work from each step on, waits included
+  const tail = new Map<string, number>()
+  const tailOf = (id: string, path: readonly string[]): number => {
+    if (path.includes(id)) throw new CircularPlanError([...path.slice(path.indexOf(id)), id])
+    const known = tail.get(id)
+    if (known !== undefined) return known
+    let longest = 0
+    for (const node of nodes)
+      if (node.after.has(id) && phaseOf(node.id) === phaseOf(id))
+        longest = Math.max(longest, tailOf(node.id, [...path, id]))
+    const value = longest + (graph.nodes.get(id) as Node).template.seconds
+    tail.set(id, value)
+    return value
+  }
+  for (const node of nodes) tailOf(node.id, [])
+
+  const steps: PlannedStep[] = []
+  const ends = new Map<string, number>()
+  let clock = 0
+  for (const phase of ['before', 'water-off', 'after'] as const) {
+    const waiting = nodes.filter((node) => phaseOf(node.id) === phase)
+    let last = clock
+    while (waiting.length > 0) {
+      const ready = waiting
+        .filter((node) => [...node.after].every((before) => ends.has(before)))
+        .map((node) => ({
+          node,
+          at: Math.max(0, ...[...node.after].map((before) => ends.get(before) as number)),
+        }))
+      if (ready.length === 0) throw new CircularPlanError(waiting.map((node) => node.id))
+      const passive = ready.find((entry) => entry.node.template.passive)
+      const rank = (entry: (typeof ready)[number]) => [
+        Math.max(entry.at, clock),
+        phase === 'after' ? 0 : -(tail.get(entry.node.id) as number),
+        entry.node.order,
+      ]
+      const next =
+        passive ?? ready.reduce((best, entry) => (compare(rank(entry), rank(best)) < 0 ? entry : best))
+      const { node } = next
+      const start = Math.max(next.at, node.template.passive ? 0 : clock)
+      const end = start + node.template.seconds
+      ends.set(node.id, end)
+      if (!node.template.passive) clock = end
+      last = Math.max(last, end)
+      waiting.splice(waiting.indexOf(node), 1)
+      steps.push({
+        id: node.id,
+        lineId: node.lineId,
+        seam: node.seam,
+        kind: node.template.kind,
+        words: node.template.words,
+        parameters: node.parameters,
+        phase,
+        startSeconds: start,
+        endSeconds: end,
+        passive: node.template.passive ?? false,
+        captive: node.template.captive ?? null,
+      })
+    }
+    clock = Math.max(clock, phase === 'water-off' ? last : clock)
+  }
+  const shut = steps.find((step) => step.id === 'general/shut') as PlannedStep
+  const restore = steps.find((step) => step.id === 'general/restore') as PlannedStep
+  const inside = steps.filter((step) => step.phase === 'water-off')
+  const hands = inside
+    .filter((step) => !step.passive)
+    .reduce((sum, s) => sum + s.endSeconds - s.startSeconds, 0)
+  const fromSeconds = shut.endSeconds
+  const handsInside = hands - (shut.endSeconds - shut.startSeconds)
+  return {
+    steps,
+    waterOff: {
+      fromSeconds,
+      toSeconds: restore.endSeconds,
+      seconds: restore.endSeconds - fromSeconds,
+      boundSeconds: Math.max(
+        handsInside,
+        (tail.get('general/shut') ?? 0) - (shut.endSeconds - shut.startSeconds),
+      ),
+    },
+  }
+}
+
+function compare(a: readonly number[], b: readonly number[]): number {
+  for (let index = 0; index < a.length; index++) {
+    const difference = (a[index] as number) - (b[index] as number)
+    if (difference !== 0) return difference
+  }
+  return 0
+}

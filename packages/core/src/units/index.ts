@@ -1,0 +1,4 @@
+export * from './formatLength'
+export * from './parseLength'
+export * from './rounding'
+export * from './types'

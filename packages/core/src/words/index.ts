@@ -1,0 +1,6 @@
+export * from './find'
+export * from './fixtures'
+export * from './methods'
+export * from './reasons'
+export * from './say'
+export * from './steps'

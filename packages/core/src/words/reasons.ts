@@ -1,0 +1,78 @@
+import type { Reason } from '../mate/types'
+import type { LengthUnit } from '../units/types'
+import { type Sentence, say } from './say'
+
+/** Every reason the product gives, one sentence each. */
+export const REASONS: Readonly<Record<string, Sentence>> = {
+  'water.not-seen':
+    'Steel may carry gas: nothing is opened until water has been seen to come from this line.',
+  'flame.not-allowed': 'Soldering needs a flame, and none is allowed here.',
+  'line.not-dry':
+    'The line is not dry: even a trickle keeps the joint cold and its steam blows holes, so no {method} joint here.',
+  'stub.too-short':
+    'The stub is {missingMm:missing-length} too short: this joint needs {needsMm:least-stub} of straight bare pipe and {hasMm:largest-opening} is left.',
+  'access.closed-wall': 'A {method} joint must stay within reach, and this place will be closed.',
+  'house.push-fit-concealed': 'Your house rule keeps push-fit out of closed walls.',
+  'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
+  'push-fit.ring-mark': 'The old ring left a groove where the push-fit must seal: cut back first.',
+  'push-fit.solder-left': 'Solder is left where the push-fit must seal: cut back to bare round tube.',
+  'push-fit.tooth-marks':
+    'The old fitting’s teeth marked the sealing length: cut back or find a smooth length.',
+  'end.scored': 'The end is scored, and a score under a {method} seal is a leak.',
+  'end.out-of-round': 'The end is out of round: a {method} joint needs a round tube.',
+  'metal.steel-on-copper': 'Steel straight onto copper corrodes: brass or a dielectric union goes between.',
+  'thread.plastic-female':
+    'A female plastic thread on a metal male cracks: plastic goes inside, never outside.',
+  'heater.plastic-near': 'Plastic pipe stays 18 in away from a water heater’s outlet.',
+  'compression.old-marks': 'Tooth marks lie near the end: set the ring on a smooth place.',
+  'compression.solder-left':
+    'Solder is left on the tube: wipe it while molten and clean back until the ring slides on.',
+  'compression.plastic-tube':
+    'On plastic tube the ring and insert must be listed for it; soft tube gets an insert.',
+  'push-fit.polybutylene': 'Only some push-fit fittings are listed for polybutylene: read the sheet.',
+  'push-fit.concealed': 'The seal’s life is shorter than the wall’s: know that before closing it.',
+  'stub.not-measured':
+    'The stub is not measured yet: this joint needs {needsMm:least-stub} of straight bare pipe.',
+  'stub.close': 'Only {spareMm:largest-opening} to spare: measure the bare stub again before cutting.',
+  'stop.seats-and-flame': 'Take cartridge and rubber out, or keep them off the joint until it is cold.',
+  'pressure.high':
+    '{psi} psi is above 80: a pressure regulator is wanted, and it changes the choice of parts.',
+  'thread.old-steel':
+    'Old steel may break off or start to leak at the next thread back: hold it with a second wrench.',
+  'bonding.plastic-in-metal':
+    'Plastic in a metal line can break the building’s electrical bonding: have it bonded across first.',
+  'pipe.polybutylene':
+    'Polybutylene has a record of failing at its fittings: tell the owner, touch as little as possible.',
+  'start.no-end':
+    'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
+  'method.not-on-this-pipe': 'A {method} joint is not made on {material} of this size.',
+  'method.no-chain': 'A {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
+  'removal.flame': 'Sweating the old stop off needs a flame.',
+  'removal.dry': 'The old stop will not sweat off while water stands in the line.',
+  'removal.room': 'The cutter needs {missingMm:missing-length} more bare pipe to get round.',
+  'find.enough': 'Enough: {name}.',
+  'find.enough-same-parts': '{name}, {grades}: the same fittings either way. Enough.',
+  'find.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
+  'find.unknown':
+    'This fits none of the pipes in the tables ({percent} in 100). Look for a print line, or cut back to a known end.',
+  'find.no-observation': 'Nothing seen yet. Start with what is easiest.',
+}
+
+/** What each change of condition is called when it would help. */
+export const CHANGES: Readonly<Record<string, string>> = {
+  flame: 'allow a flame',
+  dry: 'get the line dry',
+  access: 'keep the place within reach',
+  'push-fit-rule': 'allow push-fit in this wall',
+  'water-seen': 'see water come from the line',
+  stub: 'win more bare stub',
+  smooth: 'cut back to smooth pipe',
+  round: 'cut back to round pipe',
+  thread: 'get to a sound thread',
+  'away-from-heater': 'move the joint 18 in from the heater',
+}
+
+/** A reason in one sentence. An unknown rule shows its id rather than nothing. */
+export function reasonText(reason: Pick<Reason, 'ruleId' | 'parameters'>, unit: LengthUnit): string {
+  return say(REASONS[reason.ruleId] ?? reason.ruleId, reason.parameters, unit)
+}

@@ -1,0 +1,81 @@
+import type { PlannedStep } from '../sequence/plan'
+import type { LengthUnit } from '../units/types'
+import { type Sentence, say } from './say'
+
+const TOOLS: Readonly<Record<string, string>> = {
+  'tube-cutter': 'a wheel cutter, little feed at each turn',
+  'plastic-cutter': 'a plastic cutter, turned as it closes',
+}
+
+/** Every step, as it is read on the knees. */
+export const STEPS: Readonly<Record<string, Sentence>> = {
+  'safe.parts': 'Lay out all parts and tools and check them against the list.',
+  'safe.water-seen': 'Steel: make sure once more that this line carries water and nothing else.',
+  'safe.protect': 'Towel, bucket, gloves: a cup of water still comes.',
+  'safe.lead-solder': 'Old solder may hold lead: no dry sanding, wash hands.',
+  'safe.heater-off': 'Electric heater off at the breaker, gas heater to pilot.',
+  'safe.shut': 'Close the nearest stop that holds, else the main.',
+  'safe.drain': 'Open the highest and the lowest tap, hot and cold, and let it drain.',
+  'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
+  'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
+  'open.restore': 'Open the water slowly and listen.',
+  'open.heater-on': 'Hot side full and free of air: heater on again.',
+  'open.flush': 'Run the new stop into a bucket until it runs clear.',
+  'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
+  'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
+  'prove.two-hours': 'Again after two hours.',
+  'prove.morning': 'Again next morning.',
+  'record.write': 'Write down what was found, what was fitted and what was advised.',
+  'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
+  'remove.look': 'Look at the bare end: round, smooth, straight?',
+  'remove.cut': 'Cut the stub square, close behind the old stop.',
+  'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',
+  'remove.wipe-solder': 'Wipe the solder while molten, then clean to bright round tube.',
+  'remove.unscrew': 'Hold the stop, undo the nut, slide the stop off.',
+  'remove.pull-ring': 'Draw the old ring with a puller; do not score the tube.',
+  'remove.cut-ring': 'Cut just behind the old ring.',
+  'remove.release': 'Press the collar back with the release tool and pull the stop off.',
+  'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
+  'remove.unscrew-thread': 'Unscrew the old stop, gently.',
+  'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',
+  'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
+  'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
+  'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
+  'sweat.flux': 'Thin flux, wipe the surplus; push home to {insertionMm:insertion-mark}.',
+  'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
+  'sweat.cool': 'Do not move it until set; let it cool.',
+  'sweat.wipe': 'Wipe the flux off.',
+  'compression.insert': 'Insert into the soft tube.',
+  'compression.nut': 'Nut onto the tube.',
+  'compression.ring': 'Ring onto the tube, on a smooth round place.',
+  'compression.tighten':
+    'Tube home to {insertionMm:insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape.',
+  'push.inspect': 'No score, no burr, no flat on the sealing length; wipe it, no abrasive.',
+  'push.mark': 'Mark {insertionMm:insertion-mark} from the end.',
+  'push.push': 'Push to the mark in one go; pull back to prove the grip.',
+  'thread.brush': 'Brush the threads clean and look for cracks.',
+  'thread.seal': 'Seal on the male thread: clockwise seen from the end, first thread left free.',
+  'thread.turn': 'Hand-tight, then one to three turns with two wrenches; end in line, never back off.',
+  'pex.cut': 'Cut the tube square.',
+  'pex.ring': 'Crimp ring onto the tube.',
+  'pex.clamp': 'Cinch clamp onto the tube.',
+  'crimp.press': 'Barb fully in; ring 1/8 to 1/4 in from the end; crimp square.',
+  'crimp.gauge': 'Go/no-go gauge over the ring.',
+  'cinch.press': 'Barb fully in; clamp 1/8 to 1/4 in from the end; close until the tool lets go.',
+  'expansion.ring': 'Expansion ring flush on the end, against its stop.',
+  'expansion.expand': 'Expand with a turn between strokes; fitting in to the shoulder; hold until it grips.',
+  'expansion.grip': 'Let it shrink; longer when it is cold.',
+  'cement.fit': 'Dry-fit, mark full depth {insertionMm:insertion-mark}.',
+  'cement.join': 'CPVC cement on tube and socket; push, quarter turn, hold 30 s.',
+  'cement.cure': 'Leave it alone: cure time by temperature and size, from the can.',
+  'swivel.look': 'Rubber washer or cone sits in the nut, undamaged.',
+  'swivel.snug': 'Nut by hand, then snug with a wrench. No tape, no force.',
+}
+
+/** A step in one sentence. An unknown one shows its id rather than nothing. */
+export function stepText(step: Pick<PlannedStep, 'words' | 'parameters'>, unit: LengthUnit): string {
+  const tool = step.parameters.tool
+  const parameters =
+    typeof tool === 'string' ? { ...step.parameters, tool: TOOLS[tool] ?? tool } : step.parameters
+  return say(STEPS[step.words] ?? step.words, parameters, unit)
+}
