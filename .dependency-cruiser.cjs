@@ -12,7 +12,9 @@ module.exports = {
       name: 'contract-imports-core-and-zod',
       severity: 'error',
       from: { path: '^packages/contract/src', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^(packages/(core|contract)/src|node_modules/zod/|packages/contract/node_modules/zod/)' },
+      to: {
+        pathNot: '^(packages/(core|contract)/src|node_modules/zod/|packages/contract/node_modules/zod/)',
+      },
     },
     {
       name: 'app-does-not-import-server-or-cli',

@@ -1,0 +1,242 @@
+import { type EntityKind, type OperationRecord, runOperation, SCHEMA_VERSION } from '@diarmos/contract'
+import {
+  findingBasis,
+  matingBasis,
+  type Observation,
+  type PipeMaterial,
+  type Plan,
+  pipeById,
+  STARTING_SETTINGS,
+} from '@diarmos/core'
+import type { DataSource } from 'typeorm'
+import { inShop } from '../store/database'
+import { hashPassword } from '../store/people'
+import { Person, Shop } from '../store/schemas'
+import { apply } from '../store/sync'
+import { type DemoHouse, type DemoJob, HOUSES } from './houses'
+import { demoId } from './identifiers'
+import { DEMO_PASSWORD, SHOPS } from './people'
+
+const DAY = 86_400_000
+
+/** A few parts and tools aboard, so that not everything means a trip to the counter. */
+const DEMO_SETTINGS = {
+  ...STARTING_SETTINGS,
+  partsAboard: {
+    'stop.angle.compxcomp.1/2x3/8': 4,
+    'stop.angle.pushxcomp.1/2x3/8': 2,
+    'stop.angle.fnptxcomp.1/2x3/8': 2,
+    'connector.comp3/8xfaucet1/2.16in': 4,
+    'connector.comp3/8xfaucet1/2.20in': 2,
+    'nipple.mxm.brass.npt.1/2x2': 3,
+    'coupling.cxc.1/2': 6,
+    'tube.copper.1/2': 2,
+  },
+}
+
+class Writer {
+  private count = 0
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly shopId: string,
+    private readonly personId: string,
+  ) {}
+
+  /** @throws Error where the demo itself is faulty */
+  async put(kind: EntityKind, id: string, patch: Record<string, unknown>, at: Date): Promise<void> {
+    const operation: OperationRecord = {
+      opId: demoId(`op ${this.shopId} ${kind} ${id} ${this.count++}`),
+      deviceId: 'demo',
+      kind,
+      id,
+      patch,
+      remove: false,
+      base: 0,
+      schema: SCHEMA_VERSION,
+      at: at.toISOString(),
+    }
+    const result = await apply(this.database, { shopId: this.shopId, personId: this.personId }, operation)
+    if (result.status === 'rejected')
+      throw new Error(`demo ${kind}: ${result.faults.map((f) => `${f.path}: ${f.message}`).join('; ')}`)
+  }
+}
+
+/** Loads the two invented shops, once. */
+export async function loadDemo(database: DataSource, now = new Date()): Promise<void> {
+  for (const shop of SHOPS) {
+    const shopId = demoId(shop.key)
+    const fresh = await inShop(database, shopId, async (manager) => {
+      if (await manager.getRepository(Shop).findOneBy({ id: shopId })) return false
+      await manager.getRepository(Shop).insert({ id: shopId, name: shop.name })
+      const passwordHash = await hashPassword(DEMO_PASSWORD)
+      for (const person of shop.people)
+        await manager
+          .getRepository(Person)
+          .insert({ ...person, shopId, id: demoId(person.email), passwordHash })
+      return true
+    })
+    if (!fresh) continue
+    const writer = new Writer(database, shopId, demoId(shop.people[0].email))
+    await writer.put(
+      'settings',
+      demoId(`${shop.key} settings`),
+      { name: shop.name, zone: 'America/New_York', unit: 'in', region: 'north-america', mate: DEMO_SETTINGS },
+      now,
+    )
+    for (const house of HOUSES.filter((entry) => entry.shop === shop.key)) await loadHouse(writer, house, now)
+  }
+}
+
+async function loadHouse(writer: Writer, house: DemoHouse, now: Date): Promise<void> {
+  const propertyId = demoId(house.key)
+  await writer.put('property', propertyId, { ...house.property }, now)
+  await writer.put(
+    'contact',
+    demoId(`${house.key} contact`),
+    { propertyId, name: house.contact, phone: '555 0100', email: '' },
+    now,
+  )
+  for (const point of house.points) {
+    const pointId = demoId(`${house.key} ${point.key}`)
+    await writer.put('point', pointId, { propertyId, name: point.name, kind: point.kind }, now)
+    for (const service of ['hot', 'cold'])
+      await writer.put('line', demoId(`${house.key} ${point.key} ${service}`), { pointId, service }, now)
+  }
+  for (const job of house.jobs) await loadJob(writer, house, job, new Date(now.getTime() - job.daysAgo * DAY))
+}
+
+async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date): Promise<void> {
+  const jobId = demoId(job.key)
+  const closed = job.upTo === 'closed'
+  await writer.put(
+    'job',
+    jobId,
+    {
+      propertyId: demoId(house.key),
+      pointId: demoId(`${house.key} ${job.point}`),
+      title: job.title,
+      state: closed ? 'closed' : 'open',
+      fixtureId: job.fixtureId,
+      openedAt: at.toISOString(),
+      closedAt: closed ? new Date(at.getTime() + DAY).toISOString() : null,
+      note: '',
+    },
+    at,
+  )
+  if (job.upTo === 'nothing') return
+  const lines = (['hot', 'cold'] as const).map((service) => ({
+    service,
+    lineId: demoId(`${house.key} ${job.point} ${service}`),
+  }))
+  const chosen: { lineId: string; service: 'hot' | 'cold'; option: unknown; pipeId: string }[] = []
+  for (const { service, lineId } of lines) {
+    const key = `${job.key} ${service}`
+    await writer.put('situation', demoId(`${key} situation`), { ...job.situation, jobId, lineId }, at)
+    const records = job.looks.map((look, index) => ({
+      id: demoId(`${key} look ${index}`),
+      jobId,
+      lineId,
+      kind: look.kind,
+      instrument: look.kind === 'outside' ? look.instrument : null,
+      sign: look.kind === 'sign' ? look.sign : null,
+      answer: look.kind === 'sign' ? look.answer : null,
+      entered: look.kind === 'sign' ? look.answer : look.entered,
+      mm: look.kind === 'outside' ? look.mm : null,
+      resolutionMm: look.kind === 'outside' ? look.step : null,
+      unit: look.kind === 'outside' ? (look.entered.includes('mm') ? 'mm' : 'in') : null,
+      withdrawn: false,
+      takenAt: at.toISOString(),
+    }))
+    for (const { id, ...fields } of records) await writer.put('observation', id, fields, at)
+    if (job.upTo === 'looks') continue
+
+    const observations = records.map(
+      (r) =>
+        (r.kind === 'sign'
+          ? { id: r.id, kind: 'sign', sign: r.sign, answer: r.answer }
+          : r.kind === 'print'
+            ? { id: r.id, kind: 'print', text: r.entered }
+            : {
+                id: r.id,
+                kind: r.kind,
+                instrument: r.instrument,
+                mm: r.mm,
+                resolutionMm: r.resolutionMm,
+              }) as Observation,
+    )
+    const { era, region } = house.property
+    const belief = runOperation('identify', { era, region, known: [], observations })
+    const leader = belief.classes[0]
+    const pipeId = leader?.pipes[0]?.id
+    if (!leader || !pipeId) throw new Error(`demo ${job.key}: nothing found`)
+    await writer.put(
+      'finding',
+      demoId(`${key} finding`),
+      {
+        jobId,
+        lineId,
+        pipeId,
+        name: leader.name,
+        probability: leader.probability,
+        basis: findingBasis(records),
+        snapshot: { classes: belief.classes.slice(0, 5), versions: { tables: '1' } },
+        foundAt: at.toISOString(),
+      },
+      at,
+    )
+    if (job.upTo === 'finding' || !job.fixtureId) continue
+    const conditions = { ...job.situation, service }
+    const result = runOperation('mate', {
+      lines: [{ lineId, pipeId, fixtureId: job.fixtureId, conditions }],
+      settings: DEMO_SETTINGS,
+    })
+    const option = result.lines[0]?.options[0]
+    if (!option) throw new Error(`demo ${job.key}: no way found`)
+    await writer.put(
+      'mating',
+      demoId(`${key} mating`),
+      {
+        jobId,
+        lineId,
+        optionId: option.id,
+        option,
+        settings: DEMO_SETTINGS,
+        basis: matingBasis(pipeId, job.fixtureId, conditions),
+        versions: { catalogue: '1', rules: '1' },
+        chosenAt: at.toISOString(),
+      },
+      at,
+    )
+    chosen.push({ lineId, service, option, pipeId })
+  }
+  if (chosen.length === 0) return
+  const plan = runOperation('sequence', {
+    lines: chosen.map(({ lineId, service, option, pipeId }) => ({
+      lineId,
+      material: pipeById(pipeId)?.material as PipeMaterial,
+      conditions: { ...job.situation, service },
+      option,
+    })),
+    houseRules: DEMO_SETTINGS.houseRules,
+  }) as Plan
+  const ticked = closed
+    ? plan.steps
+    : job.upTo === 'make'
+      ? plan.steps.slice(0, plan.steps.findIndex((step) => step.id === 'general/drain') + 1)
+      : []
+  for (const step of ticked)
+    await writer.put(
+      'check',
+      demoId(`${job.key} ${step.id}`),
+      {
+        jobId,
+        lineId: step.lineId,
+        stepId: step.id,
+        result: step.kind === 'prove' ? 'dry' : 'done',
+        at: new Date(at.getTime() + step.endSeconds * 1000).toISOString(),
+        note: '',
+      },
+      at,
+    )
+}

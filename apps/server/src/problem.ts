@@ -1,0 +1,14 @@
+import type { Problem } from '@diarmos/contract'
+import type { Context } from 'hono'
+import type { ContentfulStatusCode } from 'hono/utils/http-status'
+
+/** An error as RFC 9457 has it. */
+export function problem(
+  context: Context,
+  status: ContentfulStatusCode,
+  title: string,
+  extra: Pick<Problem, 'detail' | 'faults'> = {},
+): Response {
+  const body: Problem = { type: 'about:blank', title, status, ...extra }
+  return context.body(JSON.stringify(body), status, { 'content-type': 'application/problem+json' })
+}

@@ -1,0 +1,77 @@
+import { drawJointLine, type MateOption, reasonText, SEALS, stepText, toSvg } from '@diarmos/core'
+import PDFDocument from 'pdfkit'
+import svgToPdf from 'svg-to-pdfkit'
+import type { JobFile } from './store/jobFile'
+
+type Fields = Record<string, unknown>
+
+/** The job sheet: what was found, what was fitted with what seal, drawn to scale, and the checks. */
+export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
+  const page = new PDFDocument({ size: 'LETTER', margin: 48, info: { Title: String(file.job.title) } })
+  const chunks: Buffer[] = []
+  page.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const done = new Promise<Buffer>((resolve, reject) => {
+    page.on('end', () => resolve(Buffer.concat(chunks)))
+    page.on('error', reject)
+  })
+  const heading = (text: string) => page.moveDown(0.8).fontSize(13).text(text).fontSize(10).moveDown(0.2)
+
+  page.fontSize(20).text(String(file.job.title))
+  page.fontSize(10).text(`${file.property.label}, ${file.property.street}, ${file.property.town}`)
+  page.text(`${file.point.name} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`)
+
+  for (const line of file.lines) {
+    const finding = newest(file.documents.finding, line.id, 'foundAt')
+    const mating = newest(file.documents.mating, line.id, 'chosenAt')
+    if (!finding && !mating) continue
+    heading(line.service === 'hot' ? 'Hot line' : 'Cold line')
+    if (finding) page.text(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
+    if (!mating) continue
+    const option = mating.option as MateOption
+    option.joints.forEach((joint, index) => {
+      const part = option.parts[joint.to]?.name ?? 'the fixture'
+      page.text(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
+    })
+    for (const warning of option.warnings) page.text(`Note: ${reasonText(warning, 'in')}`)
+    const scene = drawJointLine({
+      pipeId: (finding?.pipeId as string | undefined) ?? null,
+      option,
+      fixtureId: file.job.fixtureId as string | null,
+      unit: 'in',
+      stage: 'cut',
+    })
+    const height = 250
+    if (page.y + height > 740) page.addPage()
+    svgToPdf(page, toSvg(scene), 48, page.y + 6, { width: 420, height, preserveAspectRatio: 'xMinYMid meet' })
+    page.y += height + 12
+  }
+  const checks = (file.documents.check ?? []).filter((check) => check.result !== 'undone')
+  if (checks.length > 0) {
+    heading('Checks')
+    for (const check of checks)
+      page.text(`${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}`)
+  }
+  page
+    .moveDown()
+    .fontSize(8)
+    .text('Local codes, the maker’s sheets and a licensed plumber’s judgement come first.')
+  page.end()
+  return done
+}
+
+function checkText(check: Fields): string {
+  const key = String(check.stepId).split('/').at(-1) ?? ''
+  const words = {
+    'dry-inlet': 'prove.tissue-inlet',
+    'dry-outlet': 'prove.tissue-outlet',
+    'two-hours': 'prove.two-hours',
+    morning: 'prove.morning',
+  }[key]
+  return words ? stepText({ words, parameters: {} }, 'in') : key
+}
+
+function newest(rows: readonly Fields[] | undefined, lineId: unknown, by: string): Fields | undefined {
+  return (rows ?? [])
+    .filter((row) => row.lineId === lineId)
+    .sort((a, b) => (String(a[by]) < String(b[by]) ? 1 : -1))[0]
+}

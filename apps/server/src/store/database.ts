@@ -1,0 +1,66 @@
+import { DataSource, type EntityManager } from 'typeorm'
+import { First1764000000000 } from './migrations/first1764000000000'
+import { APP, OWNER, provision, type Roles, urlFor } from './provision'
+import { documents, Operation, Person, Session, Shop } from './schemas'
+
+const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]
+
+function source(url: string, pool: number): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    migrations: [First1764000000000],
+    synchronize: false,
+    // parameters of failing queries would be personal data
+    logging: false,
+    extra: { max: pool, connectionTimeoutMillis: 8000 },
+  })
+}
+
+/** Brings the schema up to date, one server at a time. */
+async function migrate(roles: Roles): Promise<void> {
+  const owner = source(urlFor(roles, OWNER), 2)
+  await owner.initialize()
+  const lock = owner.createQueryRunner()
+  try {
+    await lock.query('SELECT pg_advisory_lock(717002)')
+    await owner.runMigrations({ transaction: 'all' })
+  } finally {
+    await lock.query('SELECT pg_advisory_unlock(717002)').catch(() => undefined)
+    await lock.release()
+    await owner.destroy()
+  }
+}
+
+/** Provisions, migrates, and opens the store as the role that row-level security binds. */
+export async function openDatabase(roles: Roles, pool = 10): Promise<DataSource> {
+  await provision(roles)
+  await migrate(roles)
+  const app = source(urlFor(roles, APP), pool)
+  await app.initialize()
+  return app
+}
+
+/** A transaction that sees one shop's rows and no others. */
+export async function inShop<T>(
+  database: DataSource,
+  shopId: string,
+  work: (manager: EntityManager) => Promise<T>,
+): Promise<T> {
+  return database.transaction(async (manager) => {
+    await manager.query("SELECT set_config('app.shop', $1, true)", [shopId])
+    return work(manager)
+  })
+}
+
+/** A transaction that may read people, sessions and shops, to find out who is asking. */
+export async function whileSigningIn<T>(
+  database: DataSource,
+  work: (manager: EntityManager) => Promise<T>,
+): Promise<T> {
+  return database.transaction(async (manager) => {
+    await manager.query("SELECT set_config('app.sign_in', 'on', true)")
+    return work(manager)
+  })
+}

@@ -1,0 +1,55 @@
+import type { EntityKind } from '@diarmos/contract'
+import type { DataSource } from 'typeorm'
+import { inShop } from './database'
+import { type DocumentRow, documents } from './schemas'
+
+const OF_JOB: readonly EntityKind[] = [
+  'visit',
+  'situation',
+  'observation',
+  'finding',
+  'mating',
+  'check',
+  'attachment',
+]
+
+const plain = ({ shopId: _s, fieldRevisions: _f, conflicts: _c, removed: _r, ...fields }: DocumentRow) =>
+  fields
+
+export interface JobFile {
+  readonly format: 'diarmos-job/1'
+  readonly job: Record<string, unknown>
+  readonly property: Record<string, unknown>
+  readonly point: Record<string, unknown>
+  readonly lines: readonly Record<string, unknown>[]
+  readonly documents: Readonly<Record<string, readonly Record<string, unknown>[]>>
+}
+
+/** A whole job with all that belongs to it, without contact data; null where the shop has no such job. */
+export async function jobFile(database: DataSource, shopId: string, jobId: string): Promise<JobFile | null> {
+  return inShop(database, shopId, async (manager) => {
+    const one = (kind: EntityKind, id: unknown) =>
+      manager
+        .getRepository<DocumentRow>(documents[kind])
+        .findOneBy({ shopId, id: id as string, removed: false })
+    const many = (kind: EntityKind, where: Record<string, unknown>) =>
+      manager
+        .getRepository<DocumentRow>(documents[kind])
+        .find({ where: { shopId, removed: false, ...where } as never, order: { revision: 'ASC' } as never })
+    const job = await one('job', jobId)
+    if (!job) return null
+    const property = await one('property', job.propertyId)
+    const point = await one('point', job.pointId)
+    if (!property || !point) return null
+    const found: Record<string, Record<string, unknown>[]> = {}
+    for (const kind of OF_JOB) found[kind] = (await many(kind, { jobId })).map(plain)
+    return {
+      format: 'diarmos-job/1',
+      job: plain(job),
+      property: plain(property),
+      point: plain(point),
+      lines: (await many('line', { pointId: point.id })).map(plain),
+      documents: found,
+    }
+  })
+}

@@ -1,0 +1,42 @@
+/** What a finding rests on, as far as it is stored. */
+export interface BasisObservation {
+  readonly kind: string
+  readonly instrument: string | null
+  readonly sign: string | null
+  readonly answer: string | null
+  readonly entered: string
+  readonly mm: number | null
+  readonly withdrawn: boolean
+}
+
+/**
+ * The facts behind a finding in one line. Two findings with the same basis need no second look; when the basis of
+ * the facts at hand differs from the stored one, the finding is stale.
+ */
+export function findingBasis(observations: readonly BasisObservation[]): string {
+  return JSON.stringify(
+    observations
+      .filter((observation) => !observation.withdrawn)
+      .map(({ kind, instrument, sign, answer, entered, mm }) => [
+        kind,
+        instrument ?? '',
+        sign ?? '',
+        answer ?? '',
+        kind === 'print' ? entered : '',
+        mm === null ? 0 : Math.round(mm * 1000) / 1000,
+      ])
+      .sort((a, b) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1)),
+  )
+}
+
+/** The facts behind a chosen mating in one line: the pipe, the fixture and the conditions. */
+export function matingBasis(
+  pipeId: string,
+  fixtureId: string,
+  conditions: Readonly<Record<string, unknown>>,
+): string {
+  const sorted = Object.entries(conditions)
+    .filter(([name]) => name !== 'jobId' && name !== 'lineId')
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+  return JSON.stringify([pipeId, fixtureId, sorted])
+}

@@ -1,0 +1,2 @@
+export * from './basis'
+export * from './stage'

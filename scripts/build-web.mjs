@@ -1,0 +1,3 @@
+import { buildWeb } from './lib/build.mjs'
+
+await buildWeb({ force: true })

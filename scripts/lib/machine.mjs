@@ -1,0 +1,74 @@
+// What the commands need from the machine: packages, and clear words where they are missing.
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..')
+
+export class Refusal extends Error {}
+
+const isRoot = () => process.getuid?.() === 0
+
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options })
+  if (result.error) throw new Refusal(`${command}: ${result.error.message}`)
+  return result.status ?? 1
+}
+
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Refusal(`Node 20.19 or newer is needed; this is ${process.versions.node}.`)
+}
+
+/** Debian packages that are missing, installed where that is allowed. */
+export function ensureDebian(wanted) {
+  const missing = wanted.filter(({ present }) => !present()).map(({ name }) => name)
+  if (missing.length === 0) return
+  const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`
+  if (!isRoot())
+    throw new Refusal(`Missing on this machine: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'\n`)
+  if (missing.includes('postgresql')) {
+    // no cluster of Debian's own: nothing is to take port 5432
+    mkdirSync('/etc/postgresql-common/createcluster.d', { recursive: true })
+    writeFileSync('/etc/postgresql-common/createcluster.d/no-main.conf', 'create_main_cluster = false\n')
+  }
+  console.log(`Installing ${missing.join(', ')} …`)
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] }
+  if (run('apt-get', ['update', '-qq'], quiet) !== 0) throw new Refusal('apt-get update failed.')
+  if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], quiet) !== 0)
+    throw new Refusal(`Could not install ${missing.join(', ')}.`)
+}
+
+/** Folder of PostgreSQL's programs, newest version first; null where there is none. */
+export function postgresBin() {
+  const base = '/usr/lib/postgresql'
+  if (!existsSync(base)) return null
+  const versions = readdirSync(base).sort((a, b) => Number(b) - Number(a))
+  return versions.map((v) => path.join(base, v, 'bin')).find((bin) => existsSync(path.join(bin, 'postgres'))) ?? null
+}
+
+export const POSTGRES = { name: 'postgresql', present: () => postgresBin() !== null }
+export const CHROMIUM = { name: 'chromium', present: () => existsSync('/usr/bin/chromium') }
+
+/** npm packages, installed when the lock is newer than what is installed. */
+export function ensurePackages() {
+  const mark = path.join(ROOT, 'node_modules/.package-lock.json')
+  const lock = path.join(ROOT, 'package-lock.json')
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(lock).mtimeMs) return
+  console.log('Installing npm packages (some minutes, once) …')
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) throw new Refusal('npm ci failed.')
+}
+
+/** Says what is wrong in one message and ends. */
+export async function orRefuse(work) {
+  try {
+    await work()
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error
+    console.error(`\n${error.message}\n`)
+    process.exit(1)
+  }
+}
