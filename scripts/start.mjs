@@ -29,7 +29,9 @@ function takeLock() {
       const pid = Number(readFileSync(file, 'utf8'))
       const command = existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : ''
       if (command.includes('start.mjs'))
-        throw new Refusal(`Diarmos already runs on this data folder (process ${pid}). Stop it first, or choose another with --data.`)
+        throw new Refusal(
+          `Diarmos already runs on this data folder (process ${pid}). Stop it first, or choose another with --data.`,
+        )
       rmSync(file, { force: true })
     }
   }
@@ -85,7 +87,9 @@ await orRefuse(async () => {
       })
       server.on('message', (message) => {
         if (message.listening) {
-          console.log(`\nDiarmos is at  http://${host.includes(':') ? `[${host}]` : host}:${message.listening}/`)
+          console.log(
+            `\nDiarmos is at  http://${host.includes(':') ? `[${host}]` : host}:${message.listening}/`,
+          )
           console.log('Demo sign-in:  bram@tidewall.example  harbour-demo\nCtrl-C stops everything.\n')
         } else if (message.failed) resolve(message.failed)
       })
@@ -93,7 +97,9 @@ await orRefuse(async () => {
     })
     if (stopping) return
     console.error(
-      failed === 'EADDRINUSE' ? `\nPort ${port} is taken. Choose another: npm start -- --port 8800\n` : `\nThe server stopped: ${failed}\n`,
+      failed === 'EADDRINUSE'
+        ? `\nPort ${port} is taken. Choose another: npm start -- --port 8800\n`
+        : `\nThe server stopped: ${failed}\n`,
     )
     await stop(1)
   } catch (error) {

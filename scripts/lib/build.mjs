@@ -33,7 +33,10 @@ function compress(folder) {
     if (!/\.(js|css|html|json|svg|ttf|map)$/.test(file) || statSync(file).size < 1024) continue
     const content = readFileSync(file)
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }))
-    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }))
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+    )
   }
 }
 
@@ -88,6 +91,14 @@ export async function buildServer() {
     sourcemap: true,
     logLevel: 'error',
     // natives, and what finds its own files beside itself
-    external: ['@node-rs/argon2', 'pg', 'pdfkit', 'svg-to-pdfkit', 'typeorm', 'pino', 'rate-limiter-flexible'],
+    external: [
+      '@node-rs/argon2',
+      'pg',
+      'pdfkit',
+      'svg-to-pdfkit',
+      'typeorm',
+      'pino',
+      'rate-limiter-flexible',
+    ],
   })
 }

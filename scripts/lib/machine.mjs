@@ -28,7 +28,9 @@ export function ensureDebian(wanted) {
   if (missing.length === 0) return
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`
   if (!isRoot())
-    throw new Refusal(`Missing on this machine: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'\n`)
+    throw new Refusal(
+      `Missing on this machine: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'\n`,
+    )
   if (missing.includes('postgresql')) {
     // no cluster of Debian's own: nothing is to take port 5432
     mkdirSync('/etc/postgresql-common/createcluster.d', { recursive: true })
@@ -47,7 +49,10 @@ export function postgresBin() {
   const base = '/usr/lib/postgresql'
   if (!existsSync(base)) return null
   const versions = readdirSync(base).sort((a, b) => Number(b) - Number(a))
-  return versions.map((v) => path.join(base, v, 'bin')).find((bin) => existsSync(path.join(bin, 'postgres'))) ?? null
+  return (
+    versions.map((v) => path.join(base, v, 'bin')).find((bin) => existsSync(path.join(bin, 'postgres'))) ??
+    null
+  )
 }
 
 export const POSTGRES = { name: 'postgresql', present: () => postgresBin() !== null }
@@ -59,7 +64,8 @@ export function ensurePackages() {
   const lock = path.join(ROOT, 'package-lock.json')
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(lock).mtimeMs) return
   console.log('Installing npm packages (some minutes, once) …')
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) throw new Refusal('npm ci failed.')
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
+    throw new Refusal('npm ci failed.')
 }
 
 /** Says what is wrong in one message and ends. */

@@ -128,7 +128,20 @@ export async function startPostgres(folder, { fast = false } = {}) {
     chmodSync(cluster, 0o700)
     const made = spawnSync(
       path.join(bin, 'initdb'),
-      ['-D', cluster, '-U', 'diarmos_admin', '-A', 'scram-sha-256', `--pwfile=${wordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--data-checksums', ...(fast ? ['--no-sync'] : [])],
+      [
+        '-D',
+        cluster,
+        '-U',
+        'diarmos_admin',
+        '-A',
+        'scram-sha-256',
+        `--pwfile=${wordFile}`,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--data-checksums',
+        ...(fast ? ['--no-sync'] : []),
+      ],
       { ...who, cwd: '/', encoding: 'utf8' },
     )
     rmSync(wordFile, { force: true })
@@ -139,7 +152,12 @@ export async function startPostgres(folder, { fast = false } = {}) {
     const port = await freePort()
     const logFile = path.join(folder, 'postgres.log')
     const log = openSync(logFile, 'a')
-    const settings = ['listen_addresses=127.0.0.1', `port=${port}`, 'unix_socket_directories=', 'max_connections=60']
+    const settings = [
+      'listen_addresses=127.0.0.1',
+      `port=${port}`,
+      'unix_socket_directories=',
+      'max_connections=60',
+    ]
     if (fast) settings.push('fsync=off', 'synchronous_commit=off', 'full_page_writes=off')
     const child = spawn(path.join(bin, 'postgres'), ['-D', cluster, ...settings.flatMap((s) => ['-c', s])], {
       ...who,

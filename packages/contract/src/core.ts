@@ -275,6 +275,9 @@ export const mateOption = z.object({
         atStub: z.boolean(),
         beforeStop: z.boolean(),
         seal: key,
+        tools: z.array(toolId),
+        consumables: z.array(z.object({ id: key, quantity: z.number().min(0) })),
+        steps: z.array(key),
         reasons: z.array(reason),
       }),
     )

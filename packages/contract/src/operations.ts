@@ -1,5 +1,6 @@
 import {
   type Belief,
+  CATALOG,
   drawJointLine,
   formatLength,
   identify,
@@ -93,6 +94,11 @@ export const operations = {
       const scene = drawJointLine(request)
       return { scene, svg: toSvg(scene) }
     },
+  }),
+  catalogue: operation({
+    summary: 'Every generic part: id, name and family.',
+    request: z.object({}),
+    run: () => CATALOG.map(({ id, name, family }) => ({ id, name, family })),
   }),
   units: operation({
     summary: 'Reads a length as people write it, and prints it as a tape reads.',

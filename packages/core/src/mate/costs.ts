@@ -24,15 +24,21 @@ export function jointSeconds(method: Method, settings: MateSettings): number {
   return minutes === undefined ? method.jointSeconds : Math.round(minutes * 60)
 }
 
-/** Consumables of one joint, in cents. The seal of threads follows the house rule. */
+/** What one joint takes. The seal of threads follows the house rule. */
+export function consumablesOf(method: Method, settings: MateSettings): Method['consumables'] {
+  if (method.id !== 'threaded') return method.consumables
+  const left = { tape: 'thread-paste', paste: 'ptfe-tape', 'tape-then-paste': '' }[
+    settings.houseRules.threadSeal
+  ]
+  return method.consumables.filter(({ id }) => id !== left)
+}
+
+/** Consumables of one joint, in cents. */
 export function consumableCents(method: Method, settings: MateSettings): number {
-  return method.consumables.reduce((sum, { id, quantity }) => {
-    if (method.id === 'threaded') {
-      const seal = settings.houseRules.threadSeal
-      if ((seal === 'tape' && id === 'thread-paste') || (seal === 'paste' && id === 'ptfe-tape')) return sum
-    }
-    return sum + (settings.consumableCents[id] ?? 0) * quantity
-  }, 0)
+  return consumablesOf(method, settings).reduce(
+    (sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity,
+    0,
+  )
 }
 
 /** Extra risk, per mille, where the shop would rather get an old stop off the other way. */

@@ -1,4 +1,12 @@
-import { consumableCents, jointSeconds, labourCents, missingTools, partCents, setUpCents } from './costs'
+import {
+  consumableCents,
+  consumablesOf,
+  jointSeconds,
+  labourCents,
+  missingTools,
+  partCents,
+  setUpCents,
+} from './costs'
 import { METHODS, methodById } from './methods'
 import { type Pair, pairEngagement } from './pairs'
 import { type Label, type Problem, stubNeedMm } from './search'
@@ -36,6 +44,9 @@ export function toOption(problem: Problem, goal: Label): MateOption {
       atStub: parts.length === 0,
       beforeStop: !stopPlaced,
       seal: pair.method.seal,
+      tools: pair.method.tools,
+      consumables: consumablesOf(pair.method, settings),
+      steps: pair.method.steps.map((step) => step.words),
       reasons: link.remarks,
     })
     consumables += consumableCents(pair.method, settings)

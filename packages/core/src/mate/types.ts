@@ -132,6 +132,10 @@ export interface ChosenJoint {
   /** Up to the stop's inlet: the water stays off until it is made. */
   readonly beforeStop: boolean
   readonly seal: string
+  readonly tools: readonly ToolId[]
+  readonly consumables: readonly { readonly id: string; readonly quantity: number }[]
+  /** Sentences of the steps, in order. */
+  readonly steps: readonly string[]
   readonly reasons: readonly Reason[]
 }
 

@@ -1,0 +1,3 @@
+import { HouseList } from '../../../houses/HouseList'
+
+export default HouseList

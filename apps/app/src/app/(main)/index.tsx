@@ -1,0 +1,3 @@
+import { JobList } from '../../job/JobList'
+
+export default JobList

@@ -1,0 +1,3 @@
+import { ShopPage } from '../../shop/ShopPage'
+
+export default ShopPage

@@ -1,0 +1,3 @@
+import { NewJob } from '../../job/NewJob'
+
+export default NewJob

@@ -1,0 +1,208 @@
+import { findingBasis, matingBasis, STAGES, type Stage, stageOf } from '@diarmos/core/record'
+import { useMemo } from 'react'
+import { useData } from './store'
+import type { Doc, EntityKind } from './types'
+
+/** Documents of a kind that are there, in a steady order. */
+export function useDocs<Kind extends EntityKind>(kind: Kind): readonly Doc<Kind>[] {
+  const held = useData((state) => state.docs[kind]) as Readonly<Record<string, Doc<Kind>>> | undefined
+  return useMemo(
+    () =>
+      Object.values(held ?? {})
+        .filter((doc) => !doc.removed)
+        .sort((a, b) => (a.id < b.id ? -1 : 1)),
+    [held],
+  )
+}
+
+export function useDoc<Kind extends EntityKind>(kind: Kind, id: string | undefined): Doc<Kind> | null {
+  const doc = useData((state) => (id ? state.docs[kind]?.[id] : undefined)) as Doc<Kind> | undefined
+  return doc && !doc.removed ? doc : null
+}
+
+/** One line of a job, with everything known of it. */
+export interface LineView {
+  readonly line: Doc<'line'>
+  readonly situation: Doc<'situation'> | null
+  readonly observations: readonly Doc<'observation'>[]
+  readonly finding: Doc<'finding'> | null
+  /** The facts changed since the finding was taken. */
+  readonly findingStale: boolean
+  readonly mating: Doc<'mating'> | null
+  readonly matingStale: boolean
+  /** What an earlier job found here. */
+  readonly remembered: Doc<'finding'> | null
+  readonly ticked: readonly string[]
+}
+
+export interface JobView {
+  readonly job: Doc<'job'>
+  readonly property: Doc<'property'>
+  readonly point: Doc<'point'>
+  readonly lines: readonly LineView[]
+  readonly checks: ReadonlyMap<string, Doc<'check'>>
+  readonly stage: Stage
+}
+
+const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[], by: string): Doc<Kind> | null =>
+  docs.reduce<Doc<Kind> | null>((best, doc) => {
+    const value = (doc.fields as Record<string, unknown>)[by] as string
+    return !best || value > ((best.fields as Record<string, unknown>)[by] as string) ? doc : best
+  }, null)
+
+/** Conditions where nothing was said yet. */
+export const PLAIN_SITUATION = {
+  flame: true,
+  line: 'dry',
+  access: 'reachable',
+  stubMm: null,
+  plateMm: 0,
+  oldJoint: 'none',
+  thread: 'none',
+  scored: false,
+  outOfRound: false,
+  waterSeen: false,
+  nearHeater: false,
+  pressurePsi: null,
+  stopShape: 'angle',
+  reachMm: null,
+} as const
+
+/** The conditions of a line as Mate asks for them. */
+export function conditionsOf(view: LineView) {
+  const {
+    jobId: _job,
+    lineId: _line,
+    ...fields
+  } = { jobId: '', lineId: '', ...PLAIN_SITUATION, ...view.situation?.fields }
+  // water that was seen to run while looking counts here too
+  const seen = view.observations.some(
+    (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
+  )
+  return { ...fields, waterSeen: fields.waterSeen || seen, service: view.line.fields.service }
+}
+
+function pick<T extends { fields: { jobId?: unknown; lineId?: unknown } }>(
+  docs: readonly T[],
+  lineId: string,
+  jobId: string,
+): T[] {
+  return docs.filter((doc) => doc.fields.lineId === lineId && doc.fields.jobId === jobId)
+}
+
+/** Everything a job page shows, derived from the documents; null where there is no such job. */
+export function useJob(jobId: string | undefined): JobView | null {
+  const job = useDoc('job', jobId)
+  const property = useDoc('property', job?.fields.propertyId)
+  const point = useDoc('point', job?.fields.pointId)
+  const lines = useDocs('line')
+  const situations = useDocs('situation')
+  const observations = useDocs('observation')
+  const findings = useDocs('finding')
+  const matings = useDocs('mating')
+  const checks = useDocs('check')
+  return useMemo(() => {
+    if (!job || !property || !point) return null
+    const ofJob = checks.filter((check) => check.fields.jobId === job.id)
+    const latest = new Map<string, Doc<'check'>>()
+    for (const check of ofJob) {
+      const held = latest.get(check.fields.stepId)
+      if (!held || held.fields.at <= check.fields.at) latest.set(check.fields.stepId, check)
+    }
+    const ticked = [...latest.values()]
+      .filter((check) => check.fields.result !== 'undone')
+      .map((check) => check.fields.stepId)
+    const views = lines
+      .filter((line) => line.fields.pointId === point.id)
+      .sort((a, b) => (a.fields.service > b.fields.service ? -1 : 1))
+      .map((line): LineView => {
+        const seen = pick(observations, line.id, job.id).sort((a, b) =>
+          a.fields.takenAt < b.fields.takenAt ? -1 : 1,
+        )
+        const finding = newest(pick(findings, line.id, job.id), 'foundAt')
+        const mating = newest(pick(matings, line.id, job.id), 'chosenAt')
+        const view: LineView = {
+          line,
+          situation: pick(situations, line.id, job.id)[0] ?? null,
+          observations: seen,
+          finding,
+          findingStale:
+            finding !== null && finding.fields.basis !== findingBasis(seen.map((doc) => doc.fields)),
+          mating,
+          matingStale: false,
+          remembered: newest(
+            findings.filter((doc) => doc.fields.lineId === line.id && doc.fields.jobId !== job.id),
+            'foundAt',
+          ),
+          ticked: ticked.filter((step) => step.startsWith(line.id)),
+        }
+        const stale =
+          mating !== null &&
+          (view.findingStale ||
+            finding === null ||
+            job.fields.fixtureId === null ||
+            mating.fields.basis !==
+              matingBasis(finding.fields.pipeId, job.fields.fixtureId, conditionsOf(view)))
+        return { ...view, matingStale: stale }
+      })
+    return {
+      job,
+      property,
+      point,
+      lines: views,
+      checks: latest,
+      stage: stageOf({
+        closed: job.fields.state === 'closed',
+        fixture: job.fields.fixtureId !== null,
+        lines: views.map((view) => ({
+          lineId: view.line.id,
+          finding: view.finding !== null,
+          mating: view.mating !== null,
+          ticked: view.ticked,
+          seams: view.mating?.fields.option.joints.length ?? 0,
+        })),
+      }),
+    }
+  }, [job, property, point, lines, situations, observations, findings, matings, checks])
+}
+
+/** Findings elsewhere in the same house, as the prior takes them. */
+export function useKnown(jobView: JobView | null, lineId: string | undefined) {
+  const findings = useDocs('finding')
+  const lines = useDocs('line')
+  const points = useDocs('point')
+  return useMemo(() => {
+    if (!jobView) return []
+    return findings.flatMap((finding) => {
+      if (finding.fields.jobId === jobView.job.id) return []
+      const line = lines.find((doc) => doc.id === finding.fields.lineId)
+      const point = points.find((doc) => doc.id === line?.fields.pointId)
+      if (!line || point?.fields.propertyId !== jobView.property.id) return []
+      const snapshot = finding.fields.snapshot as {
+        classes?: { material: string; system: string; nominal: string }[]
+      }
+      const found = snapshot.classes?.[0]
+      if (!found) return []
+      return [
+        {
+          material: found.material as 'copper',
+          system: found.system,
+          nominal: found.nominal,
+          where:
+            line.id === lineId
+              ? ('same-line' as const)
+              : point.id === jobView.point.id
+                ? ('same-point' as const)
+                : ('same-house' as const),
+        },
+      ]
+    })
+  }, [findings, lines, points, jobView, lineId])
+}
+
+/** The shop's settings; null until they have come. */
+export function useSettings(): Doc<'settings'> | null {
+  return useDocs('settings')[0] ?? null
+}
+
+export { STAGES, type Stage }

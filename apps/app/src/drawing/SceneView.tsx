@@ -1,0 +1,139 @@
+import type { Scene, Shape } from '@diarmos/core'
+import { useMemo, useState } from 'react'
+import { Pressable, View } from 'react-native'
+import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg'
+import { type Palette, usePalette } from '../ui/palette'
+
+const ORDER = ['wall', 'ghost', 'pipe', 'part', 'seal', 'captive', 'mark', 'dimension', 'label']
+const PLASTIC = new Set(['cpvc', 'pex-a', 'pex-b', 'polybutylene'])
+
+const path = (shape: Shape) =>
+  shape.points
+    .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(2)} ${(-y).toFixed(2)}`)
+    .join('') + (shape.closed ? 'Z' : '')
+
+function inkOf(shape: Shape, palette: Palette): string {
+  return ['mark', 'dimension', 'label'].includes(shape.layer) ? palette.patina : palette.ink
+}
+
+function ShapePath({ shape, palette, scale }: { shape: Shape; palette: Palette; scale: number }) {
+  const ink = inkOf(shape, palette)
+  // hairlines keep their weight on the screen whatever the scale
+  const px = (value: number) => value / scale
+  const dash = shape.dashed ? { strokeDasharray: `${px(6)} ${px(4)}` } : {}
+  const common = { d: path(shape), opacity: shape.opacity ?? 1, strokeLinejoin: 'round' as const }
+  switch (shape.role) {
+    case 'outline':
+      return <Path {...common} {...dash} fill={palette.sheet} stroke={ink} strokeWidth={px(1.6)} />
+    case 'section':
+      return (
+        <Path
+          {...common}
+          fill={PLASTIC.has(shape.material ?? '') ? 'url(#cut-plastic)' : 'url(#cut-metal)'}
+          stroke={ink}
+          strokeWidth={px(1.6)}
+        />
+      )
+    case 'fill':
+      return <Path {...common} fill={shape.layer === 'ghost' ? palette.patina : palette.ink} stroke="none" />
+    case 'line':
+      return <Path {...common} {...dash} fill="none" stroke={ink} strokeWidth={px(1.6)} />
+    case 'detail':
+      return <Path {...common} {...dash} fill="none" stroke={ink} strokeWidth={px(0.8)} />
+  }
+}
+
+interface Props {
+  scene: Scene
+  height: number
+  label: string
+  onSeam?: (seam: number) => void
+}
+
+/** The scene on the screen: to scale within its frame, seams under the finger. */
+export function SceneView({ scene, height, label, onSeam }: Props) {
+  const palette = usePalette()
+  const [width, setWidth] = useState(0)
+  const { minX, minY, maxX, maxY } = scene.bounds
+  const scale = width === 0 ? 1 : Math.min(width / (maxX - minX), height / (maxY - minY))
+  const left = (width - (maxX - minX) * scale) / 2
+  const top = (height - (maxY - minY) * scale) / 2
+  const shapes = useMemo(
+    () => [...scene.shapes].sort((a, b) => ORDER.indexOf(a.layer) - ORDER.indexOf(b.layer)),
+    [scene],
+  )
+  return (
+    <View
+      style={{ height }}
+      className="w-full"
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      testID="joint-line"
+    >
+      <View role="img" aria-label={label} style={{ height }}>
+        {width > 0 ? (
+          <Svg width={width} height={height} viewBox={`${minX} ${-maxY} ${maxX - minX} ${maxY - minY}`}>
+            <Defs>
+              {(
+                [
+                  ['cut-metal', 45],
+                  ['cut-plastic', -45],
+                ] as const
+              ).map(([id, angle]) => (
+                <Pattern
+                  key={id}
+                  id={id}
+                  width={5 / scale}
+                  height={5 / scale}
+                  patternUnits="userSpaceOnUse"
+                  patternTransform={`rotate(${angle})`}
+                >
+                  <Rect width={5 / scale} height={5 / scale} fill={palette.sheet} />
+                  <Line x1={0} y1={0} x2={0} y2={5 / scale} stroke={palette.ink} strokeWidth={1.2 / scale} />
+                </Pattern>
+              ))}
+            </Defs>
+            <G>
+              {shapes.map((shape, index) => (
+                // the scene is redrawn whole; shapes have no life of their own
+                // biome-ignore lint/suspicious/noArrayIndexKey: see above
+                <ShapePath key={index} shape={shape} palette={palette} scale={scale} />
+              ))}
+            </G>
+            {scene.texts.map((text) => (
+              <SvgText
+                key={text.id}
+                x={text.at[0]}
+                y={-text.at[1] + 5 / scale}
+                fontSize={Math.max(text.sizeMm, 14 / scale)}
+                fontFamily="HyperlegibleBold"
+                textAnchor={text.anchor}
+                fill={palette.patina}
+                stroke={palette.sheet}
+                strokeWidth={3 / scale}
+                // the sheet behind the letters keeps them off the lines
+                {...({ paintOrder: 'stroke' } as object)}
+              >
+                {text.text}
+              </SvgText>
+            ))}
+          </Svg>
+        ) : null}
+      </View>
+      {onSeam && width > 0
+        ? scene.seams.map((seam) => (
+            <Pressable
+              key={seam.id}
+              role="button"
+              aria-label={`Seam ${seam.seam + 1}`}
+              onPress={() => onSeam(seam.seam)}
+              className="absolute h-12 w-12 rounded-full active:bg-patina-wash"
+              style={{
+                left: left + (seam.label[0] - minX) * scale - 24,
+                top: top + (maxY - seam.label[1]) * scale - 24,
+              }}
+            />
+          ))
+        : null}
+    </View>
+  )
+}

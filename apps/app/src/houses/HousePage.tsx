@@ -1,0 +1,93 @@
+import { METHOD_WORDS } from '@diarmos/core/words'
+import { router } from 'expo-router'
+import { Pressable, ScrollView, View } from 'react-native'
+import { useDoc, useDocs } from '../data/select'
+import type { Doc } from '../data/types'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+
+function LineMemory({ line }: { line: Doc<'line'> }) {
+  const findings = useDocs('finding').filter((doc) => doc.fields.lineId === line.id)
+  const matings = useDocs('mating').filter((doc) => doc.fields.lineId === line.id)
+  const finding = [...findings].sort((a, b) => (a.fields.foundAt < b.fields.foundAt ? 1 : -1))[0]
+  const mating = [...matings].sort((a, b) => (a.fields.chosenAt < b.fields.chosenAt ? 1 : -1))[0]
+  const { service } = line.fields
+  const first = mating?.fields.option.joints[0]
+  return (
+    <View className="flex-row gap-3 py-1">
+      <Txt bold tone={service} className="w-[72px]">
+        {service === 'hot' ? '▲ Hot' : '▼ Cold'}
+      </Txt>
+      <View className="flex-1">
+        {finding ? (
+          <Txt>
+            {finding.fields.name}, found {finding.fields.foundAt.slice(0, 10)}
+          </Txt>
+        ) : (
+          <Txt tone="soft">not known yet</Txt>
+        )}
+        {first ? (
+          <Txt size="s" tone="soft">
+            {METHOD_WORDS[first.method]} onto {mating?.fields.option.parts[0]?.name},{' '}
+            {mating?.fields.chosenAt.slice(0, 10)}
+          </Txt>
+        ) : null}
+      </View>
+    </View>
+  )
+}
+
+/** What is inside this house's walls, as far as anyone has looked. */
+export function HousePage({ propertyId }: { propertyId: string }) {
+  const property = useDoc('property', propertyId)
+  const points = useDocs('point').filter((point) => point.fields.propertyId === propertyId)
+  const lines = useDocs('line')
+  const jobs = useDocs('job').filter((job) => job.fields.propertyId === propertyId)
+  if (!property)
+    return (
+      <View className="flex-1">
+        <TopBar title="No such house" />
+        <Txt className="p-4">This house is not on the phone.</Txt>
+      </View>
+    )
+  return (
+    <View className="mx-auto w-full max-w-[860px] flex-1">
+      <TopBar
+        title={property.fields.label}
+        detail={[property.fields.street, property.fields.town].filter(Boolean).join(', ')}
+      />
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
+        {property.fields.note ? <Txt className="py-2">{property.fields.note}</Txt> : null}
+        {points.map((point) => (
+          <View key={point.id} className="border-b border-rule py-3">
+            <Txt bold size="l" heading={2}>
+              {point.fields.name}
+            </Txt>
+            {lines
+              .filter((line) => line.fields.pointId === point.id)
+              .sort((a, b) => (a.fields.service > b.fields.service ? -1 : 1))
+              .map((line) => (
+                <LineMemory key={line.id} line={line} />
+              ))}
+            {jobs
+              .filter((job) => job.fields.pointId === point.id)
+              .map((job) => (
+                <Pressable
+                  key={job.id}
+                  role="link"
+                  aria-label={job.fields.title}
+                  onPress={() => router.navigate(`/job/${job.id}`)}
+                  className="min-h-[48px] justify-center active:opacity-70"
+                >
+                  <Txt tone="patina" bold>
+                    {job.fields.title} ({job.fields.openedAt.slice(0, 10)}
+                    {job.fields.state === 'closed' ? ', closed' : ''})
+                  </Txt>
+                </Pressable>
+              ))}
+          </View>
+        ))}
+      </ScrollView>
+    </View>
+  )
+}

@@ -1,0 +1,264 @@
+import type { Belief } from '@diarmos/core'
+import { useEffect, useMemo, useState } from 'react'
+import { Pressable, ScrollView, View } from 'react-native'
+import { CutStage } from '../cut/CutStage'
+import { toggleTheme, usePreferences } from '../data/preferences'
+import {
+  conditionsOf,
+  type JobView,
+  type LineView,
+  STAGES,
+  type Stage,
+  useJob,
+  useKnown,
+  useSettings,
+} from '../data/select'
+import { undo } from '../data/store'
+import { SceneView } from '../drawing/SceneView'
+import { FindStage } from '../find/FindStage'
+import { FixtureStage } from '../fixture/FixtureStage'
+import { MakeStage } from '../make/MakeStage'
+import { MateStage } from '../mate/MateStage'
+import { SeamSheet } from '../mate/SeamSheet'
+import { ProveStage } from '../prove/ProveStage'
+import { Button } from '../ui/Button'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+import { useWide } from '../ui/useWide'
+import { useSolved } from '../workers/solver'
+import { Conflicts } from './Conflicts'
+import { JobRows } from './JobList'
+import { identifyRequest, mateRequest, planRequest } from './requests'
+import { ShortcutHelp } from './ShortcutHelp'
+import { STAGE_WORDS } from './StageRule'
+
+/** The six stages, each reachable at any time; the one the facts have reached is marked. */
+function StageStrip({
+  shown,
+  reached,
+  stale,
+  onShow,
+}: {
+  shown: Stage
+  reached: Stage
+  stale: boolean
+  onShow: (stage: Stage) => void
+}) {
+  const at = STAGES.indexOf(reached)
+  return (
+    <View role="tablist" aria-label="Stages" className="flex-row border-b border-t border-rule bg-sheet">
+      {STAGES.map((stage, index) => {
+        const here = stage === shown
+        return (
+          <Pressable
+            key={stage}
+            role="tab"
+            aria-selected={here}
+            aria-label={`${STAGE_WORDS[stage]}${index < at ? ', done' : index === at ? ', next' : ''}`}
+            onPress={() => onShow(stage)}
+            className={`min-h-[50px] flex-1 items-center justify-center ${here ? 'bg-patina-wash' : ''}`}
+          >
+            <View
+              className={`absolute left-0 right-0 top-0 h-[4px] ${index < at ? 'bg-patina' : index === at ? 'bg-ink' : 'bg-transparent'}`}
+            />
+            <Txt size="s" bold={here} tone={here ? 'patina' : 'ink'}>
+              {STAGE_WORDS[stage]}
+              {stale && index >= 2 && index <= at ? '*' : ''}
+            </Txt>
+          </Pressable>
+        )
+      })}
+    </View>
+  )
+}
+
+function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onShow: (id: string) => void }) {
+  return (
+    <View role="tablist" aria-label="Lines" className="flex-row">
+      {view.lines.map(({ line, finding }) => {
+        const here = line.id === shown
+        const { service } = line.fields
+        return (
+          <Pressable
+            key={line.id}
+            role="tab"
+            aria-selected={here}
+            aria-label={`${service} line`}
+            onPress={() => onShow(line.id)}
+            className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] ${here ? (service === 'hot' ? 'border-hot' : 'border-cold') : 'border-transparent'}`}
+          >
+            <Txt bold={here} tone={service}>
+              {service === 'hot' ? '▲ Hot' : '▼ Cold'}
+            </Txt>
+            <Txt size="s" tone="soft" numberOfLines={1}>
+              {finding ? finding.fields.name : 'not known'}
+            </Txt>
+          </Pressable>
+        )
+      })}
+    </View>
+  )
+}
+
+function useScene(
+  view: JobView,
+  line: LineView | undefined,
+  belief: Belief | null,
+  stage: Stage,
+  widthPx: number,
+) {
+  const unit = usePreferences((state) => state.unit)
+  const request = useMemo(() => {
+    if (!line) return null
+    const conditions = conditionsOf(line)
+    const known = line.finding && !line.findingStale && stage !== 'find'
+    const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
+    return {
+      pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
+      outline: belief ? [...belief.outline] : [],
+      option: withChain && known ? (line.mating?.fields.option ?? null) : null,
+      fixtureId: stage === 'find' ? null : view.job.fields.fixtureId,
+      stubMm: conditions.stubMm,
+      plateMm: conditions.plateMm,
+      unit,
+      widthPx,
+      stage,
+    }
+  }, [line, belief, stage, unit, view.job.fields.fixtureId, widthPx])
+  return useSolved('draw', request)
+}
+
+function Page({ view }: { view: JobView }) {
+  const wide = useWide()
+  const [chosenStage, setStage] = useState<Stage | null>(null)
+  const [lineId, setLineId] = useState(view.lines[0]?.line.id ?? '')
+  const [seam, setSeam] = useState<number | null>(null)
+  const [help, setHelp] = useState(false)
+  const settings = useSettings()?.fields.mate
+  const shown = chosenStage ?? view.stage
+  const line = view.lines.find((entry) => entry.line.id === lineId) ?? view.lines[0]
+  const known = useKnown(view, line?.line.id)
+  const belief = useSolved('identify', line ? identifyRequest(view, line, known, settings) : null)
+  const mate = useSolved('mate', mateRequest(view, settings))
+  const plan = useSolved('sequence', planRequest(view, settings))
+  const scene = useScene(view, line, belief.answer, shown, wide ? 560 : 360)
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.metaKey || event.ctrlKey || event.altKey) return
+      // a sheet that is open takes the keys itself
+      if (document.querySelector('[role="dialog"]')) return
+      const number = Number(event.key)
+      if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? null)
+      else if (event.key === 'h' || event.key === 'c') {
+        const wanted = view.lines.find((entry) => entry.line.fields.service.startsWith(event.key))
+        if (wanted) setLineId(wanted.line.id)
+      } else if (event.key === 'u') void undo()
+      else if (event.key === 't') toggleTheme()
+      else if (event.key === '?') setHelp(true)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [view.lines])
+
+  if (!line)
+    return (
+      <View className="flex-1">
+        <TopBar title={view.job.fields.title} />
+        <Txt className="p-4">This point has no water line.</Txt>
+      </View>
+    )
+
+  const common = { view, line, goTo: setStage }
+  const content =
+    shown === 'find' ? (
+      <FindStage {...common} belief={belief} known={known} settings={settings} />
+    ) : shown === 'fixture' ? (
+      <FixtureStage {...common} />
+    ) : shown === 'mate' ? (
+      <MateStage {...common} mate={mate} settings={settings} />
+    ) : shown === 'cut' ? (
+      <CutStage {...common} />
+    ) : shown === 'make' ? (
+      <MakeStage {...common} plan={plan} />
+    ) : (
+      <ProveStage {...common} plan={plan} />
+    )
+
+  const drawing = scene.answer ? (
+    <SceneView
+      scene={scene.answer.scene}
+      height={wide ? 520 : shown === 'find' ? 130 : line.mating && !line.findingStale ? 240 : 170}
+      label={`Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`}
+      {...(line.mating ? { onSeam: setSeam } : {})}
+    />
+  ) : (
+    <View style={{ height: wide ? 520 : 150 }} />
+  )
+  const stale = view.lines.some((entry) => entry.findingStale || entry.matingStale)
+  const strip = <StageStrip shown={shown} reached={view.stage} stale={stale} onShow={setStage} />
+  const top = (
+    <TopBar
+      title={view.job.fields.title}
+      detail={`${view.point.fields.name}, ${view.property.fields.label}`}
+    />
+  )
+  const seamSheet =
+    seam !== null && line.mating ? (
+      <SeamSheet option={line.mating.fields.option} seam={seam} onClose={() => setSeam(null)} />
+    ) : null
+
+  return wide ? (
+    <View className="flex-1 flex-row">
+      <View role="navigation" aria-label="Jobs" className="w-[300px] border-r border-rule">
+        <ScrollView>
+          <JobRows current={view.job.id} />
+        </ScrollView>
+        <View className="p-3">
+          <Button label="Keys: ?" kind="quiet" onPress={() => setHelp(true)} />
+        </View>
+      </View>
+      <View role="main" className="flex-1 flex-row">
+        <View className="flex-1 border-r border-rule">
+          {top}
+          <LineTabs view={view} shown={line.line.id} onShow={setLineId} />
+          <View className="flex-1 justify-center px-4">{drawing}</View>
+          {strip}
+        </View>
+        <View className="w-[420px]">
+          <Conflicts view={view} />
+          {content}
+        </View>
+      </View>
+      {seamSheet}
+      {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}
+    </View>
+  ) : (
+    <View role="main" className="flex-1">
+      {top}
+      <LineTabs view={view} shown={line.line.id} onShow={setLineId} />
+      <View className="px-1">{drawing}</View>
+      {strip}
+      <Conflicts view={view} />
+      <View className="flex-1">{content}</View>
+      {seamSheet}
+      {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}
+    </View>
+  )
+}
+
+/** One job: one page, one drawing, six stages. */
+export function JobPage({ jobId }: { jobId: string }) {
+  const view = useJob(jobId)
+  if (!view)
+    return (
+      <View role="main" className="flex-1">
+        <TopBar title="No such job" />
+        <View className="p-4">
+          <Txt size="l">This job is not on the phone.</Txt>
+          <Txt tone="soft">It may belong to another shop, or not have arrived yet.</Txt>
+        </View>
+      </View>
+    )
+  return <Page view={view} />
+}

@@ -1,0 +1,184 @@
+import { router } from 'expo-router'
+import { useState } from 'react'
+import { Controller, useForm } from 'react-hook-form'
+import { ScrollView, View } from 'react-native'
+import { useDocs, useSettings } from '../data/select'
+import { type Edit, edit, newId, now } from '../data/store'
+import type { EntityFields } from '../data/types'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Field } from '../ui/Field'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+
+interface Entry {
+  title: string
+  house: string
+  street: string
+  town: string
+  era: EntityFields<'property'>['era']
+  point: string
+}
+
+export const ERA_WORDS: Readonly<Record<EntityFields<'property'>['era'], string>> = {
+  'before-1940': 'before 1940',
+  '1940-1965': '1940 to 1965',
+  '1965-1978': '1965 to 1978',
+  '1978-1995': '1978 to 1995',
+  '1995-2010': '1995 to 2010',
+  'since-2010': 'since 2010',
+  unknown: 'not known',
+}
+const NEW = 'new'
+
+/** Opens a job: which house, which point, what is wrong. */
+export function NewJob() {
+  const properties = useDocs('property')
+  const points = useDocs('point')
+  const region = useSettings()?.fields.region ?? 'north-america'
+  const [propertyId, setPropertyId] = useState<string>(properties[0]?.id ?? NEW)
+  const [pointId, setPointId] = useState<string>(NEW)
+  const [fault, setFault] = useState<string | null>(null)
+  const { control, handleSubmit } = useForm<Entry>({
+    defaultValues: { title: '', house: '', street: '', town: '', era: 'unknown', point: '' },
+  })
+  const inHouse = points.filter((point) => point.fields.propertyId === propertyId)
+
+  const save = handleSubmit(async (entry) => {
+    const house = propertyId === NEW ? newId() : propertyId
+    const point = pointId === NEW ? newId() : pointId
+    const job = newId()
+    const edits: Edit[] = []
+    if (propertyId === NEW)
+      edits.push({
+        kind: 'property',
+        id: house,
+        patch: {
+          label: entry.house.trim(),
+          street: entry.street,
+          town: entry.town,
+          era: entry.era,
+          region,
+          note: '',
+        },
+      } as Edit)
+    if (pointId === NEW) {
+      edits.push({
+        kind: 'point',
+        id: point,
+        patch: { propertyId: house, name: entry.point.trim(), kind: 'basin' },
+      } as Edit)
+      for (const service of ['hot', 'cold'])
+        edits.push({ kind: 'line', id: newId(), patch: { pointId: point, service } } as Edit)
+    }
+    edits.push({
+      kind: 'job',
+      id: job,
+      patch: {
+        propertyId: house,
+        pointId: point,
+        title: entry.title.trim(),
+        state: 'open',
+        fixtureId: null,
+        openedAt: now(),
+        closedAt: null,
+        note: '',
+      },
+    } as Edit)
+    try {
+      await edit(edits)
+      router.replace(`/job/${job}`)
+    } catch (error) {
+      setFault(`The phone could not keep this: ${(error as Error).message}`)
+    }
+  })
+
+  const text = (name: keyof Entry, label: string, required?: string) => (
+    <Controller
+      control={control}
+      name={name}
+      rules={
+        required
+          ? {
+              validate: (value) => value.trim() !== '' || required,
+              maxLength: { value: 150, message: 'At most 150 letters.' },
+            }
+          : { maxLength: { value: 150, message: 'At most 150 letters.' } }
+      }
+      render={({ field, fieldState }) => (
+        <Field
+          label={label}
+          value={field.value}
+          onChange={field.onChange}
+          error={fieldState.error?.message}
+        />
+      )}
+    />
+  )
+
+  return (
+    <View role="main" className="mx-auto w-full max-w-[640px] flex-1">
+      <TopBar title="Open a job" />
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
+        {text('title', 'What is wrong', 'Say in a few words what is wrong.')}
+        <Choice
+          label="House"
+          value={propertyId}
+          onChange={(value) => {
+            setPropertyId(value)
+            setPointId(NEW)
+          }}
+          options={[
+            ...properties.map((property) => ({ value: property.id, label: property.fields.label })),
+            { value: NEW, label: 'Another house' },
+          ]}
+        />
+        {propertyId === NEW ? (
+          <View className="mt-2">
+            {text('house', 'Name of the house', 'Give the house a name.')}
+            {text('street', 'Street')}
+            {text('town', 'Town')}
+            <Controller
+              control={control}
+              name="era"
+              render={({ field }) => (
+                <Choice
+                  label="Last piped"
+                  columns={3}
+                  value={field.value}
+                  onChange={field.onChange}
+                  options={Object.entries(ERA_WORDS).map(([value, label]) => ({
+                    value: value as Entry['era'],
+                    label,
+                  }))}
+                />
+              )}
+            />
+          </View>
+        ) : null}
+        <View className="mt-2">
+          {inHouse.length > 0 ? (
+            <Choice
+              label="Point"
+              value={pointId}
+              onChange={setPointId}
+              options={[
+                ...inHouse.map((point) => ({ value: point.id, label: point.fields.name })),
+                { value: NEW, label: 'Another point' },
+              ]}
+            />
+          ) : null}
+          {pointId === NEW ? text('point', 'Name of the point', 'Say where it is: “upstairs basin”.') : null}
+        </View>
+        {fault ? (
+          <Txt tone="oxide" role="alert">
+            {fault}
+          </Txt>
+        ) : null}
+      </ScrollView>
+      <View className="border-t border-rule p-3">
+        <Button kind="primary" label="Open the job" onPress={() => void save()} />
+      </View>
+    </View>
+  )
+}

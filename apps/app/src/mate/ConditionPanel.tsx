@@ -1,0 +1,181 @@
+import { ANSWERS } from '@diarmos/core/words'
+import { useState } from 'react'
+import { Pressable, View } from 'react-native'
+import { conditionsOf, type JobView, type LineView } from '../data/select'
+import type { EntityFields } from '../data/types'
+import { setConditions } from '../job/actions'
+import { Choice } from '../ui/Choice'
+import { Keypad } from '../ui/Keypad'
+import { Length } from '../ui/Length'
+import { JointSign } from '../ui/signs'
+import { Toggle } from '../ui/Toggle'
+import { Txt } from '../ui/Txt'
+
+type Situation = EntityFields<'situation'>
+const JOINTS: readonly Situation['oldJoint'][] = [
+  'sweat',
+  'compression',
+  'push-fit',
+  'threaded',
+  'crimp',
+  'cinch',
+  'expansion',
+  'cement',
+  'none',
+]
+const MEASURES = [
+  ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
+  ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
+  ['reachMm', 'Stop to the fixture’s end', 'Along the way the connector will hang.'],
+] as const
+
+/** What holds at the place; every change gives a new answer. */
+export function ConditionPanel({ view, line }: { view: JobView; line: LineView }) {
+  const [asking, setAsking] = useState<(typeof MEASURES)[number] | null>(null)
+  const [both, setBoth] = useState(true)
+  const [more, setMore] = useState(false)
+  const conditions = conditionsOf(line)
+  const set = (patch: Partial<Situation>, label: string) =>
+    void setConditions(view, both ? view.lines : [line], patch, label)
+  const threaded =
+    (line.finding?.fields.snapshot as { classes?: { system: string }[] } | undefined)?.classes?.[0]
+      ?.system === 'IPS'
+
+  return (
+    <View testID="conditions">
+      {MEASURES.slice(0, 1).map((measure) => (
+        <Pressable
+          key={measure[0]}
+          role="button"
+          aria-label={measure[1]}
+          onPress={() => setAsking(measure)}
+          className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
+        >
+          <Txt className="flex-1">{measure[1]}</Txt>
+          {conditions[measure[0]] === null ? (
+            <Txt bold tone="patina">
+              measure
+            </Txt>
+          ) : (
+            <Length mm={conditions[measure[0]] ?? 0} size="l" />
+          )}
+        </Pressable>
+      ))}
+      <Toggle
+        label="Flame allowed"
+        value={conditions.flame}
+        onChange={(flame) => set({ flame }, flame ? 'Flame allowed' : 'No flame')}
+      />
+      <Toggle
+        label="Line dry"
+        detail={conditions.line === 'dry' ? undefined : 'a trickle will not stop'}
+        value={conditions.line === 'dry'}
+        onChange={(dry) => set({ line: dry ? 'dry' : 'trickle' }, dry ? 'Line dry' : 'Line trickles')}
+      />
+      <Toggle
+        label="Within reach later"
+        detail={conditions.access === 'reachable' ? undefined : 'the wall will be closed over it'}
+        value={conditions.access === 'reachable'}
+        onChange={(open) =>
+          set(
+            { access: open ? 'reachable' : 'closed-wall' },
+            open ? 'Within reach later' : 'Wall will be closed',
+          )
+        }
+      />
+      <Toggle
+        label="Water seen from this line"
+        value={conditions.waterSeen}
+        onChange={(waterSeen) => set({ waterSeen }, waterSeen ? 'Water seen' : 'Water not seen')}
+      />
+      <Pressable
+        role="button"
+        aria-expanded={more}
+        onPress={() => setMore(!more)}
+        className="min-h-[48px] justify-center"
+      >
+        <Txt bold tone="patina">
+          {more ? '− fewer conditions' : '+ more conditions'}
+        </Txt>
+      </Pressable>
+      {more ? (
+        <View>
+          <Choice
+            label="Old stop is joined by"
+            columns={3}
+            value={conditions.oldJoint}
+            options={JOINTS.map((value) => ({
+              value,
+              label: ANSWERS[value] ?? value,
+              sign: <JointSign kind={value} />,
+            }))}
+            onChange={(oldJoint) => set({ oldJoint }, `Old joint: ${ANSWERS[oldJoint]}`)}
+          />
+          {threaded || conditions.oldJoint === 'threaded' ? (
+            <Choice
+              label="Thread on the stub"
+              columns={3}
+              value={conditions.thread}
+              options={[
+                { value: 'NPT', label: 'NPT' },
+                { value: 'BSP', label: 'BSP' },
+                { value: 'none', label: 'none' },
+              ]}
+              onChange={(thread) => set({ thread }, `Thread: ${thread}`)}
+            />
+          ) : null}
+          {MEASURES.slice(1).map((measure) => (
+            <Pressable
+              key={measure[0]}
+              role="button"
+              aria-label={measure[1]}
+              onPress={() => setAsking(measure)}
+              className="min-h-[56px] flex-row items-center justify-between border-b border-rule"
+            >
+              <Txt className="flex-1">{measure[1]}</Txt>
+              {conditions[measure[0]] === null ? (
+                <Txt tone="patina">measure</Txt>
+              ) : (
+                <Length mm={conditions[measure[0]] ?? 0} />
+              )}
+            </Pressable>
+          ))}
+          <Toggle
+            label="End scored"
+            value={conditions.scored}
+            onChange={(scored) => set({ scored }, scored ? 'End scored' : 'End smooth')}
+          />
+          <Toggle
+            label="End out of round"
+            value={conditions.outOfRound}
+            onChange={(outOfRound) => set({ outOfRound }, outOfRound ? 'Out of round' : 'Round')}
+          />
+          <Toggle
+            label="Within 18 in of a heater"
+            value={conditions.nearHeater}
+            onChange={(nearHeater) =>
+              set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')
+            }
+          />
+          <Toggle
+            label="Both lines alike"
+            detail="a change here holds for hot and cold"
+            value={both}
+            onChange={setBoth}
+          />
+        </View>
+      ) : null}
+      {asking ? (
+        <Keypad
+          title={asking[1]}
+          hint={asking[2]}
+          onClose={() => setAsking(null)}
+          onEnter={(length) => {
+            setAsking(null)
+            set({ [asking[0]]: length.mm }, `${asking[1]}: ${length.text}`)
+          }}
+        />
+      ) : null}
+    </View>
+  )
+}

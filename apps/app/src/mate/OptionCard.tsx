@@ -1,0 +1,92 @@
+import type { MateOption } from '@diarmos/core'
+import { FAMILY_WORDS, METHOD_WORDS, REMOVAL_WORDS, reasonText, TOOL_WORDS } from '@diarmos/core/words'
+import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { Button } from '../ui/Button'
+import { minutes, money } from '../ui/money'
+import { Txt } from '../ui/Txt'
+
+/** A way in a few words: what joins the stub, and what follows. */
+export function optionTitle(option: MateOption): string {
+  return option.joints
+    .filter((joint) => joint.beforeStop)
+    .map((joint) => {
+      const part = option.parts[joint.to]
+      return `${METHOD_WORDS[joint.method]} ${part ? (FAMILY_WORDS[part.family] ?? part.family) : ''}`
+    })
+    .join(' → ')
+}
+
+function Figure({ label, value }: { label: string; value: string }) {
+  return (
+    <View className="mr-4">
+      <Txt bold size="l">
+        {value}
+      </Txt>
+      <Txt size="s" tone="soft">
+        {label}
+      </Txt>
+    </View>
+  )
+}
+
+interface Props {
+  option: MateOption
+  rank: number
+  chosen: boolean
+  together: boolean
+  onChoose: () => void
+}
+
+/** One way: what it is, what it costs, and why it is here. */
+export function OptionCard({ option, rank, chosen, together, onChoose }: Props) {
+  const unit = usePreferences((state) => state.unit)
+  const { costs, missingParts, missingTools, warnings } = option
+  const missing = [
+    missingParts.length > 0
+      ? `${missingParts.length} ${missingParts.length === 1 ? 'part' : 'parts'} from the counter`
+      : '',
+    ...missingTools.map((tool) => TOOL_WORDS[tool] ?? tool),
+  ].filter(Boolean)
+  return (
+    <View
+      testID={`option-${rank}`}
+      className={`mb-2 rounded-[4px] border-[1.5px] p-3 ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+    >
+      <Txt bold heading={3}>
+        {rank}. {optionTitle(option)}
+      </Txt>
+      <Txt size="s" tone="soft">
+        {REMOVAL_WORDS[option.removalId]}
+        {together ? ' · best for both lines together' : ''}
+      </Txt>
+      <View className="my-1 flex-row flex-wrap">
+        <Figure label="all told" value={money(costs.totalCents)} />
+        <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
+        <Figure label="hands" value={minutes(costs.labourSeconds)} />
+        <Figure label="water off, at least" value={minutes(option.waterOffSeconds)} />
+      </View>
+      {missing.length > 0 ? (
+        <Txt size="s" tone="amber" bold>
+          △ Not aboard: {missing.join(', ')}
+        </Txt>
+      ) : (
+        <Txt size="s" tone="patina" bold>
+          All aboard
+        </Txt>
+      )}
+      {warnings.slice(0, 3).map((warning) => (
+        <Txt key={warning.ruleId} size="s">
+          {warning.severity === 'warn' ? '△ ' : '· '}
+          {reasonText(warning, unit)}
+        </Txt>
+      ))}
+      <Button
+        kind={chosen ? 'plain' : 'primary'}
+        label={chosen ? '✓ Chosen' : 'Choose'}
+        onPress={onChoose}
+        className="mt-2"
+      />
+    </View>
+  )
+}

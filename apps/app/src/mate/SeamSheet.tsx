@@ -1,0 +1,74 @@
+import type { MateOption } from '@diarmos/core'
+import { CONSUMABLE_WORDS, METHOD_WORDS, reasonText, SEALS, STEPS, TOOL_WORDS } from '@diarmos/core/words'
+import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { Length } from '../ui/Length'
+import { SheetModal } from '../ui/SheetModal'
+import { Txt } from '../ui/Txt'
+
+function Line({ name, children }: { name: string; children: string }) {
+  return (
+    <View className="border-b border-rule py-2">
+      <Txt size="s" bold tone="soft">
+        {name}
+      </Txt>
+      <Txt>{children}</Txt>
+    </View>
+  )
+}
+
+/** A seam opened: its seal, its preparation, its tools, and why. */
+export function SeamSheet({
+  option,
+  seam,
+  onClose,
+}: {
+  option: MateOption
+  seam: number
+  onClose: () => void
+}) {
+  const unit = usePreferences((state) => state.unit)
+  const joint = option.joints[seam]
+  if (!joint) return null
+  const part = option.parts[joint.to]?.name ?? 'the fixture'
+  return (
+    <SheetModal title={`Seam ${seam + 1}: ${METHOD_WORDS[joint.method]}`} onClose={onClose}>
+      <Line name="Into">{part}</Line>
+      <View className="border-b border-rule py-2">
+        <Txt size="s" bold tone="soft">
+          Goes in
+        </Txt>
+        <Length mm={joint.maxMm} quantity="insertion-mark" size="l" />
+        <Txt size="s" tone="soft">
+          {joint.makeUpSource.title} ({joint.makeUpSource.certainty})
+        </Txt>
+      </View>
+      <Line name="Seals">{SEALS[joint.seal] ?? joint.seal}</Line>
+      {joint.consumables.length > 0 ? (
+        <Line name="Takes">{joint.consumables.map(({ id }) => CONSUMABLE_WORDS[id] ?? id).join(', ')}</Line>
+      ) : null}
+      <Line name="Tools">{joint.tools.map((tool) => TOOL_WORDS[tool] ?? tool).join(', ')}</Line>
+      <View className="border-b border-rule py-2">
+        <Txt size="s" bold tone="soft">
+          In order
+        </Txt>
+        {joint.steps.map((step) => (
+          <Txt key={step}>
+            ·{' '}
+            {(STEPS[step] ?? step)
+              .replace(/ to \{insertionMm:[^}]+\}|\{insertionMm:[^}]+\} /g, ' ')
+              .replace('{tool}', 'the cutter')}
+          </Txt>
+        ))}
+      </View>
+      {joint.reasons.map((reason) => (
+        <View key={reason.ruleId} className="py-2">
+          <Txt>{reasonText(reason, unit)}</Txt>
+          <Txt size="s" tone="soft">
+            {reason.source.title} ({reason.source.certainty})
+          </Txt>
+        </View>
+      ))}
+    </SheetModal>
+  )
+}

@@ -1,0 +1,103 @@
+import type { Plan } from '@diarmos/core'
+import { stepText } from '@diarmos/core/words'
+import { Linking, View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import type { JobView, LineView, Stage } from '../data/select'
+import { closeJob, tick } from '../job/actions'
+import { StageFrame } from '../job/StageFrame'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Note } from '../ui/Note'
+import { Txt } from '../ui/Txt'
+import type { Solved } from '../workers/solver'
+
+interface Props {
+  view: JobView
+  line: LineView
+  plan: Solved<Plan>
+  goTo: (stage: Stage | null) => void
+}
+
+/** Dry or wet, at every seam, now and again. */
+export function ProveStage({ view, plan, goTo }: Props) {
+  const unit = usePreferences((state) => state.unit)
+  const closed = view.job.fields.state === 'closed'
+  const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
+  const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
+  const wet = results.filter((result) => result === 'wet').length
+  const open = results.filter((result) => result === 'undone').length
+  const service = (lineId: string | null) =>
+    view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
+  if (proofs.length === 0)
+    return (
+      <StageFrame actions={<Button kind="primary" label="Choose a way first" onPress={() => goTo('mate')} />}>
+        <Txt size="l">Nothing to prove yet.</Txt>
+        <Txt tone="soft">Dry checks come with the seams that were made.</Txt>
+      </StageFrame>
+    )
+  return (
+    <StageFrame
+      actions={
+        closed ? (
+          <Button label="Open the job again" onPress={() => void closeJob(view, false)} />
+        ) : (
+          <Button
+            kind={wet === 0 && open === 0 ? 'primary' : 'plain'}
+            label={open > 0 ? `Close with ${open} checks to come` : 'Close the job'}
+            disabled={wet > 0}
+            {...(wet > 0 ? { hint: 'A seam is wet' } : {})}
+            onPress={() => void closeJob(view, true)}
+            testID="close-job"
+          />
+        )
+      }
+    >
+      <Txt bold size="l" heading={2}>
+        {closed ? 'Closed' : 'Is every seam dry?'}
+      </Txt>
+      <Txt tone="soft" className="mb-2">
+        Dry everything first, so that a drop is a leak.
+      </Txt>
+      {wet > 0 ? (
+        <Note kind="stop" title="A seam is wet">
+          Shut the water, make the seam again, and prove it again.
+        </Note>
+      ) : null}
+      {proofs.map((step, index) => {
+        const line = service(step.lineId)
+        const result = results[index]
+        return (
+          <View key={step.id} className="border-b border-rule py-2" testID={`proof-${step.id}`}>
+            <Txt bold tone={line ?? 'ink'}>
+              {line ? (line === 'hot' ? '▲ Hot' : '▼ Cold') : 'Both lines'}
+            </Txt>
+            <Choice
+              label={stepText(step, unit)}
+              value={result === 'dry' || result === 'wet' ? result : null}
+              options={[
+                { value: 'dry', label: 'dry' },
+                { value: 'wet', label: 'wet' },
+              ]}
+              onChange={(value) => void tick(view, step.lineId, step.id, result === value ? 'undone' : value)}
+            />
+          </View>
+        )
+      })}
+      <View className="mt-4">
+        <Txt bold size="s" tone="soft" heading={3}>
+          The record
+        </Txt>
+        <Button
+          kind="quiet"
+          label="Job sheet (PDF)"
+          onPress={() => void Linking.openURL(`/api/jobs/${view.job.id}/sheet.pdf`)}
+        />
+        <Button
+          kind="quiet"
+          label="Whole job (JSON)"
+          onPress={() => void Linking.openURL(`/api/jobs/${view.job.id}/file.json`)}
+        />
+      </View>
+    </StageFrame>
+  )
+}

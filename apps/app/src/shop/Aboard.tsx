@@ -1,0 +1,72 @@
+import { useState } from 'react'
+import { View } from 'react-native'
+import { Button } from '../ui/Button'
+import { Field } from '../ui/Field'
+import { Txt } from '../ui/Txt'
+import { useSolved } from '../workers/solver'
+import type { MateSettings } from './ShopPage'
+
+interface Props {
+  mate: MateSettings
+  onChange: (patch: Partial<MateSettings>, label: string) => void
+}
+
+const SHOWN = 12
+
+/** What the van carries, by part. */
+export function Aboard({ mate, onChange }: Props) {
+  const [search, setSearch] = useState('')
+  const catalogue = useSolved('catalogue', {})
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
+  const parts = (catalogue.answer ?? []).filter((part) =>
+    words.length === 0
+      ? (mate.partsAboard[part.id] ?? 0) > 0
+      : words.every((word) => part.name.toLowerCase().includes(word)),
+  )
+  const set = (id: string, name: string, count: number) =>
+    onChange(
+      { partsAboard: { ...mate.partsAboard, [id]: Math.max(0, count) } },
+      `${name}: ${Math.max(0, count)} aboard`,
+    )
+  return (
+    <View className="mt-4">
+      <Txt bold size="l" heading={2} className="mb-1">
+        Parts aboard
+      </Txt>
+      <Field label="Look up a part" value={search} onChange={setSearch} placeholder="1/2 push-fit coupling" />
+      {parts.slice(0, SHOWN).map((part) => {
+        const count = mate.partsAboard[part.id] ?? 0
+        return (
+          <View key={part.id} className="min-h-[56px] flex-row items-center border-b border-rule">
+            <Txt className="flex-1" size="s">
+              {part.name}
+            </Txt>
+            <Button
+              kind="quiet"
+              label="−"
+              hint={`one ${part.name} less`}
+              onPress={() => set(part.id, part.name, count - 1)}
+              className="w-[52px]"
+            />
+            <Txt bold size="l" className="w-[36px] text-center">
+              {count}
+            </Txt>
+            <Button
+              kind="quiet"
+              label="+"
+              hint={`one ${part.name} more`}
+              onPress={() => set(part.id, part.name, count + 1)}
+              className="w-[52px]"
+            />
+          </View>
+        )
+      })}
+      {parts.length > SHOWN ? (
+        <Txt size="s" tone="soft">
+          {parts.length - SHOWN} more: say it more closely.
+        </Txt>
+      ) : null}
+      {parts.length === 0 ? <Txt tone="soft">Nothing aboard by that name.</Txt> : null}
+    </View>
+  )
+}

@@ -1,0 +1,173 @@
+import { type LengthUnit, type ParsedLength, parseLength } from '@diarmos/core/units'
+import { useEffect, useState } from 'react'
+import { Pressable, View } from 'react-native'
+import { prefer, usePreferences } from '../data/preferences'
+import { Button } from './Button'
+import { SheetModal } from './SheetModal'
+import { Txt } from './Txt'
+
+interface Props {
+  title: string
+  hint?: string
+  onClose: () => void
+  onEnter: (length: ParsedLength) => void
+}
+
+const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '⌫'] as const
+const EIGHTHS = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'] as const
+const SIXTEENTHS = ['1/16', '3/16', '5/16', '7/16', '9/16', '11/16', '13/16', '15/16'] as const
+
+interface Entry {
+  digits: string
+  fraction: string
+}
+
+function textOf({ digits, fraction }: Entry): string {
+  if (!fraction) return digits
+  return digits && digits !== '0' ? `${digits} ${fraction}` : fraction
+}
+
+function press(entry: Entry, key: string): Entry {
+  if (key === '⌫')
+    return entry.fraction ? { ...entry, fraction: '' } : { ...entry, digits: entry.digits.slice(0, -1) }
+  if (key === '.')
+    return entry.digits.includes('.') || entry.fraction ? entry : { ...entry, digits: `${entry.digits}.` }
+  if (entry.digits.length >= 6) return entry
+  return { ...entry, digits: entry.digits + key }
+}
+
+function Key({
+  label,
+  onPress,
+  chosen = false,
+  small = false,
+}: {
+  label: string
+  onPress: () => void
+  chosen?: boolean
+  small?: boolean
+}) {
+  return (
+    <Pressable
+      role="button"
+      aria-label={label === '⌫' ? 'Delete' : label === '.' ? 'Point' : label}
+      onPress={onPress}
+      className={`min-h-[52px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] active:bg-patina-wash ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+    >
+      <Txt bold size={small ? 'm' : 'xl'}>
+        {label}
+      </Txt>
+    </Pressable>
+  )
+}
+
+/**
+ * The measuring keypad: whole inches, then a fraction by one tap; or a decimal; or millimetres. What is entered is
+ * handed over as written, with its unit and resolution.
+ */
+export function Keypad({ title, hint, onClose, onEnter }: Props) {
+  const unit = usePreferences((state) => state.unit)
+  const [entry, setEntry] = useState<Entry>({ digits: '', fraction: '' })
+  const written = textOf(entry)
+  const parsed = parseLength(unit === 'mm' ? `${written} mm` : written, { unit })
+  const changeUnit = (next: LengthUnit) => {
+    prefer({ unit: next })
+    setEntry({ digits: '', fraction: '' })
+  }
+  const enter = () => {
+    if (parsed.ok) onEnter({ ...parsed, text: unit === 'mm' ? `${written} mm` : written })
+  }
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (/^[0-9.]$/.test(event.key)) setEntry((held) => press(held, event.key))
+      else if (event.key === 'Backspace') setEntry((held) => press(held, '⌫'))
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+
+  return (
+    <SheetModal title={title} onClose={onClose}>
+      {hint ? (
+        <Txt size="s" tone="soft" className="mb-1">
+          {hint}
+        </Txt>
+      ) : null}
+      <View className="mb-2 flex-row items-center justify-between border-b-2 border-ink">
+        <View aria-live="polite" className="min-h-[56px] flex-1 flex-row items-center gap-2">
+          <Txt bold size="xxl">
+            {entry.digits || (entry.fraction ? '' : '–')}
+          </Txt>
+          {entry.fraction ? (
+            <View className="items-center" aria-label={entry.fraction}>
+              <Txt bold size="l" className="border-b-2 border-ink px-1">
+                {entry.fraction.split('/')[0]}
+              </Txt>
+              <Txt bold size="l" className="px-1">
+                {entry.fraction.split('/')[1]}
+              </Txt>
+            </View>
+          ) : null}
+          <Txt size="l" tone="soft">
+            {unit}
+          </Txt>
+        </View>
+        <View className="w-[132px] flex-row gap-1 py-1" role="radiogroup" aria-label="Unit">
+          {(['in', 'mm'] as const).map((value) => (
+            <Pressable
+              key={value}
+              role="radio"
+              aria-checked={unit === value}
+              aria-label={value === 'in' ? 'inches' : 'millimetres'}
+              onPress={() => changeUnit(value)}
+              className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] ${unit === value ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+            >
+              <Txt bold>{value}</Txt>
+            </Pressable>
+          ))}
+        </View>
+      </View>
+      {unit === 'in' ? (
+        <View className="mb-1 gap-1">
+          {[EIGHTHS, SIXTEENTHS].map((row) => (
+            <View key={row[0]} className="flex-row gap-1">
+              {row.map((fraction) => (
+                <Key
+                  key={fraction}
+                  small
+                  label={fraction}
+                  chosen={entry.fraction === fraction}
+                  onPress={() =>
+                    setEntry((held) =>
+                      held.digits.includes('.')
+                        ? held
+                        : { ...held, fraction: held.fraction === fraction ? '' : fraction },
+                    )
+                  }
+                />
+              ))}
+            </View>
+          ))}
+        </View>
+      ) : null}
+      <View className="gap-1">
+        {[0, 3, 6, 9].map((from) => (
+          <View key={from} className="flex-row gap-1">
+            {DIGITS.slice(from, from + 3).map((digit) => (
+              <Key key={digit} label={digit} onPress={() => setEntry((held) => press(held, digit))} />
+            ))}
+          </View>
+        ))}
+      </View>
+      <View className="mt-2">
+        {!parsed.ok && written !== '' ? (
+          <Txt size="s" tone="oxide" role="alert">
+            {parsed.message}
+          </Txt>
+        ) : null}
+        <Button kind="primary" label="Enter" disabled={!parsed.ok} onPress={enter} />
+      </View>
+    </SheetModal>
+  )
+}

@@ -1,0 +1,43 @@
+import X from 'lucide-react-native/icons/x'
+import type { ReactNode } from 'react'
+import { Modal, Pressable, ScrollView, View } from 'react-native'
+import { usePalette } from './palette'
+import { Txt } from './Txt'
+
+interface Props {
+  title: string
+  onClose: () => void
+  children: ReactNode
+}
+
+/** Something asked from below, in reach of the thumb. Escape and the cross close it. */
+export function SheetModal({ title, onClose, children }: Props) {
+  const palette = usePalette()
+  return (
+    <Modal transparent visible animationType="none" onRequestClose={onClose}>
+      <View className="flex-1 items-center justify-end bg-black/50">
+        <Pressable className="w-full flex-1" onPress={onClose} aria-hidden tabIndex={-1} />
+        <View
+          role="dialog"
+          aria-label={title}
+          className="max-h-[88%] w-full max-w-[560px] rounded-t-[10px] border-t-2 border-patina bg-sheet px-4 pb-6 pt-2"
+        >
+          <View className="mb-1 flex-row items-center justify-between">
+            <Txt bold size="l" heading={2} className="flex-1">
+              {title}
+            </Txt>
+            <Pressable
+              role="button"
+              aria-label="Close"
+              onPress={onClose}
+              className="h-12 w-12 items-center justify-center"
+            >
+              <X size={26} color={palette.ink} />
+            </Pressable>
+          </View>
+          <ScrollView>{children}</ScrollView>
+        </View>
+      </View>
+    </Modal>
+  )
+}

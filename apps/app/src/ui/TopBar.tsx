@@ -1,0 +1,43 @@
+import { router } from 'expo-router'
+import ChevronLeft from 'lucide-react-native/icons/chevron-left'
+import type { ReactNode } from 'react'
+import { Pressable, View } from 'react-native'
+import { usePalette } from './palette'
+import { SyncState, ThemeButton } from './StatusLine'
+import { Txt } from './Txt'
+
+interface Props {
+  title: string
+  detail?: string
+  children?: ReactNode
+}
+
+/** Where we are, and the way back. */
+export function TopBar({ title, detail, children }: Props) {
+  const palette = usePalette()
+  return (
+    <View className="min-h-[52px] flex-row items-center border-b border-rule">
+      <Pressable
+        role="button"
+        aria-label="Back"
+        onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+        className="h-12 w-12 items-center justify-center"
+      >
+        <ChevronLeft size={28} color={palette.ink} />
+      </Pressable>
+      <View className="flex-1">
+        <Txt bold heading={1} numberOfLines={1}>
+          {title}
+        </Txt>
+        {detail ? (
+          <Txt size="s" tone="soft" numberOfLines={1}>
+            {detail}
+          </Txt>
+        ) : null}
+        <SyncState />
+      </View>
+      {children}
+      <ThemeButton />
+    </View>
+  )
+}

@@ -1,0 +1,6 @@
+/// <reference types="nativewind/types" />
+declare module '*.css'
+declare module '*.ttf' {
+  const asset: number
+  export default asset
+}
