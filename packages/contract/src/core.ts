@@ -323,6 +323,7 @@ export const drawRequest = z.object({
   plateMm: z.number().min(0).max(80).optional(),
   unit,
   widthPx: z.number().min(80).max(8000).optional(),
+  heightPx: z.number().min(80).max(8000).optional(),
   stage: z.enum(['find', 'fixture', 'mate', 'cut', 'make', 'prove']).optional(),
 }) satisfies z.ZodType<DrawRequest>
 

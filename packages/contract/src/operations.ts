@@ -1,6 +1,7 @@
 import {
   type Belief,
   CATALOG,
+  cheapestWay,
   drawJointLine,
   formatLength,
   identify,
@@ -40,8 +41,7 @@ function decisionFor(context: z.output<typeof decisionContext>): (pipeId: string
     const held = made.get(pipeId)
     if (held) return held
     const pipe = PIPES.find((entry) => entry.id === pipeId)
-    const result = mate({ lines: [{ ...context.line, pipeId }], settings: context.settings, k: 1 })
-    const option = result.lines[0]?.options[0]
+    const option = cheapestWay({ ...context.line, pipeId }, context.settings)
     // what is bought and done, and what it may carry: pipes that agree in all of it need not be told apart
     const decision = [
       option ? option.id : 'none',

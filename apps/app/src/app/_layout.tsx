@@ -2,20 +2,23 @@ import '../../global.css'
 import regular from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf'
 import bold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'
 import { useFonts } from 'expo-font'
-import { Stack } from 'expo-router'
-import { useEffect } from 'react'
+import { DefaultTheme, Stack, ThemeProvider } from 'expo-router'
+import { lazy, Suspense, useEffect } from 'react'
 import { View } from 'react-native'
 import { showTheme } from '../data/preferences'
 import { registerServiceWorker } from '../data/serviceWorker'
 import { begin, syncSoon, useData } from '../data/store'
-import { SignIn } from '../shop/SignIn'
-import { Snackbar } from '../ui/Snackbar'
+import { usePalette } from '../ui/palette'
+
+// asked for only by those who are not signed in yet
+const SignIn = lazy(() => import('../shop/SignIn').then((module) => ({ default: module.SignIn })))
 
 showTheme()
 
 export default function RootLayout() {
   const [fontsLoaded, fontError] = useFonts({ Hyperlegible: regular, HyperlegibleBold: bold })
   const status = useData((state) => state.status)
+  const palette = usePalette()
   useEffect(() => {
     void begin()
     registerServiceWorker()
@@ -29,17 +32,19 @@ export default function RootLayout() {
     }
   }, [])
   if (status === 'starting' || !(fontsLoaded || fontError)) return <View className="flex-1 bg-sheet" />
-  if (status === 'signed-out') return <SignIn />
+  if (status === 'signed-out')
+    return (
+      <View className="flex-1 bg-sheet">
+        <Suspense fallback={null}>
+          <SignIn />
+        </Suspense>
+      </View>
+    )
   return (
-    <View className="flex-1 bg-sheet">
-      <Stack
-        screenOptions={{
-          headerShown: false,
-          animation: 'none',
-          contentStyle: { backgroundColor: 'transparent' },
-        }}
-      />
-      <Snackbar />
-    </View>
+    <ThemeProvider value={{ ...DefaultTheme, colors: { ...DefaultTheme.colors, background: palette.sheet } }}>
+      <View className="flex-1 bg-sheet">
+        <Stack screenOptions={{ headerShown: false, animation: 'none' }} />
+      </View>
+    </ThemeProvider>
   )
 }

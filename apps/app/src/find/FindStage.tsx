@@ -1,6 +1,7 @@
 import type { Belief } from '@diarmos/core'
 import { SIGN_ANSWERS } from '@diarmos/core/answers'
-import { ANSWERS, HAZARDS, odds, QUESTIONS, reasonText } from '@diarmos/core/words'
+import { ANSWERS, HAZARDS, odds, QUESTIONS } from '@diarmos/core/words/find'
+import { reasonText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'

@@ -1,7 +1,7 @@
 import { router } from 'expo-router'
 import { Pressable, ScrollView } from 'react-native'
 import { useDocs } from '../data/select'
-import { ERA_WORDS } from '../job/NewJob'
+import { ERA_WORDS } from '../job/eras'
 import { Txt } from '../ui/Txt'
 
 /** Every house the shop knows. */

@@ -1,4 +1,4 @@
-import { METHOD_WORDS } from '@diarmos/core/words'
+import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { router } from 'expo-router'
 import { Pressable, ScrollView, View } from 'react-native'
 import { useDoc, useDocs } from '../data/select'

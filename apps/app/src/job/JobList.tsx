@@ -1,4 +1,3 @@
-import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict'
 import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
 import { Pressable, ScrollView, View } from 'react-native'
@@ -8,6 +7,15 @@ import { Button } from '../ui/Button'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { StageRule } from './StageRule'
+
+const DAY_MS = 86_400_000
+const days = new Intl.RelativeTimeFormat('en', { numeric: 'auto' })
+
+/** `today`, `yesterday`, `12 days ago`. */
+function openedDay(instant: string): string {
+  const midnight = (date: Date) => new Date(date).setHours(0, 0, 0, 0)
+  return days.format(Math.round((midnight(new Date(instant)) - midnight(new Date())) / DAY_MS), 'day')
+}
 
 function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }) {
   const view = useJob(job.id)
@@ -25,8 +33,7 @@ function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }
         {job.fields.title}
       </Txt>
       <Txt size="s" tone="soft">
-        {view.point.fields.name}, {view.property.fields.label} ·{' '}
-        {formatDistanceToNowStrict(new Date(job.fields.openedAt), { addSuffix: true })}
+        {view.point.fields.name}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
       </Txt>
       <StageRule stage={view.stage} closed={closed} />
     </Pressable>

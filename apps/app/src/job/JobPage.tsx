@@ -106,6 +106,7 @@ function useScene(
   belief: Belief | null,
   stage: Stage,
   widthPx: number,
+  heightPx: number,
 ) {
   const unit = usePreferences((state) => state.unit)
   const request = useMemo(() => {
@@ -122,9 +123,10 @@ function useScene(
       plateMm: conditions.plateMm,
       unit,
       widthPx,
+      heightPx,
       stage,
     }
-  }, [line, belief, stage, unit, view.job.fields.fixtureId, widthPx])
+  }, [line, belief, stage, unit, view.job.fields.fixtureId, widthPx, heightPx])
   return useSolved('draw', request)
 }
 
@@ -141,7 +143,8 @@ function Page({ view }: { view: JobView }) {
   const belief = useSolved('identify', line ? identifyRequest(view, line, known, settings) : null)
   const mate = useSolved('mate', mateRequest(view, settings))
   const plan = useSolved('sequence', planRequest(view, settings))
-  const scene = useScene(view, line, belief.answer, shown, wide ? 560 : 360)
+  const height = wide ? 520 : shown === 'find' ? 130 : line?.mating && !line.findingStale ? 250 : 170
+  const scene = useScene(view, line, belief.answer, shown, wide ? 520 : 370, height)
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -188,12 +191,12 @@ function Page({ view }: { view: JobView }) {
   const drawing = scene.answer ? (
     <SceneView
       scene={scene.answer.scene}
-      height={wide ? 520 : shown === 'find' ? 130 : line.mating && !line.findingStale ? 240 : 170}
+      height={height}
       label={`Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`}
       {...(line.mating ? { onSeam: setSeam } : {})}
     />
   ) : (
-    <View style={{ height: wide ? 520 : 150 }} />
+    <View style={{ height }} />
   )
   const stale = view.lines.some((entry) => entry.findingStale || entry.matingStale)
   const strip = <StageStrip shown={shown} reached={view.stage} stale={stale} onShow={setStage} />

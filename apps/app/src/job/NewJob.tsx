@@ -10,6 +10,7 @@ import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
+import { ERA_WORDS } from './eras'
 
 interface Entry {
   title: string
@@ -20,15 +21,6 @@ interface Entry {
   point: string
 }
 
-export const ERA_WORDS: Readonly<Record<EntityFields<'property'>['era'], string>> = {
-  'before-1940': 'before 1940',
-  '1940-1965': '1940 to 1965',
-  '1965-1978': '1965 to 1978',
-  '1978-1995': '1978 to 1995',
-  '1995-2010': '1995 to 2010',
-  'since-2010': 'since 2010',
-  unknown: 'not known',
-}
 const NEW = 'new'
 
 /** Opens a job: which house, which point, what is wrong. */

@@ -1,5 +1,5 @@
 import type { PlannedStep } from '@diarmos/core'
-import { stepText } from '@diarmos/core/words'
+import { stepText } from '@diarmos/core/words/steps'
 import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { minutes } from '../ui/money'

@@ -1,4 +1,4 @@
-import { ANSWERS } from '@diarmos/core/words'
+import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { conditionsOf, type JobView, type LineView } from '../data/select'

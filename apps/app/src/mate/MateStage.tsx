@@ -1,5 +1,6 @@
 import type { LineResult, MateOption, MateResult, Reason } from '@diarmos/core'
-import { CHANGES, METHOD_WORDS, reasonText } from '@diarmos/core/words'
+import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { CHANGES, reasonText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'

@@ -1,5 +1,7 @@
 import type { MateOption } from '@diarmos/core'
-import { FAMILY_WORDS, METHOD_WORDS, REMOVAL_WORDS, reasonText, TOOL_WORDS } from '@diarmos/core/words'
+import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { REMOVAL_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
+import { reasonText } from '@diarmos/core/words/reasons'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Button } from '../ui/Button'

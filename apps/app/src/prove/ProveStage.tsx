@@ -1,5 +1,5 @@
 import type { Plan } from '@diarmos/core'
-import { stepText } from '@diarmos/core/words'
+import { stepText } from '@diarmos/core/words/steps'
 import { Linking, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'

@@ -1,6 +1,6 @@
-import { CONSUMABLE_WORDS, FAMILY_WORDS, METHOD_WORDS, TOOL_WORDS } from '@diarmos/core/words'
-import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
+import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
+import { lazy, Suspense, useState } from 'react'
 import { ScrollView, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
@@ -8,11 +8,12 @@ import { type Edit, edit, leave, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
-import { Field } from '../ui/Field'
-import { SheetModal } from '../ui/SheetModal'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { Aboard } from './Aboard'
+import type { NumberEntry } from './NumbersSheet'
+
+const NumbersSheet = lazy(() => import('../forms').then((module) => ({ default: module.NumbersSheet })))
 
 export type MateSettings = EntityFields<'settings'>['mate']
 type HouseRules = MateSettings['houseRules']
@@ -74,77 +75,6 @@ const RULES: readonly {
     ],
   },
 ]
-
-/** A number as it was typed, or the reason why it is none. */
-export function readNumber(text: string, most: number): number | string {
-  const value = Number(text.trim().replace(',', '.'))
-  if (text.trim() === '' || Number.isNaN(value)) return 'This is no number.'
-  if (value < 0) return 'It cannot be negative.'
-  if (value > most) return `At most ${most}.`
-  return value
-}
-
-interface NumberEntry {
-  name: string
-  label: string
-  value: number
-  suffix: string
-  most: number
-}
-
-/** Some numbers in one sheet, saved together. */
-function NumbersSheet({
-  title,
-  entries,
-  onSave,
-  onClose,
-}: {
-  title: string
-  entries: readonly NumberEntry[]
-  onSave: (values: Record<string, number>) => void
-  onClose: () => void
-}) {
-  // names hold dots and slashes, so the form counts them instead
-  const { control, handleSubmit } = useForm<Record<string, string>>({
-    defaultValues: Object.fromEntries(entries.map(({ value }, index) => [`n${index}`, String(value)])),
-  })
-  const save = handleSubmit((texts) => {
-    onSave(
-      Object.fromEntries(
-        entries.map(({ name, most }, index) => [name, readNumber(texts[`n${index}`] ?? '', most) as number]),
-      ),
-    )
-    onClose()
-  })
-  return (
-    <SheetModal title={title} onClose={onClose}>
-      {entries.map(({ name, label, suffix, most }, index) => (
-        <Controller
-          key={name}
-          control={control}
-          name={`n${index}`}
-          rules={{
-            validate: (text) =>
-              typeof readNumber(text ?? '', most) === 'string'
-                ? (readNumber(text ?? '', most) as string)
-                : true,
-          }}
-          render={({ field, fieldState }) => (
-            <Field
-              label={label}
-              value={field.value ?? ''}
-              onChange={field.onChange}
-              error={fieldState.error?.message}
-              inputMode="decimal"
-              suffix={suffix}
-            />
-          )}
-        />
-      ))}
-      <Button kind="primary" label="Save" onPress={() => void save()} />
-    </SheetModal>
-  )
-}
 
 function Settings({ settings }: { settings: Doc<'settings'> }) {
   const { mate } = settings.fields
@@ -274,7 +204,9 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
       })}
       <Aboard mate={mate} onChange={change} />
       {sheet ? (
-        <NumbersSheet title={sheet.label} entries={sheet.entries} onSave={sheet.save} onClose={close} />
+        <Suspense fallback={null}>
+          <NumbersSheet title={sheet.label} entries={sheet.entries} onSave={sheet.save} onClose={close} />
+        </Suspense>
       ) : null}
     </View>
   )

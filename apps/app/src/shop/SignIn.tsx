@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
 import { View } from 'react-native'
 import { ApiError, signIn } from '../data/api'
 import { open } from '../data/store'
@@ -9,23 +8,32 @@ import { Mark } from '../ui/Mark'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 
-interface Entry {
-  email: string
-  password: string
-}
+// Two fields, and the first screen there is: it does without the form library, which would be a third of its load.
 
 /** Who is working. */
 export function SignIn({ title = 'Sign in' }: { title?: string }) {
-  const { control, handleSubmit, formState } = useForm<Entry>({ defaultValues: { email: '', password: '' } })
-  const [fault, setFault] = useState<string | null>(null)
-  const submit = handleSubmit(async ({ email, password }) => {
-    setFault(null)
-    try {
-      await open(await signIn(email, password))
-    } catch (error) {
-      setFault(error instanceof ApiError ? error.message : 'This did not work; try again.')
-    }
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [state, setState] = useState<{ busy: boolean; tried: boolean; fault: string | null }>({
+    busy: false,
+    tried: false,
+    fault: null,
   })
+  const emailFault = /\S+@\S+/.test(email) ? undefined : 'An address has an @ in it.'
+  const passwordFault = password === '' ? 'The password is missing.' : undefined
+  const submit = async () => {
+    if (emailFault || passwordFault) {
+      setState({ busy: false, tried: true, fault: null })
+      return
+    }
+    setState({ busy: true, tried: true, fault: null })
+    try {
+      await open(await signIn(email.trim(), password))
+    } catch (error) {
+      const fault = error instanceof ApiError ? error.message : 'This did not work; try again.'
+      setState({ busy: false, tried: true, fault })
+    }
+  }
   return (
     <View role="main" className="mx-auto w-full max-w-[420px] flex-1 justify-end px-5 pb-10 pt-8">
       <View className="mb-auto mt-6 items-start">
@@ -40,46 +48,29 @@ export function SignIn({ title = 'Sign in' }: { title?: string }) {
       <Txt bold size="l" heading={2} className="mb-2">
         {title}
       </Txt>
-      <Controller
-        control={control}
-        name="email"
-        rules={{
-          required: 'Your address is missing.',
-          pattern: { value: /\S+@\S+/, message: 'This is no address.' },
-        }}
-        render={({ field, fieldState }) => (
-          <Field
-            label="Address"
-            value={field.value}
-            onChange={field.onChange}
-            error={fieldState.error?.message}
-            inputMode="email"
-            autoComplete="username"
-            autoCapitalize="none"
-          />
-        )}
+      <Field
+        label="Address"
+        value={email}
+        onChange={setEmail}
+        error={state.tried ? emailFault : undefined}
+        inputMode="email"
+        autoComplete="username"
+        autoCapitalize="none"
       />
-      <Controller
-        control={control}
-        name="password"
-        rules={{ required: 'The password is missing.' }}
-        render={({ field, fieldState }) => (
-          <Field
-            label="Password"
-            value={field.value}
-            onChange={field.onChange}
-            error={fieldState.error?.message}
-            secureTextEntry
-            autoComplete="current-password"
-            onSubmitEditing={() => void submit()}
-          />
-        )}
+      <Field
+        label="Password"
+        value={password}
+        onChange={setPassword}
+        error={state.tried ? passwordFault : undefined}
+        secureTextEntry
+        autoComplete="current-password"
+        onSubmitEditing={() => void submit()}
       />
-      {fault ? <Note kind="caution" title={fault} /> : null}
+      {state.fault ? <Note kind="caution" title={state.fault} /> : null}
       <Button
         kind="primary"
-        label={formState.isSubmitting ? 'Signing in …' : 'Sign in'}
-        disabled={formState.isSubmitting}
+        label={state.busy ? 'Signing in …' : 'Sign in'}
+        disabled={state.busy}
         onPress={() => void submit()}
         className="mt-2"
       />

@@ -36,25 +36,44 @@ function press(entry: Entry, key: string): Entry {
   return { ...entry, digits: entry.digits + key }
 }
 
-function Key({
-  label,
+/** A fraction set as a fraction, small enough for eight in a row. */
+function FractionKey({
+  fraction,
   onPress,
-  chosen = false,
-  small = false,
+  chosen,
 }: {
-  label: string
+  fraction: string
   onPress: () => void
-  chosen?: boolean
-  small?: boolean
+  chosen: boolean
 }) {
+  const [above, below] = fraction.split('/')
+  return (
+    <Pressable
+      role="button"
+      aria-label={fraction}
+      aria-pressed={chosen}
+      onPress={onPress}
+      className={`min-h-[56px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] active:bg-patina-wash ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+    >
+      <Txt bold className="border-b-[1.5px] border-ink px-0.5">
+        {above}
+      </Txt>
+      <Txt bold className="px-0.5">
+        {below}
+      </Txt>
+    </Pressable>
+  )
+}
+
+function Key({ label, onPress }: { label: string; onPress: () => void }) {
   return (
     <Pressable
       role="button"
       aria-label={label === '⌫' ? 'Delete' : label === '.' ? 'Point' : label}
       onPress={onPress}
-      className={`min-h-[52px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] active:bg-patina-wash ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+      className={`min-h-[52px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] active:bg-patina-wash border-rule bg-raised`}
     >
-      <Txt bold size={small ? 'm' : 'xl'}>
+      <Txt bold size="xl">
         {label}
       </Txt>
     </Pressable>
@@ -133,10 +152,9 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
           {[EIGHTHS, SIXTEENTHS].map((row) => (
             <View key={row[0]} className="flex-row gap-1">
               {row.map((fraction) => (
-                <Key
+                <FractionKey
                   key={fraction}
-                  small
-                  label={fraction}
+                  fraction={fraction}
                   chosen={entry.fraction === fraction}
                   onPress={() =>
                     setEntry((held) =>

@@ -1,16 +1,18 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off'
 import Moon from 'lucide-react-native/icons/moon'
 import Sun from 'lucide-react-native/icons/sun'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { isDark, toggleTheme, usePreferences } from '../data/preferences'
 import { discardRefused, useData } from '../data/store'
-import { SignIn } from '../shop/SignIn'
 import { Button } from './Button'
 import { Note } from './Note'
 import { usePalette } from './palette'
 import { SheetModal } from './SheetModal'
 import { Txt } from './Txt'
+import { UndoButton } from './UndoButton'
+
+const SignIn = lazy(() => import('../shop/SignIn').then((module) => ({ default: module.SignIn })))
 
 /** Paper or cabinet, in one tap. */
 export function ThemeButton() {
@@ -73,7 +75,9 @@ export function SyncState() {
       ) : null}
       {open === 'sign-in' && expired ? (
         <SheetModal title="Signed out by the shop" onClose={() => setOpen(null)}>
-          <SignIn title="Sign in again; nothing is lost" />
+          <Suspense fallback={null}>
+            <SignIn title="Sign in again; nothing is lost" />
+          </Suspense>
         </SheetModal>
       ) : null}
     </View>
@@ -90,6 +94,7 @@ export function StatusLine() {
         </Txt>
         <SyncState />
       </View>
+      <UndoButton />
       <ThemeButton />
     </View>
   )

@@ -5,6 +5,7 @@ import { Pressable, View } from 'react-native'
 import { usePalette } from './palette'
 import { SyncState, ThemeButton } from './StatusLine'
 import { Txt } from './Txt'
+import { UndoButton } from './UndoButton'
 
 interface Props {
   title: string
@@ -37,6 +38,7 @@ export function TopBar({ title, detail, children }: Props) {
         <SyncState />
       </View>
       {children}
+      <UndoButton />
       <ThemeButton />
     </View>
   )

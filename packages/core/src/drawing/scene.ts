@@ -22,11 +22,13 @@ export interface DrawRequest {
   readonly unit: LengthUnit
   /** Width it will be shown at, px: sets the size of lettering. */
   readonly widthPx?: number
+  /** Height it will be shown at, px. */
+  readonly heightPx?: number
   /** Which things to add: dimensions of the cut, captive parts drawn waiting on the pipe. */
   readonly stage?: 'find' | 'fixture' | 'mate' | 'cut' | 'make' | 'prove'
 }
 
-const HOSE_DRAWN_MM = 84
+const HOSE_DRAWN_MM = 64
 const IN_WALL_MM = 16
 const WAITING_MM = 9
 
@@ -312,7 +314,6 @@ export function drawJointLine(request: DrawRequest): Scene {
   else if (request.outline && request.outline.length > 0) drawGhost(sheet, request.outline, stubMm)
   else drawGhost(sheet, [{ odMm: 15.875, weight: 0.02 }], stubMm)
 
-  let widthMm = 150
   if (option) {
     const assembly = assemble(option, stubMm)
     assembly.parts.forEach(({ fitting, placement }, index) => {
@@ -331,8 +332,8 @@ export function drawJointLine(request: DrawRequest): Scene {
     })
     if (request.fixtureId) drawFixture(sheet, request.fixtureId, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
-    widthMm = bounds.maxX - bounds.minX
-    const text = textSize(widthMm, request.widthPx)
+    // dimensions still to come below take about a quarter of the height
+    const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
     assembly.seams.forEach((seam, index) => {
       const across: Point = [-seam.axis[1], seam.axis[0]]
       const reach = 17 + text
@@ -397,7 +398,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       )
     }
   } else {
-    const text = textSize(widthMm, request.widthPx)
+    const text = textSize(150, 110, request)
     if (request.fixtureId) {
       const far: Point = [stubMm + 46, 70]
       drawFixture(sheet, request.fixtureId, far, [0, 1])
@@ -449,7 +450,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   }
 }
 
-function textSize(widthMm: number, widthPx = 360): number {
-  // never under 13 px where it is shown
-  return (widthMm / widthPx) * 13
+/** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
+function textSize(widthMm: number, heightMm: number, { widthPx = 360, heightPx = 400 }: DrawRequest): number {
+  return 14 * Math.max(widthMm / widthPx, heightMm / heightPx)
 }

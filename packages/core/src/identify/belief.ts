@@ -4,10 +4,10 @@ import { hazards } from './hazards'
 import type { SurfaceId } from './instruments'
 import {
   type GroupLikelihood,
-  groupLikelihood,
   outsideModel,
   SURFACE_ENTRIES,
   toReading,
+  unevenLikelihood,
   wallModel,
 } from './likelihood'
 import { logPrintLikelihood } from './print'
@@ -35,6 +35,8 @@ export interface Cell {
 /** The right decision must be at least this likely before asking stops. */
 export const ENOUGH = 0.97
 const DISAGREES = 0.6
+/** Pipes less likely than this are not asked what they would decide. */
+const DECIDES = 1e-3
 
 /** The part-and-hazard class of a pipe: grades that take the same parts are one. */
 export function classIdOf(pipe: Pick<Pipe, 'material' | 'system' | 'nominal'>): string {
@@ -78,12 +80,12 @@ function infer(request: IdentifyRequest, observations: readonly Observation[]): 
       if (outside.length > 0) {
         // "None of these" may have any diameter: one broad shift.
         const model = pipe ? outsideModel(pipe, surface) : { mean: 40, shift: 30 ** 2, scatter: 0.04 }
-        group = groupLikelihood(outside, model.mean, model.shift, model.scatter)
+        group = unevenLikelihood(outside, model)
         log += group.log
       }
       if (wall.length > 0) {
         const model = pipe ? wallModel(pipe, surface) : { mean: 3, shift: 4, scatter: 0.01 }
-        log += groupLikelihood(wall, model.mean, model.shift, model.scatter).log
+        log += unevenLikelihood(wall, model).log
       }
       raw.push({ pipe, surface: surfaceId, log, outside: group })
     }
@@ -181,8 +183,16 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
   const full = infer(request, observations)
   const classes = classBeliefs(full.cells, priors)
   const none = full.cells.reduce((sum, cell) => sum + (cell.pipe ? 0 : cell.weight), 0)
+  const weightOf = new Map<string, number>()
+  for (const cell of full.cells)
+    if (cell.pipe) weightOf.set(cell.pipe.id, (weightOf.get(cell.pipe.id) ?? 0) + cell.weight)
+  // a pipe that is all but ruled out cannot tip the balance, and a decision is dear
   const decisionOf = (pipe: Pipe | null): string =>
-    pipe === null ? 'none' : decide ? decide(pipe.id) : classIdOf(pipe)
+    pipe === null
+      ? 'none'
+      : decide && (weightOf.get(pipe.id) ?? 0) > DECIDES
+        ? decide(pipe.id)
+        : classIdOf(pipe)
 
   const byDecision = new Map<string, number>()
   for (const cell of full.cells) {

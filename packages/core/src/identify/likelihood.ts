@@ -104,6 +104,22 @@ export function groupLikelihood(
   }
 }
 
+/**
+ * Readings of an uneven surface, where nobody says whether all were taken at one spot or round about: in the one
+ * case its unevenness shifts them together, in the other they scatter. Both are held possible alike, so that
+ * readings that agree do not prove the surface even.
+ */
+export function unevenLikelihood(
+  readings: readonly Reading[],
+  model: { readonly mean: number; readonly shift: number; readonly scatter: number },
+): GroupLikelihood {
+  const spread = groupLikelihood(readings, model.mean, model.shift, model.scatter)
+  if (model.scatter === 0) return spread
+  const spot = groupLikelihood(readings, model.mean, model.shift + model.scatter, 0)
+  const [heavy, light] = spread.log > spot.log ? [spread, spot] : [spot, spread]
+  return { ...heavy, log: heavy.log + Math.log((1 + Math.exp(light.log - heavy.log)) / 2) }
+}
+
 /** Mean, shared variance and scatter of the outside diameter of a pipe under a surface, mm and mm2. */
 export function outsideModel(pipe: Pipe, surface: Surface): { mean: number; shift: number; scatter: number } {
   return {

@@ -14,14 +14,15 @@ const PRINTS: Readonly<Record<Pipe['material'], readonly string[]>> = {
 const METRIC_COPPER = ['EN1057', 'R250', 'COPPER']
 
 /** A stray word that belongs to no table is one of about this many. */
-const NOISE_WORDS = 400
+const NOISE_WORDS = 2000
 const READ_RIGHT = 0.86
-const PER_EDIT = 0.03
+const PER_EDIT = 0.1
 
 function tokens(pipe: Pipe): readonly string[] {
   const words = pipe.material === 'copper' && pipe.system === 'metric' ? METRIC_COPPER : PRINTS[pipe.material]
   const grade = pipe.material === 'copper' && pipe.system === 'CTS' ? [pipe.grade] : []
-  return [...words, ...grade, pipe.nominal, pipe.system === 'metric' ? `${pipe.nominal}MM` : 'CTS']
+  const size = pipe.system === 'metric' ? `${pipe.nominal}MM` : 'CTS'
+  return [...words, ...grade, pipe.nominal, size].flatMap(printTokens)
 }
 
 /** Edits (insert, delete, replace) that turn one short word into the other. */
@@ -47,6 +48,8 @@ export function editDistance(a: string, b: string): number {
 export function printTokens(text: string): string[] {
   return text
     .toUpperCase()
+    // read off a worn print, these are the same sign
+    .replace(/[IO]/g, (glyph) => (glyph === 'I' ? '1' : '0'))
     .split(/[^A-Z0-9/-]+/)
     .filter((word) => word.length > 0)
     .slice(0, 12)

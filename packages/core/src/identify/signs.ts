@@ -38,7 +38,7 @@ const TABLES: Readonly<Record<Exclude<SignKind, 'print-colour'>, AnswerWeights>>
   },
   colour: {
     copper: { 'copper-brown': 0.68, green: 0.14, chrome: 0.08, black: 0.02, 'yellow-metal': 0.02 },
-    'galvanised-steel': { 'grey-metal': 0.78, 'copper-brown': 0.06, black: 0.06 },
+    'galvanised-steel': { 'grey-metal': 0.8, 'copper-brown': 0.08, black: 0.03 },
     'black-steel': { black: 0.8, 'copper-brown': 0.07, 'grey-metal': 0.06 },
     brass: { 'yellow-metal': 0.62, 'copper-brown': 0.16, chrome: 0.14, green: 0.03 },
     cpvc: { cream: 0.93 },

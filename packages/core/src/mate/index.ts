@@ -1,4 +1,4 @@
-export { mate } from './mate'
+export { cheapestWay, mate } from './mate'
 export { METHODS, type Method, methodById } from './methods'
 export { REMOVALS, removalById } from './removals'
 export { RULES } from './rules'

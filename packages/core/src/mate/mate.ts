@@ -5,7 +5,7 @@ import { toOption } from './option'
 import { refusals } from './refusals'
 import { remedies } from './remedies'
 import { guided, type Label, type Problem, search } from './search'
-import type { LineRequest, LineResult, MateOption, MateRequest, MateResult } from './types'
+import type { LineRequest, LineResult, MateOption, MateRequest, MateResult, MateSettings } from './types'
 
 const WAYS = 8
 
@@ -26,6 +26,18 @@ function problemOf(line: LineRequest, request: MateRequest): Problem {
 /** Everything that decides a line's answer: two lines with the same key are solved once. */
 function lineKey(line: LineRequest): string {
   return JSON.stringify([line.pipeId, line.fixtureId, line.conditions])
+}
+
+/**
+ * The cheapest way for one line alone, without refusals, remedies or other lines; null where there is none.
+ * For callers that only want to know what would be decided.
+ *
+ * @throws RangeError naming a pipe or fixture that is in no table
+ */
+export function cheapestWay(line: LineRequest, settings: MateSettings): MateOption | null {
+  const problem = problemOf(line, { lines: [line], settings })
+  const goal = search(problem, { kind: 'ways', k: 1 }).goals[0]
+  return goal ? toOption(problem, goal) : null
 }
 
 /**

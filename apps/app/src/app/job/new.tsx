@@ -1,3 +1,11 @@
-import { NewJob } from '../../job/NewJob'
+import { lazy, Suspense } from 'react'
 
-export default NewJob
+const NewJob = lazy(() => import('../../forms').then((module) => ({ default: module.NewJob })))
+
+export default function NewJobRoute() {
+  return (
+    <Suspense fallback={null}>
+      <NewJob />
+    </Suspense>
+  )
+}

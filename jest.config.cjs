@@ -1,0 +1,35 @@
+const swc = [
+  '@swc/jest',
+  { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+]
+const node = {
+  testEnvironment: 'node',
+  transform: { '\\.[cm]?[jt]s$': swc },
+  // these ship as ES modules only
+  transformIgnorePatterns: ['/node_modules/(?!(svg-pathdata|uuid)/)'],
+  // built bundles and exports hold copies of packages
+  modulePathIgnorePatterns: ['/dist/'],
+}
+
+module.exports = {
+  projects: [
+    { ...node, displayName: 'core', roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts'] },
+    {
+      ...node,
+      displayName: 'server',
+      roots: ['<rootDir>/apps/server'],
+      globalSetup: '<rootDir>/apps/server/test/start.cjs',
+      globalTeardown: '<rootDir>/apps/server/test/stop.cjs',
+    },
+    {
+      displayName: 'app',
+      preset: 'jest-expo/web',
+      rootDir: '<rootDir>/apps/app',
+      roots: ['<rootDir>/src'],
+      modulePathIgnorePatterns: ['/dist/'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns)/?)',
+      ],
+    },
+  ],
+}

@@ -1,0 +1,139 @@
+import { copperTubeOutsideDiameterIn, dimensionRatioWallIn, nptPitchDiameters, NPT, BSP, PIPES, pipeById, tubeEngagement, whitworthDiameters } from './index'
+
+const IN = 25.4
+const pipe = (id: string) => {
+  const found = pipeById(id)
+  if (!found) throw new Error(id)
+  return found
+}
+
+/** Weight of a tube from its own diameter and wall, lb/ft: the published weight must come out of it. */
+function poundsPerFoot(id: string, poundsPerCubicInch: number): number {
+  const { odMm, wallMm } = pipe(id)
+  const [od, wall] = [odMm / IN, wallMm / IN]
+  return Math.PI * (od - wall) * wall * 12 * poundsPerCubicInch
+}
+
+describe('diameters and walls reproduce the published weights', () => {
+  // ASTM B88, table of dimensions and weights: theoretical weight, lb/ft. Copper 0.323 lb/in3.
+  it.each([
+    ['copper.k.3/8', 0.269],
+    ['copper.l.3/8', 0.198],
+    ['copper.m.3/8', 0.145],
+    ['copper.k.1/2', 0.344],
+    ['copper.l.1/2', 0.285],
+    ['copper.m.1/2', 0.204],
+    ['copper.k.3/4', 0.641],
+    ['copper.l.3/4', 0.455],
+    ['copper.m.3/4', 0.328],
+    ['copper.k.1', 0.839],
+    ['copper.l.1', 0.655],
+    ['copper.m.1', 0.465],
+  ])('%s weighs %d lb/ft', (id, weight) => expect(poundsPerFoot(id, 0.323) / weight).toBeCloseTo(1, 2))
+
+  // ASME B36.10M, plain end weight of schedule 40, lb/ft; the standard's own formula is 10.69 (D - t) t.
+  it.each([
+    ['black.40.3/8', 0.57],
+    ['black.40.1/2', 0.85],
+    ['galvanised.40.3/4', 1.13],
+    ['galvanised.40.1', 1.68],
+  ])('%s weighs %d lb/ft', (id, weight) => {
+    const { odMm, wallMm } = pipe(id)
+    expect((10.69 * (odMm / IN - wallMm / IN) * (wallMm / IN)) / weight).toBeCloseTo(1, 2)
+  })
+
+  // ASTM B43, regular red brass, lb/ft; 0.316 lb/in3.
+  it.each([
+    ['brass.regular.3/8', 0.627],
+    ['brass.regular.1/2', 0.934],
+    ['brass.regular.3/4', 1.27],
+    ['brass.regular.1', 1.78],
+  ])('%s weighs %d lb/ft', (id, weight) => expect(poundsPerFoot(id, 0.316) / weight).toBeCloseTo(1, 2))
+
+  // Mass per metre of EN 1057 tube as tube makers' tables print it, kg/m; those tables reckon with 8.9 kg/dm3.
+  it.each([
+    ['copper.thin.10mm', 0.158],
+    ['copper.thin.15mm', 0.28],
+    ['copper.regular.15mm', 0.391],
+    ['copper.thin.22mm', 0.531],
+    ['copper.regular.22mm', 0.587],
+    ['copper.thin.28mm', 0.682],
+  ])('%s has %d kg/m', (id, mass) => {
+    const { odMm, wallMm } = pipe(id)
+    expect((Math.PI * (odMm - wallMm) * wallMm * 8.9e-3) / mass).toBeCloseTo(1, 2)
+  })
+})
+
+describe('formulas that the standards state', () => {
+  // ASTM B88: actual outside diameter is 1/8 in larger than the standard size; diameters as the table prints them.
+  it.each([
+    [0.375, 0.5],
+    [0.5, 0.625],
+    [0.75, 0.875],
+    [1, 1.125],
+  ])('copper tube size %d is %d outside', (nominal, od) => expect(copperTubeOutsideDiameterIn(nominal)).toBe(od))
+
+  // ASME B1.20.1 table 2: E0, E1 and L2 as printed, from D, n and L1.
+  it.each([
+    ['1/4', 0.47739, 0.49163, 0.4018],
+    ['3/8', 0.61201, 0.62701, 0.4078],
+    ['1/2', 0.75843, 0.77843, 0.5337],
+    ['3/4', 0.96768, 0.98887, 0.5457],
+    ['1', 1.21363, 1.23863, 0.6828],
+  ])('NPT %s', (nominal, e0, e1, l2) => {
+    const row = NPT.find((entry) => entry.nominal === nominal)
+    if (!row) throw new Error(nominal)
+    const found = nptPitchDiameters(row.majorMm / IN, row.threadsPerInch, row.handTightMm / IN)
+    expect(found.e0In).toBeCloseTo(e0, 4)
+    expect(found.e1In).toBeCloseTo(e1, 4)
+    expect(found.l2In).toBeCloseTo(l2, 3)
+  })
+
+  // ISO 228-1 basic pitch and minor diameters as printed, mm.
+  it.each([
+    ['3/8', 15.806, 14.95],
+    ['1/2', 19.793, 18.631],
+    ['3/4', 25.279, 24.117],
+    ['1', 31.77, 30.291],
+  ])('55 degree thread %s', (nominal, pitch, minor) => {
+    const row = BSP.find((entry) => entry.nominal === nominal)
+    if (!row) throw new Error(nominal)
+    const found = whitworthDiameters(row.majorMm, row.threadsPerInch)
+    expect(found.pitchMm).toBeCloseTo(pitch, 2)
+    expect(found.minorMm).toBeCloseTo(minor, 2)
+  })
+
+  // SDR is OD over wall (ASTM F412): PEX is SDR 9, CPVC and polybutylene SDR 11 down to a least wall.
+  it.each([
+    ['pex-a.sdr9.1/2', 9, 0.07],
+    ['pex-b.sdr9.3/4', 9, 0.07],
+    ['pex-a.sdr9.1', 9, 0.07],
+    ['cpvc.sdr11.1/2', 11, 0.068],
+    ['cpvc.sdr11.3/4', 11, 0.068],
+    ['cpvc.sdr11.1', 11, 0.068],
+    ['polybutylene.sdr11.1/2', 11, 0.062],
+    ['polybutylene.sdr11.3/4', 11, 0.062],
+    ['polybutylene.sdr11.1', 11, 0.062],
+  ])('%s is made to its ratio', (id, ratio, least) => {
+    const { odMm, wallMm } = pipe(id)
+    expect(wallMm / IN).toBeCloseTo(dimensionRatioWallIn(odMm / IN, ratio, least), 2)
+  })
+})
+
+describe('the tables', () => {
+  it('name every figure’s source', () => {
+    for (const row of PIPES) expect(row.source.title.length).toBeGreaterThan(5)
+  })
+  it('have bores that get smaller from M to K', () => {
+    for (const size of ['3/8', '1/2', '3/4', '1'])
+      expect([pipe(`copper.m.${size}`).wallMm, pipe(`copper.l.${size}`).wallMm, pipe(`copper.k.${size}`).wallMm]).toEqual(
+        [...['m', 'l', 'k'].map((grade) => pipe(`copper.${grade}.${size}`).wallMm)].sort((a, b) => a - b),
+      )
+  })
+  it('keep the sizes apart that are confused', () => {
+    // 22 mm against 3/4 in and 15 mm against 1/2 in: near, not the same
+    expect(pipe('copper.l.3/4').odMm - pipe('copper.thin.22mm').odMm).toBeCloseTo(0.225, 3)
+    expect(pipe('copper.l.1/2').odMm - pipe('copper.thin.15mm').odMm).toBeCloseTo(0.875, 3)
+    expect(tubeEngagement('solder-cup', 'CTS', '1/2')).not.toEqual(tubeEngagement('solder-cup', 'metric', '15'))
+  })
+})
