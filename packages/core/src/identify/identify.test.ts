@@ -1,12 +1,19 @@
 import fc from 'fast-check'
 import { PIPES } from '../reference'
-import { classIdOf, identify, INSTRUMENTS, type MeasuringInstrument, type Observation, type PriorContext } from './index'
+import { SIGN_ANSWERS, type SignKind } from './answers'
+import {
+  classIdOf,
+  INSTRUMENTS,
+  identify,
+  type MeasuringInstrument,
+  type Observation,
+  type PriorContext,
+} from './index'
+import { SURFACES } from './instruments'
 import { groupLikelihood, type Reading } from './likelihood'
 import { editDistance } from './print'
-import { answerProbability } from './signs'
 import { normalCdf } from './question'
-import { SURFACES } from './instruments'
-import { SIGN_ANSWERS, type SignKind } from './answers'
+import { answerProbability } from './signs'
 
 const plain: PriorContext = { era: 'unknown', region: 'north-america', known: [] }
 const inch = 25.4
@@ -18,7 +25,12 @@ const outside = (instrument: MeasuringInstrument, mm: number, resolutionMm = 0.0
   mm,
   resolutionMm,
 })
-const sign = (kind: SignKind, answer: string): Observation => ({ id: `o${count++}`, kind: 'sign', sign: kind, answer })
+const sign = (kind: SignKind, answer: string): Observation => ({
+  id: `o${count++}`,
+  kind: 'sign',
+  sign: kind,
+  answer,
+})
 const believe = (observations: Observation[], context: Partial<PriorContext> = {}) =>
   identify({ ...plain, ...context, observations })
 
@@ -41,17 +53,25 @@ describe('what the issue of the day demands', () => {
   it('0.845 in and a magnet that holds is 1/2 in steel, with the gas caution', () => {
     const belief = believe([outside('caliper', 0.845 * inch), sign('magnet', 'holds')])
     expect(belief.classes[0]).toMatchObject({ material: 'galvanised-steel', nominal: '1/2' })
-    const steel = belief.classes.filter((entry) => entry.material.endsWith('steel') && entry.nominal === '1/2')
+    const steel = belief.classes.filter(
+      (entry) => entry.material.endsWith('steel') && entry.nominal === '1/2',
+    )
     expect(steel.reduce((sum, entry) => sum + entry.probability, 0)).toBeGreaterThan(0.99)
     expect(belief.hazards).toContainEqual(expect.objectContaining({ hazardId: 'gas', level: 'stop' }))
     expect(belief.enough).toBe(false)
     expect(belief.next[0]?.question).toBe('sign:carries')
-    const seen = believe([outside('caliper', 0.845 * inch), sign('magnet', 'holds'), sign('carries', 'water')])
+    const seen = believe([
+      outside('caliper', 0.845 * inch),
+      sign('magnet', 'holds'),
+      sign('carries', 'water'),
+    ])
     expect(seen.hazards.some((flag) => flag.hazardId === 'gas' && flag.level === 'stop')).toBe(false)
   })
 
   it('raises no gas where there is no steel', () =>
-    expect(believe([sign('scratch', 'copper'), outside('caliper', 15.9)]).hazards.map((h) => h.hazardId)).not.toContain('gas'))
+    expect(
+      believe([sign('scratch', 'copper'), outside('caliper', 15.9)]).hazards.map((h) => h.hazardId),
+    ).not.toContain('gas'))
 })
 
 describe('laws of the belief', () => {
@@ -60,7 +80,15 @@ describe('laws of the belief', () => {
   it('sums to one, whatever is seen', () =>
     fc.assert(
       fc.property(
-        fc.array(fc.oneof(fc.double({ min: 4, max: 80, noNaN: true }).map((mm) => outside('tape', mm)), fc.constantFrom(...(Object.keys(SIGN_ANSWERS) as SignKind[])).chain((kind) => fc.constantFrom(...SIGN_ANSWERS[kind]).map((answer) => sign(kind, answer)))), { maxLength: 5 }),
+        fc.array(
+          fc.oneof(
+            fc.double({ min: 4, max: 80, noNaN: true }).map((mm) => outside('tape', mm)),
+            fc
+              .constantFrom(...(Object.keys(SIGN_ANSWERS) as SignKind[]))
+              .chain((kind) => fc.constantFrom(...SIGN_ANSWERS[kind]).map((answer) => sign(kind, answer))),
+          ),
+          { maxLength: 5 },
+        ),
         (observations) => {
           const belief = believe(observations)
           const sum = belief.classes.reduce((total, entry) => total + entry.probability, belief.none)
@@ -73,7 +101,9 @@ describe('laws of the belief', () => {
   it('puts a pipe’s own class first on its own nominal readings and usual signs', () => {
     for (const pipe of PIPES) {
       const usual = (kind: SignKind) =>
-        [...SIGN_ANSWERS[kind]].sort((a, b) => answerProbability(kind, b, pipe, 'clean') - answerProbability(kind, a, pipe, 'clean'))[0] as string
+        [...SIGN_ANSWERS[kind]].sort(
+          (a, b) => answerProbability(kind, b, pipe, 'clean') - answerProbability(kind, a, pipe, 'clean'),
+        )[0] as string
       const belief = believe(
         [
           outside('caliper', pipe.odMm),
@@ -91,12 +121,16 @@ describe('laws of the belief', () => {
   })
 
   it('does not care for the order in which things are seen', () => {
-    const looks = [outside('tape', 16), sign('scratch', 'copper'), outside('string', 50), sign('magnet', 'falls')]
+    const looks = [
+      outside('tape', 16),
+      sign('scratch', 'copper'),
+      outside('string', 50),
+      sign('magnet', 'falls'),
+    ]
     const forward = believe(looks)
     const backward = believe([...looks].reverse())
-    forward.classes.forEach((entry, index) =>
-      expect(backward.classes[index]?.probability).toBeCloseTo(entry.probability, 9),
-    )
+    for (const [index, entry] of forward.classes.entries())
+      expect(backward.classes[index]?.probability).toBeCloseTo(entry.probability, 9)
   })
 
   it('does not grow certain from ten readings over the same paint', () => {
@@ -104,7 +138,10 @@ describe('laws of the belief', () => {
     const context = { region: 'unknown' as const }
     const reading = 15.45
     const times = (n: number) =>
-      believe([...Array.from({ length: n }, () => outside('caliper', reading)), sign('scratch', 'copper')], context)
+      believe(
+        [...Array.from({ length: n }, () => outside('caliper', reading)), sign('scratch', 'copper')],
+        context,
+      )
     const [twice, tenTimes] = [times(2), times(10)]
     const top = (belief: typeof twice) => belief.classes[0]?.probability ?? 0
     expect(top(tenTimes)).toBeLessThan(0.9)
@@ -114,7 +151,12 @@ describe('laws of the belief', () => {
 
   it('points at the reading that disagrees', () => {
     const wild = outside('caliper', 0.9 * inch)
-    const belief = believe([outside('caliper', 0.625 * inch), wild, outside('caliper', 0.626 * inch), sign('colour', 'copper-brown')])
+    const belief = believe([
+      outside('caliper', 0.625 * inch),
+      wild,
+      outside('caliper', 0.626 * inch),
+      sign('colour', 'copper-brown'),
+    ])
     expect(belief.effects.filter((effect) => effect.disagrees).map((effect) => effect.id)).toEqual([wild.id])
     expect(belief.classes[0]?.classId).toBe('copper.CTS.1/2')
   })
@@ -133,7 +175,9 @@ describe('laws of the belief', () => {
   })
 
   it('remembers the house', () => {
-    const known = [{ material: 'polybutylene' as const, system: 'CTS', nominal: '1/2', where: 'same-line' as const }]
+    const known = [
+      { material: 'polybutylene' as const, system: 'CTS', nominal: '1/2', where: 'same-line' as const },
+    ]
     const at = (context: Partial<PriorContext>) =>
       believe([], context).classes.find((entry) => entry.classId === 'polybutylene.CTS.1/2')?.probability ?? 0
     expect(at({ known })).toBeGreaterThan(5 * at({}))
@@ -150,7 +194,8 @@ describe('laws of the belief', () => {
 
   it('asks first for what tells most', () => {
     const belief = believe([outside('caliper', 15.9)])
-    const gain = (question: string) => belief.next.find((entry) => entry.question === question)?.gainPerMille ?? 0
+    const gain = (question: string) =>
+      belief.next.find((entry) => entry.question === question)?.gainPerMille ?? 0
     // the diameter is known: another look across tells nothing, the colour tells copper from plastic
     expect(gain('sign:colour')).toBeGreaterThan(100)
     expect(gain('outside:tape')).toBeLessThan(gain('sign:colour') / 10)
@@ -177,14 +222,20 @@ describe('the mathematics under it', () => {
     const step = 0.0005
     for (let s = -3; s <= 3; s += step) {
       let product = density(s, 0, shift)
-      for (const r of readings) product *= (1 - r.wild) * density(r.mm, mean + s, r.variance + scatter) + r.wild / 120
+      for (const r of readings)
+        product *= (1 - r.wild) * density(r.mm, mean + s, r.variance + scatter) + r.wild / 120
       sum += product * step
     }
     expect(groupLikelihood(readings, mean, shift, scatter).log).toBeCloseTo(Math.log(sum), 5)
   })
 
   it('knows the normal distribution (Abramowitz and Stegun, table 26.1)', () => {
-    for (const [z, p] of [[0, 0.5], [1, 0.8413447461], [1.96, 0.9750021049], [-2.5, 0.0062096653]] as const)
+    for (const [z, p] of [
+      [0, 0.5],
+      [1, 0.8413447461],
+      [1.96, 0.9750021049],
+      [-2.5, 0.0062096653],
+    ] as const)
       expect(normalCdf(z)).toBeCloseTo(p, 6)
   })
 
@@ -192,7 +243,10 @@ describe('the mathematics under it', () => {
     for (const pipe of PIPES)
       for (const kind of Object.keys(SIGN_ANSWERS) as SignKind[])
         for (const surface of Object.keys(SURFACES) as (keyof typeof SURFACES)[]) {
-          const sum = SIGN_ANSWERS[kind].reduce((total, answer) => total + answerProbability(kind, answer, pipe, surface), 0)
+          const sum = SIGN_ANSWERS[kind].reduce(
+            (total, answer) => total + answerProbability(kind, answer, pipe, surface),
+            0,
+          )
           expect([pipe.id, kind, surface, Math.abs(sum - 1) < 0.005]).toEqual([pipe.id, kind, surface, true])
         }
   })

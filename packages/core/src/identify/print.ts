@@ -46,13 +46,15 @@ export function editDistance(a: string, b: string): number {
 
 /** Splits what was read into words worth comparing. */
 export function printTokens(text: string): string[] {
-  return text
-    .toUpperCase()
-    // read off a worn print, these are the same sign
-    .replace(/[IO]/g, (glyph) => (glyph === 'I' ? '1' : '0'))
-    .split(/[^A-Z0-9/-]+/)
-    .filter((word) => word.length > 0)
-    .slice(0, 12)
+  return (
+    text
+      .toUpperCase()
+      // read off a worn print, these are the same sign
+      .replace(/[IO]/g, (glyph) => (glyph === 'I' ? '1' : '0'))
+      .split(/[^A-Z0-9/-]+/)
+      .filter((word) => word.length > 0)
+      .slice(0, 12)
+  )
 }
 
 /**

@@ -1,4 +1,14 @@
-import { copperTubeOutsideDiameterIn, dimensionRatioWallIn, nptPitchDiameters, NPT, BSP, PIPES, pipeById, tubeEngagement, whitworthDiameters } from './index'
+import {
+  BSP,
+  copperTubeOutsideDiameterIn,
+  dimensionRatioWallIn,
+  NPT,
+  nptPitchDiameters,
+  PIPES,
+  pipeById,
+  tubeEngagement,
+  whitworthDiameters,
+} from './index'
 
 const IN = 25.4
 const pipe = (id: string) => {
@@ -71,7 +81,9 @@ describe('formulas that the standards state', () => {
     [0.5, 0.625],
     [0.75, 0.875],
     [1, 1.125],
-  ])('copper tube size %d is %d outside', (nominal, od) => expect(copperTubeOutsideDiameterIn(nominal)).toBe(od))
+  ])('copper tube size %d is %d outside', (nominal, od) =>
+    expect(copperTubeOutsideDiameterIn(nominal)).toBe(od),
+  )
 
   // ASME B1.20.1 table 2: E0, E1 and L2 as printed, from D, n and L1.
   it.each([
@@ -126,7 +138,11 @@ describe('the tables', () => {
   })
   it('have bores that get smaller from M to K', () => {
     for (const size of ['3/8', '1/2', '3/4', '1'])
-      expect([pipe(`copper.m.${size}`).wallMm, pipe(`copper.l.${size}`).wallMm, pipe(`copper.k.${size}`).wallMm]).toEqual(
+      expect([
+        pipe(`copper.m.${size}`).wallMm,
+        pipe(`copper.l.${size}`).wallMm,
+        pipe(`copper.k.${size}`).wallMm,
+      ]).toEqual(
         [...['m', 'l', 'k'].map((grade) => pipe(`copper.${grade}.${size}`).wallMm)].sort((a, b) => a - b),
       )
   })
@@ -134,6 +150,8 @@ describe('the tables', () => {
     // 22 mm against 3/4 in and 15 mm against 1/2 in: near, not the same
     expect(pipe('copper.l.3/4').odMm - pipe('copper.thin.22mm').odMm).toBeCloseTo(0.225, 3)
     expect(pipe('copper.l.1/2').odMm - pipe('copper.thin.15mm').odMm).toBeCloseTo(0.875, 3)
-    expect(tubeEngagement('solder-cup', 'CTS', '1/2')).not.toEqual(tubeEngagement('solder-cup', 'metric', '15'))
+    expect(tubeEngagement('solder-cup', 'CTS', '1/2')).not.toEqual(
+      tubeEngagement('solder-cup', 'metric', '15'),
+    )
   })
 })

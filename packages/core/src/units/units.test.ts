@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { formatLength, parseLength, ROUNDING, type QuantityKind } from './index'
+import { formatLength, parseLength, type QuantityKind, ROUNDING } from './index'
 
 const mm = (text: string, unit?: 'in' | 'mm') => {
   const parsed = parseLength(text, unit ? { unit } : {})

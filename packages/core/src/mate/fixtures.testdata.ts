@@ -1,0 +1,45 @@
+import { STARTING_SETTINGS } from './settings'
+import type { Conditions, LineRequest, MateSettings } from './types'
+
+/** A plain place: everything allowed, plenty of stub. */
+export const PLAIN: Conditions = {
+  service: 'cold',
+  flame: true,
+  line: 'dry',
+  access: 'reachable',
+  stubMm: 60,
+  plateMm: 0,
+  oldJoint: 'sweat',
+  thread: 'none',
+  scored: false,
+  outOfRound: false,
+  waterSeen: true,
+  nearHeater: false,
+  pressurePsi: 60,
+  stopShape: 'angle',
+  reachMm: null,
+}
+
+/** How each kind of pipe usually ends at an old stop. */
+export function usualEnd(pipeId: string): Partial<Conditions> {
+  if (/^(galvanised|black|brass)/.test(pipeId)) return { oldJoint: 'threaded', thread: 'NPT' }
+  if (pipeId.startsWith('cpvc')) return { oldJoint: 'cement' }
+  if (pipeId.startsWith('pex-a')) return { oldJoint: 'expansion' }
+  if (/^(pex|poly)/.test(pipeId)) return { oldJoint: 'crimp' }
+  return pipeId.endsWith('mm') ? { oldJoint: 'compression' } : { oldJoint: 'sweat' }
+}
+
+export function line(pipeId: string, patch: Partial<Conditions> = {}, fixtureId?: string): LineRequest {
+  return {
+    lineId: 'cold',
+    pipeId,
+    fixtureId: fixtureId ?? (pipeId.endsWith('mm') ? 'tap.tail.1/2' : 'faucet.shank.1/2'),
+    conditions: { ...PLAIN, ...usualEnd(pipeId), ...patch },
+  }
+}
+
+/** Settings with the whole catalogue of tools aboard. */
+export const WELL_EQUIPPED: MateSettings = {
+  ...STARTING_SETTINGS,
+  toolsAboard: [...STARTING_SETTINGS.toolsAboard, 'cinch-tool', 'expander'],
+}
