@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto'
+import type { OperationRecord, SyncResponse } from '@diarmos/contract'
+import type { DataSource } from 'typeorm'
+import { makeApp } from '../src/app'
+import { loadDemo } from '../src/demo/load'
+import { DEMO_PASSWORD } from '../src/demo/people'
+import { makeLog } from '../src/log'
+import { openDatabase } from '../src/store/database'
+import type { Roles } from '../src/store/provision'
+
+export interface Harness {
+  readonly database: DataSource
+  readonly roles: Roles
+  readonly call: (path: string, init?: RequestInit & { cookie?: string }) => Promise<Response>
+  readonly post: (
+    path: string,
+    body: unknown,
+    cookie?: string,
+    headers?: Record<string, string>,
+  ) => Promise<Response>
+  readonly signIn: (email: string, password?: string) => Promise<string>
+  readonly stop: () => Promise<void>
+}
+
+let opened = 0
+
+/** The whole server over a database of its own, without a socket. */
+export async function harness(demo = true): Promise<Harness> {
+  const adminUrl = process.env.DIARMOS_TEST_ADMIN_URL
+  if (!adminUrl) throw new Error('no test database: run through jest')
+  const roles: Roles = {
+    adminUrl,
+    database: `diarmos_test_${process.pid}_${opened++}`,
+    ownerPassword: 'owner-word-for-tests',
+    appPassword: 'app-word-for-tests',
+  }
+  const database = await openDatabase(roles, 6)
+  if (demo) await loadDemo(database, new Date('2026-11-20T09:00:00Z'))
+  const app = makeApp({ database, log: makeLog('silent'), signInAttempts: 5 })
+  const call: Harness['call'] = async (path, { cookie, ...init } = {}) =>
+    app.request(`http://diarmos.test${path}`, {
+      ...init,
+      headers: { host: 'diarmos.test', ...(cookie ? { cookie } : {}), ...init.headers },
+    })
+  const post: Harness['post'] = (path, body, cookie, headers = {}) =>
+    call(path, {
+      method: 'POST',
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+      headers: { 'content-type': 'application/json', ...headers },
+      ...(cookie ? { cookie } : {}),
+    })
+  return {
+    database,
+    roles,
+    call,
+    post,
+    signIn: async (email, password = DEMO_PASSWORD) => {
+      const response = await post('/api/session', { email, password })
+      if (response.status !== 200) throw new Error(`sign-in: ${response.status}`)
+      return (response.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+    },
+    stop: () => database.destroy(),
+  }
+}
+
+/** An edit as a device makes it. */
+export function operation(
+  patch: Partial<OperationRecord> & Pick<OperationRecord, 'kind' | 'id'>,
+): OperationRecord {
+  return {
+    opId: randomUUID(),
+    deviceId: 'device-1',
+    patch: {},
+    remove: false,
+    base: 0,
+    schema: 1,
+    at: '2026-11-21T08:00:00.000Z',
+    ...patch,
+  }
+}
+
+/** Sends operations and gives the answer. */
+export async function sync(
+  { post }: Harness,
+  cookie: string,
+  operations: readonly unknown[],
+  since = 0,
+): Promise<SyncResponse> {
+  const response = await post('/api/sync', { since, operations }, cookie)
+  if (response.status !== 200) throw new Error(`sync: ${response.status} ${await response.text()}`)
+  return (await response.json()) as SyncResponse
+}
+
+export const HOUSE = {
+  label: 'Test house',
+  street: '1 Nowhere',
+  town: 'Gullhaven',
+  era: 'unknown',
+  region: 'north-america',
+  note: '',
+}
