@@ -13,7 +13,11 @@ const node = {
 
 module.exports = {
   projects: [
-    { ...node, displayName: 'core', roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts'] },
+    {
+      ...node,
+      displayName: 'core',
+      roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts'],
+    },
     {
       ...node,
       displayName: 'server',

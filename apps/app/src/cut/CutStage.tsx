@@ -11,7 +11,7 @@ import { Txt } from '../ui/Txt'
 interface Props {
   view: JobView
   line: LineView
-  goTo: (stage: Stage | null) => void
+  goTo: (stage: Stage) => void
 }
 
 function Big({

@@ -28,7 +28,7 @@ interface Props {
   belief: Solved<Belief>
   known: Parameters<typeof identifyRequest>[2]
   settings: EntityFields<'settings'>['mate'] | undefined
-  goTo: (stage: Stage | null) => void
+  goTo: (stage: Stage) => void
 }
 
 const LOOKS = [
@@ -260,7 +260,7 @@ export function FindStage({ view, line, belief, known, settings, goTo }: Props) 
                 {...(gas ? { hint: 'First see that it carries water' } : {})}
                 testID="take-finding"
                 onPress={() => {
-                  void takeFinding(view, line, answer, both ? others : []).then(() => goTo(null))
+                  void takeFinding(view, line, answer, both ? others : []).then(() => goTo('fixture'))
                 }}
               />
             ) : null}

@@ -132,12 +132,12 @@ function useScene(
 
 function Page({ view }: { view: JobView }) {
   const wide = useWide()
-  const [chosenStage, setStage] = useState<Stage | null>(null)
+  // opened where the job stands; after that the page turns only when it is told to
+  const [shown, setStage] = useState<Stage>(view.stage)
   const [lineId, setLineId] = useState(view.lines[0]?.line.id ?? '')
   const [seam, setSeam] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
   const settings = useSettings()?.fields.mate
-  const shown = chosenStage ?? view.stage
   const line = view.lines.find((entry) => entry.line.id === lineId) ?? view.lines[0]
   const known = useKnown(view, line?.line.id)
   const belief = useSolved('identify', line ? identifyRequest(view, line, known, settings) : null)
@@ -152,7 +152,7 @@ function Page({ view }: { view: JobView }) {
       // a sheet that is open takes the keys itself
       if (document.querySelector('[role="dialog"]')) return
       const number = Number(event.key)
-      if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? null)
+      if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? 'find')
       else if (event.key === 'h' || event.key === 'c') {
         const wanted = view.lines.find((entry) => entry.line.fields.service.startsWith(event.key))
         if (wanted) setLineId(wanted.line.id)

@@ -16,7 +16,7 @@ interface Props {
   view: JobView
   line: LineView
   plan: Solved<Plan>
-  goTo: (stage: Stage | null) => void
+  goTo: (stage: Stage) => void
 }
 
 const PHASES = [

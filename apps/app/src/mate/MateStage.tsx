@@ -24,7 +24,7 @@ interface Props {
   line: LineView
   mate: Solved<MateResult>
   settings: EntityFields<'settings'>['mate'] | undefined
-  goTo: (stage: Stage | null) => void
+  goTo: (stage: Stage) => void
 }
 
 function source(reason: Reason): string {

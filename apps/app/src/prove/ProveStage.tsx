@@ -15,7 +15,7 @@ interface Props {
   view: JobView
   line: LineView
   plan: Solved<Plan>
-  goTo: (stage: Stage | null) => void
+  goTo: (stage: Stage) => void
 }
 
 /** Dry or wet, at every seam, now and again. */

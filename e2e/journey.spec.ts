@@ -1,0 +1,230 @@
+import { expect, type Page, test } from '@playwright/test'
+import pg from 'pg'
+import { type Stack, startStack } from '../scripts/lib/stack.mjs'
+import { answer, expectAccessible, signIn, tapLength } from './steps'
+
+let stack: Stack
+
+test.beforeAll(async () => {
+  stack = await startStack()
+})
+test.afterAll(() => stack?.stop())
+
+async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+  const client = new pg.Client({ connectionString: stack.adminUrl.replace(/\/postgres$/, '/diarmos') })
+  await client.connect()
+  try {
+    return (await client.query(sql, values)).rows as T[]
+  } finally {
+    await client.end()
+  }
+}
+
+/** From an open job with nothing known to a proven joint. */
+async function doTheJob(page: Page): Promise<void> {
+  await test.step('find', async () => {
+    await page.getByRole('button', { name: 'Round it, with a string' }).last().click()
+    await tapLength(page, ['2'])
+    await answer(page, 'Scratch it: what shows?', 'copper')
+    await expect(page.getByTestId('belief')).toContainText('1/2 in copper tube')
+    await answer(page, 'How is it joined?', 'sweated')
+    await expectAccessible(page, 'find')
+    await page.getByTestId('take-finding').click()
+    await expect(page.getByRole('tab', { name: 'cold line' })).toContainText('1/2 in copper tube')
+  })
+  await test.step('fixture', async () => {
+    await page.getByRole('radio', { name: /threaded shanks/ }).click()
+    await expectAccessible(page, 'fixture')
+    await page.getByRole('button', { name: 'On to the mating' }).click()
+  })
+  await test.step('mate', async () => {
+    await page.getByRole('button', { name: 'Bare stub, wall to the old stop' }).click()
+    await tapLength(page, ['1', '3/4'])
+    await expect(page.getByTestId('option-1')).toBeVisible()
+    await page.getByRole('switch', { name: 'Line dry' }).click()
+    await page
+      .getByTestId('refusals')
+      .getByRole('button')
+      .or(page.getByRole('button', { name: /Not offered, and why/ }))
+      .first()
+      .click()
+    await expect(page.getByText(/even a trickle keeps the joint cold/)).toBeVisible()
+    await page.getByRole('switch', { name: 'Flame allowed' }).click()
+    await page.getByRole('switch', { name: 'Within reach later' }).click()
+    await expect(page.getByTestId('nothing-fits')).toContainText('keep the place within reach')
+    await page.getByRole('switch', { name: 'Within reach later' }).click()
+    await expect(page.getByTestId('option-1')).toBeVisible()
+    await expectAccessible(page, 'mate')
+    await page.getByTestId('option-1').getByRole('button', { name: 'Choose' }).click()
+    await page.getByRole('button', { name: 'On to the cut' }).click()
+  })
+  await test.step('cut', async () => {
+    await expect(page.getByText('Cut square, from the wall')).toBeVisible()
+    await expect(page.getByRole('img', { name: /^1 11\/16/ }).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Seam 1' }).click()
+    await expect(page.getByRole('dialog')).toContainText('Seals')
+    await page.getByRole('button', { name: 'Close' }).click()
+    await expectAccessible(page, 'cut')
+    await page.getByRole('button', { name: 'On to the making' }).click()
+  })
+}
+
+async function finish(page: Page): Promise<void> {
+  await test.step('make', async () => {
+    for (let step = 0; step < 80; step++) {
+      const next = page.getByTestId('tick-next')
+      if (!(await next.isVisible())) break
+      const done = await page.getByRole('checkbox', { checked: true }).count()
+      await next.click()
+      await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(done + 1)
+    }
+    await page.getByRole('button', { name: 'On to the proof' }).click()
+  })
+  await test.step('prove', async () => {
+    const dry = page.getByRole('radio', { name: /: dry$/ })
+    for (let index = 0; index < (await dry.count()); index++) await dry.nth(index).click()
+    await expectAccessible(page, 'prove')
+    await page.getByTestId('close-job').click()
+    await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+  })
+}
+
+test('a seized stop from finding to proof on the phone, with the server killed in between', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  const page = await context.newPage()
+  await signIn(page, stack.url)
+  await expectAccessible(page, 'jobs')
+  await page.getByRole('button', { name: 'Open a job' }).click()
+  await page.getByLabel('What is wrong').fill('Stop will not turn')
+  await page.getByRole('radio', { name: 'House: Another house' }).click()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  // what is missing is named, and nothing that was filled in is lost
+  await expect(page.getByText('Give the house a name.')).toBeVisible()
+  await expect(page.getByLabel('What is wrong')).toHaveValue('Stop will not turn')
+  await page.getByLabel(/Name of the house/).fill('Lighthouse cottage')
+  await page.getByLabel(/Name of the point/).fill('Wash basin')
+  await expectAccessible(page, 'new job')
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await expect(page.getByRole('heading', { name: 'Stop will not turn' })).toBeVisible()
+  await doTheJob(page)
+
+  await test.step('the server is killed in the middle of an edit', async () => {
+    await page.evaluate(() => navigator.serviceWorker.ready)
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
+    await expect
+      .poll(
+        async () =>
+          (await rows("SELECT 1 FROM operation_log WHERE kind = 'mating' AND device_id <> 'demo'")).length,
+      )
+      .toBe(2)
+    let sent = ''
+    let cut = false
+    await page.route('**/api/sync', async (route) => {
+      const body = route.request().postDataJSON() as { operations: { opId: string }[] }
+      if (cut || body.operations.length === 0) return route.fallback()
+      cut = true
+      sent = body.operations[0]?.opId ?? ''
+      // the server gets it and keeps it; the phone never hears so
+      await route.fetch()
+      await stack.killServer()
+      return route.abort()
+    })
+    await page.getByTestId('tick-next').click()
+    await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(1)
+    await expect.poll(() => sent).not.toBe('')
+    await expect(page.getByTestId('offline').last()).toBeVisible()
+    await page.unroute('**/api/sync')
+
+    // reloaded with no server at all: shell, worker and edit are on the phone
+    await page.reload()
+    await expect(page.getByRole('heading', { name: 'Stop will not turn' })).toBeVisible()
+    await expect(page.getByTestId('offline').last()).toBeVisible()
+    await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(1)
+
+    await stack.startServer()
+    await page.evaluate(() => window.dispatchEvent(new Event('online')))
+    await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 30_000 })
+    expect((await rows('SELECT 1 FROM operation_log WHERE op_id = $1', [sent])).length).toBe(1)
+    const checks = await rows(
+      'SELECT c.id FROM "check" c JOIN job j ON j.id = c.job_id WHERE j.title = \'Stop will not turn\'',
+    )
+    expect(checks.length).toBe(1)
+  })
+
+  await finish(page)
+  await test.step('the house remembers', async () => {
+    await page.getByRole('button', { name: 'Back' }).click()
+    await page.getByRole('link', { name: 'Houses' }).click()
+    await page.getByRole('link', { name: 'Lighthouse cottage' }).click()
+    await expect(page.getByText(/1\/2 in copper tube, found/).first()).toBeVisible()
+    await expectAccessible(page, 'house')
+    await page.getByRole('button', { name: 'Back' }).click()
+    await page.getByRole('link', { name: 'Jobs' }).click()
+    await page.getByRole('button', { name: 'Open a job' }).click()
+    await page.getByLabel('What is wrong').fill('Next visit')
+    await page.getByRole('radio', { name: 'House: Lighthouse cottage' }).click()
+    await page.getByRole('radio', { name: 'Point: Wash basin' }).click()
+    await page.getByRole('button', { name: 'Open the job' }).click()
+    await expect(page.getByText(/This house remembers: 1\/2 in copper tube/)).toBeVisible()
+  })
+  await context.close()
+})
+
+test('the same on the wide view, with keys, undo, and an earlier fact corrected', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await signIn(page, stack.url, 'ines@tidewall.example')
+  await page.getByRole('link', { name: /Look at the back room basin/ }).click()
+  await doTheJob(page)
+
+  await test.step('keys', async () => {
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('c')
+    await expect(page.getByRole('tab', { name: 'cold line' })).toHaveAttribute('aria-selected', 'true')
+    await page.keyboard.press('h')
+    await page.keyboard.press('t')
+    await expect(page.locator('html.dark')).toHaveCount(1)
+    await expectAccessible(page, 'make, cabinet theme')
+    await page.keyboard.press('t')
+  })
+
+  await test.step('an earlier fact corrected makes what followed stale, and undo takes it back', async () => {
+    await page.keyboard.press('1')
+    await page.getByRole('button', { name: 'Withdraw' }).first().click()
+    await expect(page.getByText('Caution: Stale')).toBeVisible()
+    await page.keyboard.press('3')
+    await expect(page.getByText('Caution: Stale')).toBeVisible()
+    await page.keyboard.press('u')
+    await expect(page.getByText('Caution: Stale')).toBeHidden()
+    await page.keyboard.press('5')
+  })
+  await finish(page)
+
+  await test.step('the shop', async () => {
+    await page.goto(`${stack.url}/shop`)
+    await expect(page.getByRole('heading', { name: 'House rules' })).toBeVisible()
+    await page.getByRole('button', { name: 'Labour and trips' }).click()
+    await page.getByRole('textbox', { name: /^Labour/ }).fill('much')
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('This is no number.')).toBeVisible()
+    await page.getByRole('textbox', { name: /^Labour/ }).fill('125')
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByRole('dialog')).toBeHidden()
+    await expect
+      .poll(
+        async () =>
+          (
+            await rows<{ cents: number }>(
+              "SELECT (mate->>'labourCentsPerHour')::int AS cents FROM settings WHERE name = 'Tidewall Repairs'",
+            )
+          )[0]?.cents,
+      )
+      .toBe(12_500)
+    await expectAccessible(page, 'shop')
+  })
+  await context.close()
+})

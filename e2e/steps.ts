@@ -1,0 +1,42 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+/** What a person does, by what they see. */
+export async function signIn(page: Page, url: string, email = 'bram@tidewall.example'): Promise<void> {
+  await page.goto(url)
+  await page.getByLabel('Address').fill(email)
+  await page.getByLabel('Password').fill('harbour-demo')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+}
+
+/** Types on the measuring keypad: digits and a fraction as they are tapped. */
+export async function tapLength(page: Page, keys: readonly string[]): Promise<void> {
+  const pad = page.getByRole('dialog')
+  for (const key of keys) await pad.getByRole('button', { name: key, exact: true }).click()
+  await pad.getByRole('button', { name: 'Enter' }).click()
+  await expect(pad).toBeHidden()
+}
+
+export async function answer(page: Page, question: string, given: string): Promise<void> {
+  await page.getByRole('button', { name: question, exact: true }).last().click()
+  await page
+    .getByRole('dialog')
+    .getByRole('radio', { name: `${question}: ${given}` })
+    .click()
+  await expect(page.getByRole('dialog')).toBeHidden()
+}
+
+/** Nothing serious for someone who sees, hears or points otherwise. */
+export async function expectAccessible(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  const serious = violations.filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
+  expect(
+    serious.map(
+      (violation) =>
+        `${where}: ${violation.id}: ${violation.nodes[0]?.target.join(' ')} ${violation.nodes[0]?.failureSummary}`,
+    ),
+  ).toEqual([])
+}

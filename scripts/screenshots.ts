@@ -1,0 +1,87 @@
+// Takes the pictures in docs/screenshots anew, from the demo data alone.
+import { mkdirSync } from 'node:fs'
+import path from 'node:path'
+import { contactSheet, toSvg } from '@diarmos/core'
+import { chromium, type Page } from '@playwright/test'
+import { signIn, tapLength } from '../e2e/steps'
+import { ROOT } from './lib/machine.mjs'
+import { CHROMIUM, startStack } from './lib/stack.mjs'
+
+const folder = path.join(ROOT, 'docs/screenshots')
+mkdirSync(folder, { recursive: true })
+const stack = await startStack()
+const browser = await chromium.launch(CHROMIUM)
+
+async function picture(page: Page, name: string): Promise<void> {
+  // the worker's answers and the typeface are in
+  await page.waitForTimeout(900)
+  await page.screenshot({ path: path.join(folder, `${name}.png`) })
+}
+
+async function open(width: number, height: number): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' })
+  return context.newPage()
+}
+
+try {
+  const phone = await open(390, 844)
+  await phone.goto(stack.url)
+  await phone.getByLabel('Address').waitFor()
+  await picture(phone, 'sign-in-phone')
+  await signIn(phone, stack.url)
+  await picture(phone, 'jobs-phone')
+
+  await phone.getByRole('link', { name: /Seized stop/ }).click()
+  await picture(phone, 'find-phone')
+  await phone.getByRole('button', { name: 'Across, with a caliper' }).last().click()
+  await phone.getByRole('dialog').getByRole('button', { name: '2', exact: true }).click()
+  await phone.getByRole('dialog').getByRole('button', { name: '11/16', exact: true }).click()
+  await picture(phone, 'keypad-phone')
+  await phone.getByRole('button', { name: 'Close' }).click()
+  await phone.getByRole('button', { name: 'Back' }).click()
+
+  await phone.getByRole('link', { name: /New faucet/ }).click()
+  await phone.getByRole('tab', { name: /^Fixture/ }).click()
+  await picture(phone, 'fixture-phone')
+  await phone.getByRole('tab', { name: /^Mate/ }).click()
+  await phone.getByTestId('option-2').getByRole('button', { name: 'Choose' }).click()
+  await phone.getByTestId('option-1').scrollIntoViewIfNeeded()
+  await picture(phone, 'mate-phone')
+  await phone.getByRole('tab', { name: /^Cut/ }).click()
+  await picture(phone, 'cut-phone')
+  await phone.getByRole('tab', { name: /^Make/ }).click()
+  for (let step = 0; step < 3; step++) await phone.getByTestId('tick-next').click()
+  await picture(phone, 'make-phone')
+  await phone.getByRole('tab', { name: /^Prove/ }).click()
+  await picture(phone, 'prove-phone')
+  await phone.getByRole('button', { name: 'Back' }).click()
+  await phone.getByRole('link', { name: 'Houses' }).click()
+  await phone.getByRole('link', { name: /Second Tide/ }).click()
+  await picture(phone, 'house-phone')
+  await phone.getByRole('button', { name: 'Back' }).click()
+  await phone.getByRole('link', { name: 'Shop' }).click()
+  await picture(phone, 'shop-phone')
+
+  const wide = await open(1280, 800)
+  await signIn(wide, stack.url)
+  await wide.getByRole('link', { name: /Look at the back room/ }).click()
+  await wide.getByRole('button', { name: 'Round it, with a string' }).last().click()
+  await tapLength(wide, ['2'])
+  await picture(wide, 'find-wide')
+  await wide
+    .getByRole('link', { name: /Galley tap/ })
+    .first()
+    .click()
+  await picture(wide, 'make-wide')
+  await wide.keyboard.press('t')
+  await wide.keyboard.press('3')
+  await picture(wide, 'mate-wide-cabinet')
+
+  const sheet = await open(1380, 1640)
+  const svg = toSvg(contactSheet()).replace(/width="[\d.]+mm" height="[\d.]+mm"/, 'width="1380"')
+  await sheet.setContent(`<body style="margin:0">${svg}</body>`)
+  await picture(sheet, 'fitting-families')
+} finally {
+  await browser.close()
+  await stack.stop()
+}
