@@ -62,7 +62,7 @@ module.exports = {
       name: 'not-to-unresolvable',
       severity: 'error',
       from: {},
-      to: { couldNotResolve: true, pathNot: '\\.css$' },
+      to: { couldNotResolve: true, pathNot: '\\.css$|^nativewind/types$' },
     },
   ],
   options: {

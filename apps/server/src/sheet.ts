@@ -51,6 +51,10 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     for (const check of checks)
       page.text(`${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}`)
   }
+  if (file.job.note) {
+    heading('Note')
+    page.text(String(file.job.note))
+  }
   page
     .moveDown()
     .fontSize(8)

@@ -201,6 +201,32 @@ describe('operations', () => {
     expect(changes).toMatchObject([{ id: house.id, removed: true, fields: {} }])
   })
 
+  it('erase what is said of a person for good, and bring a document back by undo', async () => {
+    const house = make()
+    const contact = operation({
+      kind: 'contact',
+      id: randomUUID(),
+      patch: { propertyId: house.id, name: 'Somebody', phone: '555 0101', email: '' },
+    })
+    const base = (await sync(server, bram, [house, contact])).cursor
+    await sync(server, bram, [operation({ kind: 'contact', id: contact.id, remove: true, base })])
+    const shop = demoId('tidewall')
+    const rows = await inShop(server.database, shop, (m) =>
+      m.query('SELECT name, phone FROM contact WHERE id = $1', [contact.id]),
+    )
+    expect(rows).toEqual([{ name: '', phone: '' }])
+    const log = await inShop(server.database, shop, (m) =>
+      m.query('SELECT patch FROM operation_log WHERE entity_id = $1', [contact.id]),
+    )
+    expect(JSON.stringify(log)).not.toContain('Somebody')
+    const { cursor } = await sync(server, bram, [
+      operation({ kind: 'property', id: house.id, remove: true, base }),
+    ])
+    const back = operation({ kind: 'property', id: house.id, patch: house.patch, base: cursor })
+    const { changes } = await sync(server, bram, [back], cursor)
+    expect(changes).toMatchObject([{ id: house.id, removed: false, fields: { label: 'Test house' } }])
+  })
+
   it('leave an apprentice the work and the owner the prices', async () => {
     // the limiter remembers the wrong words above, so the apprentice comes from a fresh server
     const fresh = await harness()

@@ -154,6 +154,7 @@ export function useJob(jobId: string | undefined): JobView | null {
       stage: stageOf({
         closed: job.fields.state === 'closed',
         fixture: job.fields.fixtureId !== null,
+        started: ticked.length > 0,
         lines: views.map((view) => ({
           lineId: view.line.id,
           finding: view.finding !== null,

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { openLocal } from './database'
-import { begin, edit, newId, open, syncSoon, undo, useData } from './store'
-import type { Edit, OperationRecord } from './types'
+import { begin, type Edit, edit, newId, open, syncSoon, undo, useData } from './store'
+import type { OperationRecord } from './types'
 
 // jsdom has none; documents are plain data
 globalThis.structuredClone ??= ((value: unknown) =>

@@ -2,7 +2,9 @@ import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { router } from 'expo-router'
 import { Pressable, ScrollView, View } from 'react-native'
 import { useDoc, useDocs } from '../data/select'
+import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
+import { Button } from '../ui/Button'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 
@@ -42,6 +44,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
   const property = useDoc('property', propertyId)
   const points = useDocs('point').filter((point) => point.fields.propertyId === propertyId)
   const lines = useDocs('line')
+  const contacts = useDocs('contact').filter((contact) => contact.fields.propertyId === propertyId)
   const jobs = useDocs('job').filter((job) => job.fields.propertyId === propertyId)
   if (!property)
     return (
@@ -58,6 +61,24 @@ export function HousePage({ propertyId }: { propertyId: string }) {
       />
       <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
         {property.fields.note ? <Txt className="py-2">{property.fields.note}</Txt> : null}
+        {contacts.map((contact) => (
+          <View key={contact.id} className="min-h-[52px] flex-row items-center border-b border-rule">
+            <View className="flex-1">
+              <Txt>{contact.fields.name}</Txt>
+              <Txt size="s" tone="soft">
+                {[contact.fields.phone, contact.fields.email].filter(Boolean).join(' · ')}
+              </Txt>
+            </View>
+            <Button
+              kind="quiet"
+              label="Erase"
+              hint={`the contact ${contact.fields.name}`}
+              onPress={() =>
+                void edit([{ kind: 'contact', id: contact.id, remove: true } as Edit], 'Contact erased')
+              }
+            />
+          </View>
+        ))}
         {points.map((point) => (
           <View key={point.id} className="border-b border-rule py-3">
             <Txt bold size="l" heading={2}>

@@ -2,7 +2,7 @@ import type { Belief, MateOption } from '@diarmos/core'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION } from '../data/select'
-import { type Edit, edit, newId, now } from '../data/store'
+import { type Edit, edit, newId, now, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 
 type ObservationFields = EntityFields<'observation'>
@@ -35,9 +35,25 @@ export function measured(kind: 'outside' | 'wall', instrument: string, length: P
   }
 }
 
+/** The visit that today's work belongs to: made with the first edit of a person's day at a job. */
+function visitEdits(view: JobView): Edit[] {
+  const { session, docs } = useData.getState()
+  if (!session) return []
+  const today = new Date().toDateString()
+  const known = Object.values(docs.visit ?? {}).some(
+    ({ fields }) =>
+      fields.jobId === view.job.id &&
+      fields.personId === session.person.id &&
+      new Date(fields.startedAt).toDateString() === today,
+  )
+  if (known) return []
+  const fields = { jobId: view.job.id, personId: session.person.id, startedAt: now(), endedAt: null }
+  return [{ kind: 'visit', id: newId(), patch: fields } as Edit]
+}
+
 /** Keeps a look at a line. */
 export async function addLook(view: JobView, line: LineView, look: Look, label: string): Promise<void> {
-  const edits: Edit[] = []
+  const edits: Edit[] = visitEdits(view)
   if (look.kind === 'sign')
     for (const doc of line.observations)
       if (doc.fields.sign === look.sign && !doc.fields.withdrawn)
@@ -184,6 +200,7 @@ export async function tick(
 ): Promise<void> {
   const held = view.checks.get(stepId)
   await edit([
+    ...visitEdits(view),
     held
       ? ({ kind: 'check', id: held.id, patch: { result, at: now() } } as Edit)
       : ({
@@ -205,6 +222,11 @@ export async function closeJob(view: JobView, closed: boolean): Promise<void> {
     ],
     closed ? 'Job closed' : 'Job opened again',
   )
+}
+
+export async function setNote(view: JobView, note: string): Promise<void> {
+  if (note !== view.job.fields.note)
+    await edit([{ kind: 'job', id: view.job.id, patch: { note } } as Edit], 'Note kept')
 }
 
 /** Settles a field that was changed twice. */

@@ -21,7 +21,7 @@ export function optionTitle(option: MateOption): string {
 
 function Figure({ label, value }: { label: string; value: string }) {
   return (
-    <View className="mr-4">
+    <View className="w-1/4 pr-1">
       <Txt bold size="l">
         {value}
       </Txt>
@@ -66,7 +66,7 @@ export function OptionCard({ option, rank, chosen, together, onChoose }: Props) 
         <Figure label="all told" value={money(costs.totalCents)} />
         <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
         <Figure label="hands" value={minutes(costs.labourSeconds)} />
-        <Figure label="water off, at least" value={minutes(option.waterOffSeconds)} />
+        <Figure label="water off ≥" value={minutes(option.waterOffSeconds)} />
       </View>
       {missing.length > 0 ? (
         <Txt size="s" tone="amber" bold>

@@ -2,9 +2,10 @@ import type { MateOption } from '@diarmos/core'
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { CONSUMABLE_WORDS, SEALS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { reasonText } from '@diarmos/core/words/reasons'
-import { STEPS } from '@diarmos/core/words/steps'
+import { stepText } from '@diarmos/core/words/steps'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
+import { useSettings } from '../data/select'
 import { Length } from '../ui/Length'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
@@ -31,8 +32,10 @@ export function SeamSheet({
   onClose: () => void
 }) {
   const unit = usePreferences((state) => state.unit)
+  const rules = useSettings()?.fields.mate.houseRules
   const joint = option.joints[seam]
   if (!joint) return null
+  const chosen = { tool: 'tube-cutter', ...rules }
   const part = option.parts[joint.to]?.name ?? 'the fixture'
   return (
     <SheetModal title={`Seam ${seam + 1}: ${METHOD_WORDS[joint.method]}`} onClose={onClose}>
@@ -55,12 +58,9 @@ export function SeamSheet({
         <Txt size="s" bold tone="soft">
           In order
         </Txt>
-        {joint.steps.map((step) => (
-          <Txt key={step}>
-            ·{' '}
-            {(STEPS[step] ?? step)
-              .replace(/ to \{insertionMm:[^}]+\}|\{insertionMm:[^}]+\} /g, ' ')
-              .replace('{tool}', 'the cutter')}
+        {joint.steps.map((words) => (
+          <Txt key={words}>
+            · {stepText({ words, parameters: { ...chosen, insertionMm: joint.maxMm } }, unit)}
           </Txt>
         ))}
       </View>

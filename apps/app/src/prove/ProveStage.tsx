@@ -1,12 +1,14 @@
 import type { Plan } from '@diarmos/core'
 import { stepText } from '@diarmos/core/words/steps'
+import { useState } from 'react'
 import { Linking, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'
-import { closeJob, tick } from '../job/actions'
+import { closeJob, setNote, tick } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { Field } from '../ui/Field'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
@@ -21,6 +23,7 @@ interface Props {
 /** Dry or wet, at every seam, now and again. */
 export function ProveStage({ view, plan, goTo }: Props) {
   const unit = usePreferences((state) => state.unit)
+  const [note, setNoteText] = useState(view.job.fields.note)
   const closed = view.job.fields.state === 'closed'
   const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
@@ -87,6 +90,14 @@ export function ProveStage({ view, plan, goTo }: Props) {
         <Txt bold size="s" tone="soft" heading={3}>
           The record
         </Txt>
+        <Field
+          label="What was advised, refused, left for next time"
+          value={note}
+          onChange={setNoteText}
+          onBlur={() => void setNote(view, note)}
+          multiline
+          maxLength={4000}
+        />
         <Button
           kind="quiet"
           label="Job sheet (PDF)"

@@ -115,12 +115,16 @@ async function applyOne(manager: EntityManager, actor: Actor, operation: Operati
       conflicts: [],
     } as never)
   } else if (operation.remove) {
-    await repository.update({ shopId, id: operation.id }, { removed: true, revision } as never)
+    // what is said of a person is erased for good, not only hidden
+    const erased = operation.kind === 'contact' ? { name: '', phone: '', email: '', conflicts: [] } : {}
+    await repository.update({ shopId, id: operation.id }, { ...erased, removed: true, revision } as never)
   } else {
     const { set, conflicts } = merge(row, fields, operation)
     const settled = (row.conflicts as FieldConflict[]).filter((conflict) => !(conflict.field in set))
     await repository.update({ shopId, id: operation.id }, {
       ...set,
+      // an edit outlives a removal: nothing that someone wrote disappears
+      removed: false,
       revision,
       fieldRevisions: { ...row.fieldRevisions, ...stamp(Object.keys(set)) },
       conflicts: [...settled, ...conflicts],

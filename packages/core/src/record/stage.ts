@@ -5,6 +5,8 @@ export type Stage = (typeof STAGES)[number]
 export interface StageFacts {
   readonly closed: boolean
   readonly fixture: boolean
+  /** Any step of the job, also a general one, has been ticked. */
+  readonly started: boolean
   readonly lines: readonly {
     readonly lineId: string
     readonly finding: boolean
@@ -16,8 +18,6 @@ export interface StageFacts {
   }[]
 }
 
-/** Steps that say the cut has been made, or that there was nothing to cut. */
-const isRemoval = (step: string) => step.includes('/remove/')
 const isClose = (step: string) => step.endsWith('/close')
 
 /**
@@ -29,9 +29,7 @@ export function stageOf(facts: StageFacts): Stage {
   if (facts.lines.length === 0 || facts.lines.some((line) => !line.finding)) return 'find'
   if (!facts.fixture) return 'fixture'
   if (facts.lines.some((line) => !line.mating)) return 'mate'
-  if (facts.lines.some((line) => !line.ticked.some(isRemoval))) {
-    return facts.lines.some((line) => line.ticked.length > 0) ? 'make' : 'cut'
-  }
+  if (!facts.started) return 'cut'
   const closed = facts.lines.every((line) => line.ticked.filter(isClose).length >= line.seams)
   return closed ? 'prove' : 'make'
 }

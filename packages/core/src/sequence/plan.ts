@@ -116,7 +116,7 @@ function walk(from: string, next: (at: string) => Iterable<string>): Set<string>
 
 const soft = (material: string) => ['pex-a', 'pex-b', 'polybutylene'].includes(material)
 
-function addLine(graph: Graph, line: PlanLine): void {
+function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   const { lineId, option, conditions } = line
   const removal = removalById(option.removalId)
   const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
@@ -145,6 +145,9 @@ function addLine(graph: Graph, line: PlanLine): void {
       material: joint.tubeMaterial,
       part: option.parts[joint.to]?.name ?? 'the fixture',
       seam: seam + 1,
+      threadSeal: houseRules.threadSeal,
+      fluxOn: houseRules.fluxOn,
+      compressionNut: houseRules.compressionNut,
     }
     for (const template of templates) {
       const step = id(seam, template.key)
@@ -229,7 +232,7 @@ function build(request: PlanRequest): Graph {
     if (step.place === 'before') graph.precede(`general/${step.key}`, 'general/shut')
   }
   for (const line of lines) {
-    addLine(graph, line)
+    addLine(graph, line, houseRules)
     graph.precede('general/bond', `${line.lineId}/remove/${removalById(line.option.removalId).steps[0]?.key}`)
   }
   graph.precede('general/two-hours', 'general/morning')

@@ -2,7 +2,7 @@ import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/fixtures.testdata'
 import { METHODS } from '../mate/methods'
 import { PIPES, pipeById } from '../reference'
-import { STEPS } from '../words'
+import { STEPS, stepText } from '../words'
 import { type PlanLine, sequence } from './index'
 
 const { houseRules } = WELL_EQUIPPED
@@ -104,6 +104,18 @@ describe('the order of work', () => {
 
   it('has a sentence for every step', () => {
     for (const { plan } of all) for (const step of plan.steps) expect(STEPS[step.words]).toBeDefined()
+  })
+
+  it('says what the shop has chosen where schools differ, and leaves no hole in any sentence', () => {
+    for (const { plan } of all)
+      for (const step of plan.steps) expect(stepText(step, 'in')).not.toMatch(/[{}]/)
+    const steel = plans('galvanised.40.1/2', 1)[0]
+    const text = (threadSeal: 'tape' | 'paste') =>
+      sequence({ lines: steel?.lines ?? [], houseRules: { ...houseRules, threadSeal } })
+        .steps.filter((step) => step.words === 'thread.seal')
+        .map((step) => stepText(step, 'in'))
+    expect(text('paste')[0]).toMatch(/^Paste on/)
+    expect(text('tape')[0]).toMatch(/^Tape on/)
   })
 
   it('follows the house rule on rechecks', () => {

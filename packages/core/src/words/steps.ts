@@ -41,7 +41,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
-  'sweat.flux': 'Thin flux, wipe the surplus; push home to {insertionMm:insertion-mark}.',
+  'sweat.flux': 'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm:insertion-mark}.',
   'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
   'sweat.cool': 'Do not move it until set; let it cool.',
   'sweat.wipe': 'Wipe the flux off.',
@@ -49,12 +49,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'compression.nut': 'Nut onto the tube.',
   'compression.ring': 'Ring onto the tube, on a smooth round place.',
   'compression.tighten':
-    'Tube home to {insertionMm:insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape.',
+    'Tube home to {insertionMm:insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape; {compressionNut}.',
   'push.inspect': 'No score, no burr, no flat on the sealing length; wipe it, no abrasive.',
   'push.mark': 'Mark {insertionMm:insertion-mark} from the end.',
   'push.push': 'Push to the mark in one go; pull back to prove the grip.',
   'thread.brush': 'Brush the threads clean and look for cracks.',
-  'thread.seal': 'Seal on the male thread: clockwise seen from the end, first thread left free.',
+  'thread.seal': '{threadSeal} on the male thread: clockwise seen from the end, first thread left free.',
   'thread.turn': 'Hand-tight, then one to three turns with two wrenches; end in line, never back off.',
   'pex.cut': 'Cut the tube square.',
   'pex.ring': 'Crimp ring onto the tube.',
@@ -72,10 +72,18 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'swivel.snug': 'Nut by hand, then snug with a wrench. No tape, no force.',
 }
 
+/** A parameter's value as it is said: tools, and the shop's own choices where schools differ. */
+const SAID: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  tool: TOOLS,
+  threadSeal: { 'tape-then-paste': 'Tape, then paste over it,', tape: 'Tape', paste: 'Paste' },
+  fluxOn: { both: 'tube and fitting', 'tube-only': 'the tube only' },
+  compressionNut: { dry: 'threads dry', 'silicone-trace': 'a trace of silicone grease on the threads' },
+}
+
 /** A step in one sentence. An unknown one shows its id rather than nothing. */
 export function stepText(step: Pick<PlannedStep, 'words' | 'parameters'>, unit: LengthUnit): string {
-  const tool = step.parameters.tool
-  const parameters =
-    typeof tool === 'string' ? { ...step.parameters, tool: TOOLS[tool] ?? tool } : step.parameters
+  const parameters = Object.fromEntries(
+    Object.entries(step.parameters).map(([name, value]) => [name, SAID[name]?.[value] ?? value]),
+  )
   return say(STEPS[step.words] ?? step.words, parameters, unit)
 }
