@@ -2,7 +2,7 @@ import { DOMParser } from '@xmldom/xmldom'
 import { SVGPathData } from 'svg-pathdata'
 import { type Fitting, fittingById, fullDepthMm } from '../catalog'
 import { mate } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/fixtures.testdata'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import { PIPES, pipeById } from '../reference'
 import { contactSheet, drawJointLine, toSvg } from './index'
 

@@ -193,7 +193,10 @@ export function endLook(port: Port): EndLook {
         length: male,
         stations: zigzag(0, male, 1.3, r, r * 0.92).map((station) => ({
           ...station,
-          inner: port.form === 'compression-outlet' && station.u < 2.5 ? bore + 2.5 - station.u : bore,
+          inner:
+            port.form === 'compression-outlet' && station.u < 2.5
+              ? Math.min(bore + 2.5 - station.u, r * 0.88)
+              : bore,
         })),
       }
     }

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { fittingById, fixtureById, type PortEnd } from '../catalog'
 import { PIPES, pipeById } from '../reference'
-import { bruteForce } from './bruteForce.testdata'
-import { line, PLAIN, WELL_EQUIPPED } from './fixtures.testdata'
 import { cheapestWay, METHODS, mate, STARTING_SETTINGS } from './index'
 import { pairs } from './pairs'
 import { search } from './search'
+import { bruteForce } from './test/bruteForce'
+import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
 import type { Conditions, LineRequest, MateSettings, MethodId } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 8) => {

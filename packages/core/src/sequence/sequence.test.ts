@@ -1,6 +1,6 @@
 import { mate } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/fixtures.testdata'
 import { METHODS } from '../mate/methods'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import { PIPES, pipeById } from '../reference'
 import { STEPS, stepText } from '../words'
 import { type PlanLine, sequence } from './index'

@@ -1,5 +1,5 @@
-import { STARTING_SETTINGS } from './settings'
-import type { Conditions, LineRequest, MateSettings } from './types'
+import { STARTING_SETTINGS } from '../settings'
+import type { Conditions, LineRequest, MateSettings } from '../types'
 
 /** A plain place: everything allowed, plenty of stub. */
 export const PLAIN: Conditions = {

@@ -1,10 +1,10 @@
-import { CATALOG, fixtureById, type PortEnd } from '../catalog'
-import { pipeById } from '../reference'
-import { METHODS } from './methods'
-import { RULES } from './rules'
-import { stubNeedMm } from './search'
-import { starts } from './start'
-import type { LineRequest, MateSettings } from './types'
+import { CATALOG, fixtureById, type PortEnd } from '../../catalog'
+import { pipeById } from '../../reference'
+import { METHODS } from '../methods'
+import { RULES } from '../rules'
+import { stubNeedMm } from '../search'
+import { starts } from '../start'
+import type { LineRequest, MateSettings } from '../types'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md

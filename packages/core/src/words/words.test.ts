@@ -1,0 +1,110 @@
+import { CATALOG, FIXTURE_CONNECTIONS } from '../catalog'
+import { SIGN_ANSWERS } from '../identify'
+import { METHODS, mate, REMOVALS, RULES } from '../mate'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import type { Conditions } from '../mate/types'
+import { PIPES } from '../reference'
+import {
+  ANSWERS,
+  CHANGES,
+  CONSUMABLE_WORDS,
+  FAMILY_WORDS,
+  FIXTURE_WORDS,
+  HAZARDS,
+  METHOD_WORDS,
+  odds,
+  QUESTIONS,
+  REASONS,
+  REMOVAL_WORDS,
+  reasonText,
+  SEALS,
+  STEPS,
+  say,
+  TOOL_WORDS,
+} from './index'
+
+describe('everything that can be said has words', () => {
+  it('rules', () => {
+    for (const rule of RULES) expect([rule.id, REASONS[rule.id]]).toEqual([rule.id, expect.any(String)])
+    for (const rule of RULES) if (rule.change) expect(CHANGES[rule.change]).toBeDefined()
+  })
+  it('methods, their seals, tools, consumables and steps', () => {
+    for (const method of METHODS) {
+      expect(METHOD_WORDS[method.id]).toBeDefined()
+      expect(SEALS[method.seal]).toBeDefined()
+      for (const tool of method.tools) expect(TOOL_WORDS[tool]).toBeDefined()
+      for (const { id } of method.consumables) expect(CONSUMABLE_WORDS[id]).toBeDefined()
+      for (const step of method.steps)
+        expect([step.words, STEPS[step.words]]).toEqual([step.words, expect.any(String)])
+    }
+  })
+  it('removals', () => {
+    for (const removal of REMOVALS) {
+      expect(REMOVAL_WORDS[removal.id]).toBeDefined()
+      for (const step of removal.steps) expect(STEPS[step.words]).toBeDefined()
+      for (const tool of removal.tools) expect(TOOL_WORDS[tool]).toBeDefined()
+    }
+  })
+  it('questions and answers', () => {
+    for (const [sign, answers] of Object.entries(SIGN_ANSWERS)) {
+      expect(QUESTIONS[`sign:${sign}`]).toBeDefined()
+      for (const answer of answers) expect([answer, ANSWERS[answer]]).toEqual([answer, expect.any(String)])
+    }
+  })
+  it('families, fixtures and hazards', () => {
+    for (const { family } of CATALOG) expect(FAMILY_WORDS[family]).toBeDefined()
+    for (const { id } of FIXTURE_CONNECTIONS) expect(FIXTURE_WORDS[id]).toBeDefined()
+    for (const hazard of ['gas', 'bonding', 'lead-solder', 'polybutylene', 'old-coating'])
+      expect(HAZARDS[hazard]).toMatchObject({ todo: expect.any(String), decides: expect.any(String) })
+  })
+})
+
+describe('sentences', () => {
+  it('leave no hole under any condition', () => {
+    const places: Partial<Conditions>[] = [
+      { flame: false },
+      { line: 'trickle' },
+      { access: 'closed-wall' },
+      { stubMm: 4 },
+      { stubMm: null },
+      { scored: true, outOfRound: true },
+      { waterSeen: false },
+      { nearHeater: true },
+      { pressurePsi: 95 },
+      { oldJoint: 'none', thread: 'none' },
+    ]
+    for (const pipe of PIPES.filter((entry) => ['1/2', '15'].includes(entry.nominal)))
+      for (const patch of places) {
+        const result = mate({ lines: [line(pipe.id, patch)], settings: WELL_EQUIPPED }).lines[0]
+        const reasons = [
+          ...(result?.refusals.map((entry) => entry.reason) ?? []),
+          ...(result?.options.flatMap((option) => option.warnings) ?? []),
+        ]
+        for (const reason of reasons)
+          for (const unit of ['in', 'mm'] as const) {
+            const text = reasonText(reason, unit)
+            expect(text).not.toMatch(/[{}]|undefined|NaN/)
+            expect(text).toMatch(/[.…]$/)
+          }
+      }
+  })
+
+  it('print lengths in the reader’s unit, rounded by their kind', () => {
+    expect(say('{a:missing-length}', { a: 10.1 }, 'mm')).toBe('11 mm')
+    expect(say('{a:largest-opening}', { a: 10.9 }, 'mm')).toBe('10 mm')
+    expect(say('{a:least-stub}', { a: 25.5 }, 'in')).toBe('1 1/16"')
+  })
+  it('show what is missing rather than invent it', () =>
+    expect(say('{a} and {b}', { a: 1 }, 'in')).toBe('1 and {b}'))
+  it('show an unknown rule by its name', () =>
+    expect(reasonText({ ruleId: 'new.rule', parameters: {} }, 'in')).toBe('new.rule'))
+
+  it.each([
+    [0.999, 'certain'],
+    [0.93, '93 in 100'],
+    [0.5, '5 in 10'],
+    [0.04, '4 in 100'],
+    [0.004, '4 in 1000'],
+    [0.0001, 'hardly'],
+  ])('say %d as a bet: %s', (probability, words) => expect(odds(probability)).toBe(words))
+})
