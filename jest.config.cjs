@@ -31,6 +31,10 @@ module.exports = {
       rootDir: '<rootDir>/apps/app',
       roots: ['<rootDir>/src'],
       modulePathIgnorePatterns: ['/dist/'],
+      // icons ship as .mjs, which the preset does not transform
+      transform: {
+        '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
+      },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns)/?)',
       ],

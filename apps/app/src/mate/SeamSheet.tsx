@@ -35,7 +35,14 @@ export function SeamSheet({
   const rules = useSettings()?.fields.mate.houseRules
   const joint = option.joints[seam]
   if (!joint) return null
-  const chosen = { tool: 'tube-cutter', ...rules }
+  // until the shop's own rules have come, the usual ones
+  const chosen = {
+    tool: 'tube-cutter',
+    threadSeal: 'tape-then-paste',
+    fluxOn: 'both',
+    compressionNut: 'dry',
+    ...rules,
+  }
   const part = option.parts[joint.to]?.name ?? 'the fixture'
   return (
     <SheetModal title={`Seam ${seam + 1}: ${METHOD_WORDS[joint.method]}`} onClose={onClose}>

@@ -1,3 +1,4 @@
+import { isSoftTube } from '../reference/softTube'
 import {
   consumableCents,
   consumablesOf,
@@ -46,7 +47,9 @@ export function toOption(problem: Problem, goal: Label): MateOption {
       seal: pair.method.seal,
       tools: pair.method.tools,
       consumables: consumablesOf(pair.method, settings),
-      steps: pair.method.steps.map((step) => step.words),
+      steps: pair.method.steps
+        .filter((step) => !step.onlySoft || isSoftTube(pair.tip.material))
+        .map((step) => step.words),
       reasons: link.remarks,
     })
     consumables += consumableCents(pair.method, settings)

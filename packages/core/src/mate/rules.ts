@@ -1,5 +1,6 @@
 import type { PortEnd } from '../catalog/ends'
 import { isMetal } from '../identify/signs'
+import { isSoftTube } from '../reference/softTube'
 import { commonPractice, type Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
 import type { Method } from './methods'
@@ -35,7 +36,6 @@ const none = {}
 const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 const steel = (material: string) => material.endsWith('steel')
 const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
-const soft = (material: string) => plastic(material) && material !== 'cpvc'
 
 /** Hard rules first. Each says one thing, bites on data alone, and names its source. */
 export const RULES: readonly Rule[] = [
@@ -192,7 +192,9 @@ export const RULES: readonly Rule[] = [
     riskPerMille: 8,
     source: { title: 'Ring and insert must be listed for the tube', certainty: "maker's sheet" },
     bites: ({ method, tip }) =>
-      method.id === 'compression' && plastic(tip.material) ? { insert: soft(tip.material) ? 1 : 0 } : null,
+      method.id === 'compression' && plastic(tip.material)
+        ? { insert: isSoftTube(tip.material) ? 1 : 0 }
+        : null,
   },
   {
     id: 'push-fit.polybutylene',

@@ -3,6 +3,7 @@ import { isMetal } from '../identify/signs'
 import { methodById } from '../mate/methods'
 import { removalById } from '../mate/removals'
 import type { Conditions, HouseRules, MateOption } from '../mate/types'
+import { isSoftTube } from '../reference/softTube'
 import type { PipeMaterial } from '../reference/types'
 import { GENERAL_STEPS, LINE_STEPS } from './general'
 import type { StepTemplate } from './types'
@@ -114,8 +115,6 @@ function walk(from: string, next: (at: string) => Iterable<string>): Set<string>
   return seen
 }
 
-const soft = (material: string) => ['pex-a', 'pex-b', 'polybutylene'].includes(material)
-
 function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   const { lineId, option, conditions } = line
   const removal = removalById(option.removalId)
@@ -139,7 +138,7 @@ function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
-    const templates = method.steps.filter((t) => !t.onlySoft || soft(joint.tubeMaterial))
+    const templates = method.steps.filter((t) => !t.onlySoft || isSoftTube(joint.tubeMaterial))
     const parameters = {
       insertionMm: joint.maxMm,
       material: joint.tubeMaterial,

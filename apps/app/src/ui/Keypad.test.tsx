@@ -1,0 +1,87 @@
+import type { ParsedLength } from '@diarmos/core/units'
+import { fireEvent, render, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { Keypad } from './Keypad'
+import { Length } from './Length'
+
+function pad() {
+  const entered: ParsedLength[] = []
+  const onClose = jest.fn()
+  render(<Keypad title="Stub" onClose={onClose} onEnter={(length) => entered.push(length)} />)
+  const tap = (...keys: string[]) => {
+    for (const key of keys) fireEvent.click(screen.getByRole('button', { name: key }))
+  }
+  return { entered, onClose, tap }
+}
+
+beforeEach(() => prefer({ unit: 'in' }))
+
+describe('the measuring keypad', () => {
+  it.each<[string, string[], string, number]>([
+    ['whole inches and a fraction', ['2', '11/16'], '2 11/16', 68.2625],
+    ['a fraction alone', ['7/8'], '7/8', 22.225],
+    ['a fraction changed for another', ['1', '1/8', '3/8'], '1 3/8', 34.925],
+    ['a fraction taken off by a second tap', ['3', '1/2', '1/2'], '3', 76.2],
+    ['a decimal off a caliper', ['Point', '8', '4', '5'], '.845', 21.463],
+    ['a slip taken back', ['4', '5', 'Delete', '1/4'], '4 1/4', 107.95],
+  ])('%s', (_name, keys, text, mm) => {
+    const { entered, tap } = pad()
+    tap(...keys, 'Enter')
+    expect(entered).toHaveLength(1)
+    expect(entered[0]).toMatchObject({ text, unit: 'in' })
+    expect(entered[0]?.mm).toBeCloseTo(mm, 6)
+  })
+
+  it('takes millimetres, as they were entered', () => {
+    const { entered, tap } = pad()
+    fireEvent.click(screen.getByRole('radio', { name: 'millimetres' }))
+    expect(screen.queryByRole('button', { name: '11/16' })).toBeNull()
+    tap('2', '2', 'Enter')
+    expect(entered[0]).toMatchObject({ text: '22 mm', unit: 'mm', mm: 22, resolutionMm: 1 })
+  })
+
+  it('hands over nothing that is no length, and says why', () => {
+    const { entered, tap } = pad()
+    tap('Enter')
+    tap('0')
+    expect(screen.getByRole('alert').textContent).toContain('0 says nothing')
+    tap('Enter')
+    expect(entered).toEqual([])
+  })
+
+  it('does not mix a decimal with a fraction', () => {
+    const { entered, tap } = pad()
+    tap('1', 'Point', '5', '1/8', 'Enter')
+    expect(entered[0]).toMatchObject({ text: '1.5' })
+  })
+
+  it('takes the keys of a keyboard too', () => {
+    const { entered, tap } = pad()
+    for (const key of ['1', '2', 'Backspace', '.', '5']) fireEvent.keyDown(window, { key })
+    tap('Enter')
+    expect(entered[0]).toMatchObject({ text: '1.5' })
+  })
+
+  it('closes without a word', () => {
+    const { onClose, entered, tap } = pad()
+    tap('5', 'Close')
+    expect(onClose).toHaveBeenCalled()
+    expect(entered).toEqual([])
+  })
+})
+
+describe('a length on the screen', () => {
+  const read = (mm: number) => {
+    const { container } = render(<Length mm={mm} quantity="insertion-mark" />)
+    return container
+  }
+  it('is read out as a tape reads, and set as a fraction', () => {
+    const shown = read(68.2625)
+    expect(shown.querySelector('[role="img"]')?.getAttribute('aria-label')).toBe('2 11/16 inches')
+    expect(shown.textContent).toBe('21116in')
+  })
+  it('follows the unit at a touch', () => {
+    prefer({ unit: 'mm' })
+    expect(read(24.2).textContent).toBe('25 mm')
+  })
+})

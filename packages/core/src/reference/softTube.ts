@@ -1,0 +1,6 @@
+const SOFT: readonly string[] = ['pex-a', 'pex-b', 'polybutylene']
+
+/** Tube that a ring would squeeze: it gets an insert. Common practice. */
+export function isSoftTube(material: string): boolean {
+  return SOFT.includes(material)
+}
