@@ -77,10 +77,10 @@ try {
   await wide.keyboard.press('3')
   await picture(wide, 'mate-wide-cabinet')
 
-  const sheet = await open(1380, 1640)
+  const sheet = await open(1380, 2000)
   const svg = toSvg(contactSheet()).replace(/width="[\d.]+mm" height="[\d.]+mm"/, 'width="1380"')
   await sheet.setContent(`<body style="margin:0">${svg}</body>`)
-  await picture(sheet, 'fitting-families')
+  await sheet.locator('svg').screenshot({ path: path.join(folder, 'fitting-families.png') })
 } finally {
   await browser.close()
   await stack.stop()

@@ -49,13 +49,14 @@ export function HousePage({ propertyId }: { propertyId: string }) {
   if (!property)
     return (
       <View className="flex-1">
-        <TopBar title="No such house" />
+        <TopBar bare title="No such house" />
         <Txt className="p-4">This house is not on the phone.</Txt>
       </View>
     )
   return (
     <View className="mx-auto w-full max-w-[860px] flex-1">
       <TopBar
+        bare
         title={property.fields.label}
         detail={[property.fields.street, property.fields.town].filter(Boolean).join(', ')}
       />

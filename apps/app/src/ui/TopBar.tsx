@@ -11,10 +11,12 @@ interface Props {
   title: string
   detail?: string
   children?: ReactNode
+  /** Below a status line that has undo, theme and server already. */
+  bare?: boolean
 }
 
 /** Where we are, and the way back. */
-export function TopBar({ title, detail, children }: Props) {
+export function TopBar({ title, detail, children, bare = false }: Props) {
   const palette = usePalette()
   return (
     <View className="min-h-[52px] flex-row items-center border-b border-rule">
@@ -35,11 +37,11 @@ export function TopBar({ title, detail, children }: Props) {
             {detail}
           </Txt>
         ) : null}
-        <SyncState />
+        {bare ? null : <SyncState />}
       </View>
       {children}
-      <UndoButton />
-      <ThemeButton />
+      {bare ? null : <UndoButton />}
+      {bare ? null : <ThemeButton />}
     </View>
   )
 }

@@ -17,7 +17,7 @@ function examples(): Fitting[] {
   return [...seen.values()]
 }
 
-const CELL_MM = 92
+const CELL_MM = 82
 
 /** All families without a label: each must be recognised by its outline alone. */
 export function contactSheet(columns = 6): Scene & { readonly names: readonly string[] } {
@@ -26,7 +26,7 @@ export function contactSheet(columns = 6): Scene & { readonly names: readonly st
   fittings.forEach((fitting, index) => {
     const drawn =
       fitting.family === 'supply-connector' || fitting.family === 'tube-piece'
-        ? shortened(fitting, 78)
+        ? shortened(fitting, 70)
         : fitting
     const dx = (index % columns) * CELL_MM
     const dy = -Math.floor(index / columns) * CELL_MM
