@@ -68,6 +68,16 @@ describe('the looks of ends', () => {
         }
   })
 
+  it('go inward station by station, so that no outline crosses itself', () => {
+    for (const { id, ports } of CATALOG)
+      for (const port of ports) {
+        const { stations, length } = endLook(port)
+        for (const [index, station] of stations.slice(1).entries())
+          expect([id, station.u >= (stations[index]?.u ?? 0)]).toEqual([id, true])
+        expect([id, (stations.at(-1)?.u ?? 0) <= length + 1e-9]).toEqual([id, true])
+      }
+  })
+
   it('differ from family to family: no two silhouettes on the sheet are the same', () => {
     const sheet = contactSheet()
     const shapeOf = (index: number) => {

@@ -159,7 +159,8 @@ export function endLook(port: Port): EndLook {
         { u: depth + 0.1, outer: r + 2.2, inner: bore },
         { u: depth + 2, outer: r + 2.2, inner: bore },
       )
-      return { ...plain, length: depth, stations }
+      // the shoulder that the tube meets is part of the end
+      return { ...plain, length: depth + 2, stations }
     }
     case 'taper-female': {
       const outer = r + 4

@@ -1,0 +1,149 @@
+import 'fake-indexeddb/auto'
+import { findingBasis, matingBasis } from '@diarmos/core/record'
+import { act, renderHook } from '@testing-library/react'
+import { conditionsOf, useJob, useKnown } from './select'
+import { useData } from './store'
+import type { Doc, EntityKind } from './types'
+
+const doc = (kind: EntityKind, id: string, fields: Record<string, unknown>): Doc =>
+  ({ kind, id, revision: 1, removed: false, fields, conflicts: [] }) as unknown as Doc
+const at = '2026-11-20T09:00:00.000Z'
+const look = {
+  jobId: 'job',
+  lineId: 'hot',
+  kind: 'outside',
+  instrument: 'caliper',
+  sign: null,
+  answer: null,
+  entered: '.625',
+  mm: 15.875,
+  resolutionMm: 0.0254,
+  unit: 'in',
+  withdrawn: false,
+  takenAt: at,
+}
+const pipe = { material: 'copper', system: 'CTS', nominal: '1/2' }
+const finding = (jobId: string, lineId: string, basis: string) =>
+  doc('finding', `finding ${jobId} ${lineId}`, {
+    jobId,
+    lineId,
+    pipeId: 'copper.l.1/2',
+    name: '1/2 in copper tube',
+    probability: 0.99,
+    basis,
+    snapshot: { classes: [pipe] },
+    foundAt: at,
+  })
+
+const HOUSE = [
+  doc('property', 'house', { label: 'House', era: 'unknown', region: 'north-america' }),
+  doc('point', 'basin', { propertyId: 'house', name: 'Basin', kind: 'basin' }),
+  doc('point', 'sink', { propertyId: 'house', name: 'Sink', kind: 'sink' }),
+  doc('line', 'hot', { pointId: 'basin', service: 'hot' }),
+  doc('line', 'cold', { pointId: 'basin', service: 'cold' }),
+  doc('line', 'elsewhere', { pointId: 'sink', service: 'cold' }),
+  doc('job', 'job', {
+    propertyId: 'house',
+    pointId: 'basin',
+    title: 'Job',
+    state: 'open',
+    fixtureId: 'faucet.shank.1/2',
+  }),
+  doc('observation', 'look', look),
+]
+
+function hold(...docs: Doc[]): void {
+  const held: Record<string, Record<string, Doc>> = {}
+  for (const entry of [...HOUSE, ...docs]) held[entry.kind] = { ...held[entry.kind], [entry.id]: entry }
+  act(() => useData.setState({ docs: held as never }))
+}
+const job = () => renderHook(() => useJob('job')).result.current
+const hot = () => job()?.lines.find((line) => line.line.id === 'hot')
+
+describe('what a job page derives from its documents', () => {
+  it('hot before cold, and the stage at which something is still missing', () => {
+    hold()
+    expect(job()?.lines.map((line) => line.line.id)).toEqual(['hot', 'cold'])
+    expect(job()?.stage).toBe('find')
+    hold(finding('job', 'hot', findingBasis([look])), finding('job', 'cold', '[]'))
+    expect(job()?.stage).toBe('mate')
+  })
+
+  it('a finding is stale as soon as its looks are others, and fresh again when they are back', () => {
+    const taken = finding('job', 'hot', findingBasis([look]))
+    hold(taken)
+    expect(hot()?.findingStale).toBe(false)
+    hold(taken, doc('observation', 'look', { ...look, withdrawn: true }))
+    expect(hot()?.findingStale).toBe(true)
+    hold(taken)
+    expect(hot()?.findingStale).toBe(false)
+  })
+
+  it('a mating is stale as soon as a condition, the fixture or the finding changes', () => {
+    const taken = finding('job', 'hot', findingBasis([look]))
+    hold(taken)
+    const line = hot()
+    if (!line) throw new Error('no line')
+    const basis = matingBasis('copper.l.1/2', 'faucet.shank.1/2', conditionsOf(line))
+    const option = { joints: [], parts: [] }
+    const mating = doc('mating', 'mating', {
+      jobId: 'job',
+      lineId: 'hot',
+      optionId: 'x',
+      option,
+      basis,
+      chosenAt: at,
+    })
+    hold(taken, mating)
+    expect(hot()?.matingStale).toBe(false)
+    hold(taken, mating, doc('situation', 's', { jobId: 'job', lineId: 'hot', flame: false }))
+    expect(hot()?.matingStale).toBe(true)
+    hold(taken, mating, doc('job', 'job', { ...HOUSE[6]?.fields, fixtureId: 'faucet.hose.3/8' }))
+    expect(hot()?.matingStale).toBe(true)
+    hold(mating, finding('job', 'hot', 'something else'))
+    expect(hot()?.matingStale).toBe(true)
+  })
+
+  it('water seen while looking counts as a condition', () => {
+    hold(doc('observation', 'w', { ...look, kind: 'sign', sign: 'carries', answer: 'water', mm: null }))
+    expect(conditionsOf(hot() as never).waterSeen).toBe(true)
+    hold(
+      doc('observation', 'w', {
+        ...look,
+        kind: 'sign',
+        sign: 'carries',
+        answer: 'water',
+        mm: null,
+        withdrawn: true,
+      }),
+    )
+    expect(conditionsOf(hot() as never).waterSeen).toBe(false)
+  })
+
+  it('the house remembers, the nearer the stronger, and never this job itself', () => {
+    hold(
+      finding('job', 'hot', '[]'),
+      finding('earlier', 'hot', '[]'),
+      finding('earlier', 'cold', '[]'),
+      finding('earlier', 'elsewhere', '[]'),
+    )
+    const view = job()
+    expect(hot()?.remembered?.fields.jobId).toBe('earlier')
+    const known = renderHook(() => useKnown(view, 'hot')).result.current
+    expect(known.map((entry) => entry.where).sort()).toEqual(['same-house', 'same-line', 'same-point'])
+  })
+
+  it('the last tick of a step holds', () => {
+    const check = (id: string, result: string, when: string) =>
+      doc('check', id, { jobId: 'job', lineId: 'hot', stepId: 'hot/0/close', result, at: when, note: '' })
+    hold(check('a', 'done', '2026-11-20T10:00:00.000Z'), check('b', 'undone', '2026-11-20T11:00:00.000Z'))
+    expect(hot()?.ticked).toEqual([])
+    hold(check('a', 'done', '2026-11-20T12:00:00.000Z'), check('b', 'undone', '2026-11-20T11:00:00.000Z'))
+    expect(hot()?.ticked).toEqual(['hot/0/close'])
+  })
+
+  it('there is no job without its house', () => {
+    act(() => useData.setState({ docs: { job: { job: HOUSE[6] } } as never }))
+    expect(job()).toBeNull()
+  })
+})
