@@ -10,6 +10,12 @@ export async function signIn(page: Page, url: string, email = 'bram@tidewall.exa
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
 }
 
+/** Opens a job from the list. */
+export async function showJob(page: Page, name: RegExp): Promise<void> {
+  await page.getByRole('link', { name }).first().click()
+  await expect(page.getByRole('tablist', { name: 'Stages' })).toBeVisible()
+}
+
 /** Types on the measuring keypad: digits and a fraction as they are tapped. */
 export async function tapLength(page: Page, keys: readonly string[]): Promise<void> {
   const pad = page.getByRole('dialog')

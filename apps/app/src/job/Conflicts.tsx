@@ -1,4 +1,6 @@
+import { formatLength, type LengthUnit } from '@diarmos/core/units'
 import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
 import type { JobView } from '../data/select'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
@@ -6,13 +8,30 @@ import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { settle } from './actions'
 
-const show = (value: unknown) => {
+/** Fields as they are spoken of; others keep their own name. */
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  stubMm: 'bare stub',
+  plateMm: 'wall plate',
+  reachMm: 'reach to the fixture',
+  oldJoint: 'old joint',
+  flame: 'flame allowed',
+  line: 'line dry',
+  access: 'within reach later',
+  fixtureId: 'fixture',
+  label: 'name of the house',
+}
+
+function show(field: string, value: unknown, unit: LengthUnit): string {
+  if (value === null) return 'not measured'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'number' && field.endsWith('Mm')) return formatLength(value, { unit })
   const text = typeof value === 'string' ? value : JSON.stringify(value)
   return text.length > 60 ? `${text.slice(0, 57)}…` : text
 }
 
 /** What two people changed at once: both are kept until someone says which holds. */
 export function Conflicts({ view }: { view: JobView }) {
+  const unit = usePreferences((state) => state.unit)
   const docs: Doc[] = [
     view.job,
     view.property,
@@ -26,17 +45,17 @@ export function Conflicts({ view }: { view: JobView }) {
           <Note
             key={conflict.opId + conflict.field}
             kind="caution"
-            title={`${doc.kind}: “${conflict.field}” was changed twice`}
+            title={`${doc.kind}: “${FIELD_WORDS[conflict.field] ?? conflict.field}” was changed twice`}
           >
             <View>
               <Txt size="s">Which one holds?</Txt>
               <View className="flex-row flex-wrap gap-2 pt-1">
                 <Button
-                  label={show(conflict.theirs)}
+                  label={show(conflict.field, conflict.theirs, unit)}
                   onPress={() => void settle(doc, conflict.field, conflict.theirs)}
                 />
                 <Button
-                  label={show(conflict.mine)}
+                  label={show(conflict.field, conflict.mine, unit)}
                   onPress={() => void settle(doc, conflict.field, conflict.mine)}
                 />
               </View>

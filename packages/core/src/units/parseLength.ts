@@ -106,7 +106,8 @@ export function parseLength(
     const places = number.includes('.') ? number.length - number.indexOf('.') - 1 : 0
     step = 10 ** -places
   }
-  const mm = value * scale
+  // to the nanometre: 3 in is 76.2 mm, not 76.19999999999999
+  const mm = Math.round(value * scale * 1e6) / 1e6
   if (!Number.isFinite(mm) || mm > LONGEST_MM) return fail('too-large')
   if (mm === 0 && !options.allowZero) return fail('zero')
   return { ok: true, mm, unit, resolutionMm: step * scale, text }

@@ -1,0 +1,84 @@
+import { type Browser, expect, type Page, test } from '@playwright/test'
+import { type Stack, startStack } from '../scripts/lib/stack.mjs'
+import { expectAccessible, showJob, signIn, tapLength } from './steps'
+
+let stack: Stack
+
+test.beforeAll(async () => {
+  stack = await startStack()
+})
+test.afterAll(() => stack?.stop())
+
+async function phone(browser: Browser, email: string): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  const page = await context.newPage()
+  await signIn(page, stack.url, email)
+  return page
+}
+
+test('two phones change the same measure at once: both are kept, and one is asked', async ({ browser }) => {
+  const bram = await phone(browser, 'bram@tidewall.example')
+  const ines = await phone(browser, 'ines@tidewall.example')
+  for (const page of [bram, ines]) {
+    await showJob(page, /New faucet/)
+    await page.getByRole('tab', { name: /^Mate/ }).click()
+    await expect(page.getByTestId('option-1')).toBeVisible()
+  }
+  // both without a server, each measures otherwise
+  for (const page of [bram, ines]) await page.route('**/api/sync', (route) => route.abort())
+  for (const [page, whole] of [
+    [bram, '2'],
+    [ines, '3'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Bare stub, wall to the old stop' }).click()
+    await tapLength(page, [whole])
+    await expect(page.getByTestId('offline').last()).toContainText('kept on the phone')
+  }
+  for (const page of [bram, ines]) {
+    await page.unroute('**/api/sync')
+    await page.evaluate(() => window.dispatchEvent(new Event('online')))
+    await expect(page.getByTestId('offline')).toHaveCount(0)
+  }
+  await expect(ines.getByText(/“bare stub” was changed twice/).first()).toBeVisible()
+  await expectAccessible(ines, 'changed twice')
+  const notes = await ines.getByText(/“bare stub” was changed twice/).count()
+  for (let left = notes; left > 0; left--) {
+    await ines.getByRole('button', { name: '3"', exact: true }).first().click()
+    await expect(ines.getByText(/“bare stub” was changed twice/)).toHaveCount(left - 1)
+  }
+  await expect(ines.getByRole('img', { name: '3 inches' }).first()).toBeVisible()
+  // the other phone hears of it
+  await bram.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect(bram.getByRole('img', { name: '3 inches' }).first()).toBeVisible()
+})
+
+test('another shop sees nothing of it, and a wrong word gets nobody in', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  const page = await context.newPage()
+  await page.goto(stack.url)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByText('An address has an @ in it.')).toBeVisible()
+  await page.getByLabel(/^Address/).fill('jory@fennel.example')
+  await page.getByLabel(/^Password/).fill('wrong')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByText('Caution: Address or password is wrong')).toBeVisible()
+  await page.getByLabel(/^Password/).fill('harbour-demo')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('link', { name: /Drip at the upstairs stop/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Galley tap/ })).toHaveCount(0)
+
+  // polybutylene, from half a print line and a colour
+  await showJob(page, /Drip at the upstairs/)
+  await expect(page.getByTestId('belief')).toContainText('1/2 in polybutylene')
+  await expect(page.getByText('Caution: Polybutylene')).toBeVisible()
+
+  // a job that is not this shop's
+  await page.goto(`${stack.url}/job/6f0f2cf2-54a8-4b0a-9a0e-6f9f3c9d7a11`)
+  await expect(page.getByText('This job is not on the phone.')).toBeVisible()
+
+  // signed out, nothing of it shows
+  await page.goto(`${stack.url}/shop`)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByText('Fennel Street')).toHaveCount(0)
+})

@@ -1,0 +1,111 @@
+import { PIPES } from '../reference'
+import { classIdOf, type Era, type HazardFlag, identify, type Observation, type PriorContext } from './index'
+import { NONE_PRIOR, prior } from './prior'
+
+const plain: PriorContext = { era: 'unknown', region: 'north-america', known: [] }
+const sign = (kind: string, answer: string): Observation => ({
+  id: `${kind} ${answer}`,
+  kind: 'sign',
+  sign: kind as 'magnet',
+  answer,
+})
+const across = (mm: number): Observation => ({
+  id: `d${mm}`,
+  kind: 'outside',
+  instrument: 'caliper',
+  mm,
+  resolutionMm: 0.02,
+})
+const flags = (observations: Observation[], era: Era = 'unknown'): Record<string, HazardFlag['level']> =>
+  Object.fromEntries(
+    identify({ ...plain, era, observations }).hazards.map((flag) => [flag.hazardId, flag.level]),
+  )
+
+const STEEL = [across(21.3), sign('magnet', 'holds')]
+const COPPER = [across(15.9), sign('scratch', 'copper')]
+
+describe('hazards are raised by what they could cost, not by the leading guess', () => {
+  it('gas stops the work at a few in a hundred', () => {
+    const belief = identify({ ...plain, observations: STEEL })
+    expect(belief.classes[0]?.material).toBe('galvanised-steel')
+    expect(belief.hazards.find((flag) => flag.hazardId === 'gas')).toMatchObject({ level: 'stop' })
+    expect(belief.hazards.find((flag) => flag.hazardId === 'gas')?.probability).toBeLessThan(0.2)
+  })
+  it('black steel is likelier gas than galvanised', () => {
+    const p = (colour: string) =>
+      identify({ ...plain, observations: [...STEEL, sign('colour', colour)] }).hazards.find(
+        (flag) => flag.hazardId === 'gas',
+      )?.probability ?? 0
+    expect(p('black')).toBeGreaterThan(2 * p('grey-metal'))
+  })
+  it('water seen lowers it, gas signs raise it almost to certainty', () => {
+    expect(flags([...STEEL, sign('carries', 'water')]).gas).not.toBe('stop')
+    const signs = identify({ ...plain, observations: [...STEEL, sign('carries', 'gas-signs')] })
+    expect(signs.hazards.find((flag) => flag.hazardId === 'gas')?.probability).toBeGreaterThan(0.9)
+    expect(signs.enough).toBe(false)
+  })
+  it('metal may carry the bonding, plastic does not', () => {
+    expect(flags(COPPER).bonding).toBe('caution')
+    expect(flags([sign('colour', 'cream'), sign('joint', 'cement')]).bonding).toBeUndefined()
+  })
+  it('solder may hold lead in old houses only', () => {
+    expect(flags(COPPER, '1940-1965')['lead-solder']).toBe('note')
+    expect(flags(COPPER, 'since-2010')['lead-solder']).toBeUndefined()
+  })
+  it('polybutylene is named', () =>
+    expect(flags([sign('colour', 'grey-plastic'), sign('joint', 'crimp')], '1978-1995').polybutylene).toBe(
+      'caution',
+    ))
+  it('old paint is not to be sanded dry', () => {
+    const painted = [across(16.2), sign('scratch', 'copper'), sign('colour', 'painted')]
+    expect(flags(painted, '1940-1965')['old-coating']).toBe('caution')
+    expect(flags(painted, 'since-2010')['old-coating']).toBeUndefined()
+  })
+  it('nothing is raised where nothing was seen', () => expect(flags([])).toEqual({}))
+})
+
+describe('the prior', () => {
+  const eras: Era[] = [
+    'before-1940',
+    '1940-1965',
+    '1965-1978',
+    '1978-1995',
+    '1995-2010',
+    'since-2010',
+    'unknown',
+  ]
+  const share = (context: Partial<PriorContext>, test: (pipe: (typeof PIPES)[number]) => boolean) => {
+    const weights = prior({ ...plain, ...context })
+    return PIPES.reduce((sum, pipe, index) => sum + (test(pipe) ? (weights[index] as number) : 0), 0)
+  }
+
+  it.each(eras)('%s: sums to one, with a place for what is in no table', (era) => {
+    const weights = prior({ ...plain, era })
+    expect(weights.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12)
+    expect(weights.at(-1)).toBe(NONE_PRIOR)
+    expect(weights.every((weight) => weight > 0)).toBe(true)
+  })
+  it('has steel in old houses, polybutylene in those of its years, PEX in new ones', () => {
+    const by = (material: string) => eras.map((era) => share({ era }, (pipe) => pipe.material === material))
+    const top = (material: string) => eras[by(material).indexOf(Math.max(...by(material)))]
+    expect(top('galvanised-steel')).toBe('before-1940')
+    expect(top('polybutylene')).toBe('1978-1995')
+    expect(top('pex-a')).toBe('since-2010')
+  })
+  it('has metric tube where the region has it', () => {
+    const metric = (region: PriorContext['region']) => share({ region }, (pipe) => pipe.system === 'metric')
+    expect(metric('metric')).toBeGreaterThan(0.5)
+    expect(metric('north-america')).toBeLessThan(0.02)
+    expect(metric('unknown')).toBeGreaterThan(metric('north-america'))
+  })
+  it('is moved by the house, most by the same line', () => {
+    const brass = (where: 'same-line' | 'same-point' | 'same-house') =>
+      share(
+        { known: [{ material: 'brass', system: 'IPS', nominal: '1/2', where }] },
+        (pipe) => classIdOf(pipe) === 'brass.IPS.1/2',
+      )
+    expect(brass('same-line')).toBeGreaterThan(brass('same-point'))
+    expect(brass('same-point')).toBeGreaterThan(brass('same-house'))
+    expect(brass('same-house')).toBeGreaterThan(share({}, (pipe) => classIdOf(pipe) === 'brass.IPS.1/2'))
+  })
+})

@@ -1,0 +1,141 @@
+import fc from 'fast-check'
+import { CATALOG, type PortEnd } from '../catalog'
+import {
+  consumableCents,
+  consumablesOf,
+  labourCents,
+  methodBit,
+  missingTools,
+  partCents,
+  riskCents,
+  setUpCents,
+} from './costs'
+import { Heap } from './heap'
+import { STARTING_SETTINGS } from './index'
+import { METHODS, methodById } from './methods'
+import { following, pairEngagement, pairs, portClass } from './pairs'
+
+describe('the heap', () => {
+  it('gives back what it got, smallest first, equals in the order they came', () =>
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 9 })), (keys) => {
+        const heap = new Heap<[number, number]>()
+        keys.forEach((key, index) => {
+          heap.push(key, [key, index])
+        })
+        const out: [number, number][] = []
+        for (let item = heap.pop(); item; item = heap.pop()) out.push(item)
+        const expected = keys
+          .map((key, index): [number, number] => [key, index])
+          .sort((a, b) => a[0] - b[0] || a[1] - b[1])
+        expect(out).toEqual(expected)
+        expect(heap.size).toBe(0)
+      }),
+    ))
+})
+
+describe('ends that join', () => {
+  const ends = CATALOG.flatMap((fitting) => fitting.ports)
+  const classes = [...new Map(ends.map((end) => [portClass(end), end])).values()]
+
+  it('never across systems or sizes, always the same from both sides', () => {
+    for (const a of classes)
+      for (const b of classes) {
+        const there = pairs(a, b)
+        if (a.system !== b.system || a.nominal !== b.nominal) expect(there).toEqual([])
+        expect(there.map((pair) => pair.method.id).sort()).toEqual(
+          pairs(b, a)
+            .map((pair) => pair.method.id)
+            .sort(),
+        )
+        for (const pair of there) expect(pairEngagement(pair).maxMm).toBeGreaterThan(0)
+      }
+  })
+
+  it('1/2 NPT and 1/2 BSP have the same pitch and do not join', () => {
+    const npt = ends.find(
+      (end) => end.form === 'taper-female' && end.system === 'NPT' && end.nominal === '1/2',
+    ) as PortEnd
+    const bsp = ends.find(
+      (end) => end.form === 'taper-male' && end.system === 'BSP' && end.nominal === '1/2',
+    ) as PortEnd
+    expect(pairs(npt, bsp)).toEqual([])
+  })
+
+  it('22 mm and 3/4 in are near and do not join', () => {
+    const metric = ends.find((end) => end.form === 'push-fit' && end.nominal === '22') as PortEnd
+    const inch = ends.find((end) => end.form === 'tube' && end.nominal === '3/4') as PortEnd
+    expect(Math.abs(metric.diameterMm - inch.diameterMm)).toBeLessThan(0.3)
+    expect(pairs(metric, inch)).toEqual([])
+  })
+
+  it('are all found by what may follow an end', () => {
+    for (const open of classes.slice(0, 40)) {
+      const direct = CATALOG.filter((fitting) =>
+        fitting.ports.some((port, index) => {
+          const faces = fitting.family === 'supply-connector' || fitting.family.endsWith('stop')
+          return (!faces || index === 0) && pairs(open, port).length > 0
+        }),
+      ).map((fitting) => fitting.id)
+      expect([...new Set(following(open).map((step) => step.fitting.id))].sort()).toEqual([...direct].sort())
+    }
+  })
+
+  it('use every pairing of every method: none is a dead letter, but polybutylene and steel at the stub', () => {
+    for (const method of METHODS)
+      for (const { tip, body } of method.pairings) {
+        const made = ends.some((end) => end.form === body)
+        expect([method.id, tip, body, made]).toEqual([method.id, tip, body, true])
+      }
+  })
+})
+
+describe('what things cost', () => {
+  it('is whole cents, rounded up, never less than nothing', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 100_000 }),
+        fc.integer({ min: 0, max: 50_000 }),
+        (seconds, rate) => {
+          const cents = labourCents(seconds, { ...STARTING_SETTINGS, labourCentsPerHour: rate })
+          expect(Number.isInteger(cents)).toBe(true)
+          expect(cents * 3600).toBeGreaterThanOrEqual(seconds * rate)
+          expect((cents - 1) * 3600).toBeLessThan(seconds * rate)
+        },
+      ),
+    ))
+  it('an hour costs an hour', () =>
+    expect(labourCents(3600, STARTING_SETTINGS)).toBe(STARTING_SETTINGS.labourCentsPerHour))
+  it('a certain call-back costs a call-back', () =>
+    expect(riskCents(1000, STARTING_SETTINGS)).toBe(STARTING_SETTINGS.callBackCents))
+  it('the shop’s own price goes before the family’s', () => {
+    const stop = CATALOG.find((fitting) => fitting.family === 'angle-stop')
+    if (!stop) throw new Error('no stop')
+    expect(partCents(stop, STARTING_SETTINGS)).toBe(STARTING_SETTINGS.familyPriceCents['angle-stop'])
+    expect(partCents(stop, { ...STARTING_SETTINGS, priceCents: { [stop.id]: 7 } })).toBe(7)
+  })
+  it('set-up is paid once for each method opened', () => {
+    const [a, b] = [methodBit('sweat'), methodBit('threaded')]
+    expect(setUpCents(a | b, STARTING_SETTINGS)).toBe(
+      setUpCents(a, STARTING_SETTINGS) + setUpCents(b, STARTING_SETTINGS),
+    )
+    expect(setUpCents(a | a, STARTING_SETTINGS)).toBe(setUpCents(a, STARTING_SETTINGS))
+    expect(setUpCents(0, STARTING_SETTINGS)).toBe(0)
+  })
+  it('the thread’s seal follows the house', () => {
+    const threaded = methodById('threaded')
+    const taken = (threadSeal: 'tape' | 'paste' | 'tape-then-paste') =>
+      consumablesOf(threaded, {
+        ...STARTING_SETTINGS,
+        houseRules: { ...STARTING_SETTINGS.houseRules, threadSeal },
+      }).map(({ id }) => id)
+    expect(taken('tape')).toEqual(['ptfe-tape'])
+    expect(taken('paste')).toEqual(['thread-paste'])
+    expect(taken('tape-then-paste')).toEqual(['ptfe-tape', 'thread-paste'])
+    expect(consumableCents(threaded, STARTING_SETTINGS)).toBe(35)
+  })
+  it('knows which tools are not aboard', () =>
+    expect(missingTools(['torch', 'expander'], { ...STARTING_SETTINGS, toolsAboard: ['torch'] })).toEqual([
+      'expander',
+    ]))
+})
