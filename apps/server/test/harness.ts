@@ -22,15 +22,14 @@ export interface Harness {
   readonly stop: () => Promise<void>
 }
 
-let opened = 0
-
 /** The whole server over a database of its own, without a socket. */
 export async function harness(demo = true): Promise<Harness> {
   const adminUrl = process.env.DIARMOS_TEST_ADMIN_URL
   if (!adminUrl) throw new Error('no test database: run through jest')
   const roles: Roles = {
     adminUrl,
-    database: `diarmos_test_${process.pid}_${opened++}`,
+    // files share a process, and each is to have a database of its own
+    database: `diarmos_test_${randomUUID().replaceAll('-', '')}`,
     ownerPassword: 'owner-word-for-tests',
     appPassword: 'app-word-for-tests',
   }
