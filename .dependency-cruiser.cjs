@@ -32,7 +32,7 @@ module.exports = {
       name: 'only-workers-solve',
       severity: 'error',
       comment: 'Solvers, tables and validation stay off the interface thread: elsewhere types only.',
-      from: { path: '^apps/app/src', pathNot: '^apps/app/src/workers/|\\.test\\.tsx?$' },
+      from: { path: '^apps/app/src', pathNot: '^apps/app/src/(workers|test)/|\\.test\\.tsx?$' },
       to: {
         path: '^packages/',
         dependencyTypesNot: ['type-only'],

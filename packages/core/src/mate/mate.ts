@@ -2,7 +2,7 @@ import { fixtureById } from '../catalog/fixtures'
 import { pipeById } from '../reference/pipes'
 import { labourCents, methodBit, setUpCents } from './costs'
 import { toOption } from './option'
-import { refusals } from './refusals'
+import { otherMethods } from './refusals'
 import { remedies } from './remedies'
 import { guided, type Label, type Problem, search } from './search'
 import type { LineRequest, LineResult, MateOption, MateRequest, MateResult, MateSettings } from './types'
@@ -54,12 +54,14 @@ export function mate(request: MateRequest): MateResult {
     if (solved.has(key)) continue
     const problem = guided(problemOf(line, request))
     const { goals, truncated } = search(problem, { kind: 'ways', k })
-    const options = goals.map((goal) => toOption(problem, goal))
+    const cheapest = goals.map((goal) => toOption(problem, goal))
+    const { more, refusals } = otherMethods(problem, cheapest)
+    const options = [...cheapest, ...more].sort((a, b) => a.costs.totalCents - b.costs.totalCents)
     solved.set(key, {
       problem,
       result: {
         options,
-        refusals: refusals(problem, options),
+        refusals,
         remedies: options.length === 0 ? remedies(problem) : [],
         truncated,
       },

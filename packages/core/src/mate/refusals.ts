@@ -1,6 +1,7 @@
 import { materialName } from '../reference/pipes'
 import { commonPractice } from '../reference/source'
 import { METHODS } from './methods'
+import { toOption } from './option'
 import { following } from './pairs'
 import { judge } from './rules'
 import { type Problem, search, stubNeedMm } from './search'
@@ -44,12 +45,22 @@ function refusalOf(problem: Problem, method: MethodId): Reason {
   return reasons?.[0] ?? plain('method.no-chain')
 }
 
-/** For every method that does not begin any way here: the first hard reason. */
-export function refusals(problem: Problem, listed: readonly MateOption[] = []): Refusal[] {
+/**
+ * For every method that begins none of the listed ways: its own cheapest way, or the first hard reason against it.
+ * So each method is either offered or refused.
+ */
+export function otherMethods(
+  problem: Problem,
+  listed: readonly MateOption[],
+): { readonly more: readonly MateOption[]; readonly refusals: readonly Refusal[] } {
   const offered = new Set(listed.map((option) => option.joints[0]?.method))
-  return STUB_METHODS.filter(
-    (method) =>
-      !offered.has(method) &&
-      search({ ...problem, firstMethod: method }, { kind: 'ways', k: 1 }).goals.length === 0,
-  ).map((method) => ({ method, reason: refusalOf(problem, method) }))
+  const more: MateOption[] = []
+  const refusals: Refusal[] = []
+  for (const method of STUB_METHODS) {
+    if (offered.has(method)) continue
+    const goal = search({ ...problem, firstMethod: method }, { kind: 'ways', k: 1 }).goals[0]
+    if (goal) more.push(toOption(problem, goal))
+    else refusals.push({ method, reason: refusalOf(problem, method) })
+  }
+  return { more, refusals }
 }

@@ -34,6 +34,8 @@ export interface PlannedStep {
   readonly endSeconds: number
   readonly passive: boolean
   readonly captive: string | null
+  /** Ids of the steps that must be done before this one begins. */
+  readonly after: readonly string[]
 }
 
 export interface Plan {
@@ -314,6 +316,7 @@ export function sequence(request: PlanRequest): Plan {
         endSeconds: end,
         passive: node.template.passive ?? false,
         captive: node.template.captive ?? null,
+        after: [...node.after],
       })
     }
     clock = Math.max(clock, phase === 'water-off' ? last : clock)

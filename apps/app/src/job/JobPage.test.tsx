@@ -1,0 +1,234 @@
+import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
+import { act, cleanup, render, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { type Edit, edit, newId, now, undo } from '../data/store'
+import { held, openJob, openShop } from '../test/shop'
+import { all, dialog, one, press } from '../test/touch'
+import { JobPage } from './JobPage'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => ({
+  router: { navigate: jest.fn(), canGoBack: () => false, replace: jest.fn() },
+}))
+
+jest.setTimeout(60_000)
+
+const button = (name: string | RegExp) => one('button', name)
+const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
+const words = (question: string) => QUESTIONS[question] ?? question
+
+async function look(sign: string, answer: string): Promise<void> {
+  const question = words(`sign:${sign}`)
+  await press(all('button', question).at(-1) as HTMLElement)
+  await press(one('radio', `${question}: ${ANSWERS[answer] ?? answer}`, dialog()))
+}
+async function measure(question: string, keys: readonly string[]): Promise<void> {
+  await press(all('button', words(question)).at(-1) as HTMLElement)
+  for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
+}
+
+beforeEach(async () => {
+  prefer({ unit: 'in' })
+  await openShop()
+})
+afterEach(cleanup)
+
+describe('a job page with nothing known', () => {
+  it('asks for a look, proposes nothing, and every later stage says what it waits for', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    expect(screen.getByText('What is this pipe?')).toBeTruthy()
+    expect(screen.queryByTestId('take-finding')).toBeNull()
+    for (const [name, words] of [
+      ['Mate', 'A mating needs both ends'],
+      ['Cut', 'Nothing to cut yet.'],
+      ['Make', 'No steps yet.'],
+      ['Prove', 'Nothing to prove yet.'],
+    ] as const) {
+      await stage(name)
+      expect(screen.getByText(new RegExp(words))).toBeTruthy()
+    }
+  })
+
+  it('says so where there is no such job', () => {
+    render(<JobPage jobId="none" />)
+    expect(screen.getByText('This job is not on the phone.')).toBeTruthy()
+  })
+})
+
+describe('Find', () => {
+  it('takes a string round it and a scratch for half-inch copper, and says what each look did', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await measure('outside:string', ['2'])
+    await look('scratch', 'copper')
+    expect(screen.getByTestId('belief').textContent).toMatch(/^1\/2 in copper tube/)
+    expect(screen.getAllByText('speaks for it').length).toBeGreaterThan(0)
+    expect(
+      held('observation')
+        .map((doc) => (doc.fields as { entered: string }).entered)
+        .sort(),
+    ).toEqual(['2', 'copper'])
+  })
+
+  it('stops at steel until somebody has seen water from it', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await measure('outside:caliper', ['Point', '8', '4', '5'])
+    await look('magnet', 'holds')
+    expect(screen.getByTestId('belief').textContent).toMatch(/^1\/2 in/)
+    expect(screen.getByText(/^Stop: /)).toBeTruthy()
+    expect(screen.getByTestId('take-finding').getAttribute('aria-disabled')).toBe('true')
+    await press(button('Say what the line carries'))
+    await press(one('radio', /water/, dialog()))
+    expect(screen.queryByText(/^Stop: /)).toBeNull()
+    expect(screen.getByTestId('take-finding').getAttribute('aria-disabled')).not.toBe('true')
+  })
+
+  it('points at the reading that disagrees, and lets it be withdrawn', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await look('scratch', 'copper')
+    await measure('outside:caliper', ['Point', '6', '2', '5'])
+    await measure('outside:caliper', ['Point', '6', '2', '6'])
+    await measure('outside:caliper', ['1', 'Point', '3'])
+    expect(screen.getAllByText(/disagrees with the others/)).toHaveLength(1)
+    const row = screen.getByText(/: 1\.3 in/).parentElement?.parentElement as HTMLElement
+    await press(one('button', /Withdraw/, row))
+    expect(screen.queryByText(/disagrees with the others/)).toBeNull()
+    await act(() => undo())
+    expect(screen.getAllByText(/disagrees with the others/)).toHaveLength(1)
+  })
+})
+
+/** Stubs of every kind in this corner of the trade: looks, joint, and a method that must be on offer. */
+const STUBS: readonly {
+  name: string
+  caliper: readonly string[]
+  looks: readonly (readonly [string, string])[]
+  found: RegExp
+  fixture: RegExp
+  expects: RegExp
+}[] = [
+  {
+    name: 'copper',
+    caliper: ['Point', '6', '2', '5'],
+    looks: [
+      ['scratch', 'copper'],
+      ['joint', 'sweat'],
+    ],
+    found: /^1\/2 in copper tube/,
+    fixture: /threaded shanks/,
+    expects: /push-fit|compression|sweat/,
+  },
+  {
+    name: 'galvanised steel',
+    caliper: ['Point', '8', '4'],
+    looks: [
+      ['magnet', 'holds'],
+      ['colour', 'grey-metal'],
+      ['joint', 'threaded'],
+      ['carries', 'water'],
+    ],
+    found: /^1\/2 in galvanised steel/,
+    fixture: /own hoses, 3\/8/,
+    expects: /thread/,
+  },
+  {
+    name: 'PEX with crimp rings',
+    caliper: ['Point', '6', '2', '5'],
+    looks: [
+      ['flex', 'flexible'],
+      ['colour', 'red'],
+      ['joint', 'crimp'],
+    ],
+    found: /^1\/2 in PEX/,
+    fixture: /threaded shanks/,
+    expects: /crimp|push-fit/,
+  },
+  {
+    name: 'CPVC',
+    caliper: ['Point', '6', '2', '5'],
+    looks: [
+      ['colour', 'cream'],
+      ['joint', 'cement'],
+    ],
+    found: /^1\/2 in CPVC/,
+    fixture: /threaded shanks/,
+    expects: /cement|push-fit|compression/,
+  },
+]
+
+describe.each(STUBS)('a stop on $name, from finding to proof', (stub) => {
+  it('is found, mated, cut, made, proven, closed, and remembered', async () => {
+    const { jobId, propertyId } = await openJob()
+    const { unmount } = render(<JobPage jobId={jobId} />)
+    await measure('outside:caliper', stub.caliper)
+    for (const [question, answer] of stub.looks) await look(question, answer)
+    expect(screen.getByTestId('belief').textContent).toMatch(stub.found)
+    await press(screen.getByTestId('take-finding'))
+    // both lines were taken to be alike
+    expect(held('finding')).toHaveLength(2)
+
+    await press(one('radio', stub.fixture))
+    await press(button('On to the mating'))
+    await measure('Bare stub, wall to the old stop', ['2'])
+    const best = screen.getByTestId('option-1')
+    expect(best.textContent).toMatch(stub.expects)
+    await press(one('button', 'Choose', best))
+    expect(held('mating')).toHaveLength(2)
+
+    await press(button('On to the cut'))
+    expect(screen.getByText('Least bare stub for this joint')).toBeTruthy()
+    await press(button('in → mm'))
+    expect(screen.getAllByText(/^\d+ mm$/).length).toBeGreaterThan(0)
+    await press(button('mm → in'))
+
+    await press(button('On to the making'))
+    for (let step = 0; step < 80 && screen.queryByTestId('tick-next'); step++)
+      await press(screen.getByTestId('tick-next'))
+    expect(all('checkbox', /./).every((box) => box.getAttribute('aria-checked') === 'true')).toBe(true)
+    await press(button('On to the proof'))
+
+    // a wet seam keeps the job open
+    const wet = one('radio', /: wet$/)
+    await press(wet)
+    expect(screen.getByTestId('close-job').getAttribute('aria-disabled')).toBe('true')
+    for (const dry of all('radio', /: dry$/)) await press(dry)
+    await press(screen.getByTestId('close-job'))
+    expect(one('heading', 'Closed')).toBeTruthy()
+    unmount()
+
+    // the next job at the same point starts from what was found
+    const point = held('point').find(
+      (doc) => (doc.fields as { propertyId: string }).propertyId === propertyId,
+    )
+    const next = await openNext(propertyId, point?.id ?? '')
+    render(<JobPage jobId={next} />)
+    expect(screen.getByText(new RegExp(`remembers: ${stub.found.source.slice(1)}`))).toBeTruthy()
+  })
+})
+
+/** Another job at a point that is known. */
+async function openNext(propertyId: string, pointId: string): Promise<string> {
+  const id = newId()
+  await act(() =>
+    edit([
+      {
+        kind: 'job',
+        id,
+        patch: {
+          propertyId,
+          pointId,
+          title: 'Next',
+          state: 'open',
+          fixtureId: null,
+          openedAt: now(),
+          closedAt: null,
+          note: '',
+        },
+      } as Edit,
+    ]),
+  )
+  return id
+}

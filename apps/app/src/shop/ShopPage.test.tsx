@@ -1,0 +1,98 @@
+import { STARTING_SETTINGS } from '@diarmos/core'
+import { act, cleanup, render, screen } from '@testing-library/react'
+import { prefer, usePreferences } from '../data/preferences'
+import { undo, useData } from '../data/store'
+import { held, openShop } from '../test/shop'
+import { all, dialog, one, press, write } from '../test/touch'
+import { readNumber } from './NumbersSheet'
+import { ShopPage } from './ShopPage'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => ({
+  router: { navigate: jest.fn(), replace: jest.fn(), canGoBack: () => false },
+}))
+jest.setTimeout(60_000)
+
+const mate = () => held('settings')[0]?.fields.mate
+
+beforeEach(async () => {
+  prefer({ unit: 'in', theme: 'system' })
+  await openShop()
+  render(<ShopPage />)
+})
+afterEach(cleanup)
+
+describe('the shop’s own choices', () => {
+  it('keep a house rule, and undo takes it back', async () => {
+    await press(one('radio', 'Push-fit in a closed wall: yes'))
+    expect(mate()?.houseRules.pushFitConcealed).toBe('allow')
+    // nothing else has moved
+    expect({ ...mate(), houseRules: null }).toEqual({ ...STARTING_SETTINGS, houseRules: null })
+    await act(() => undo())
+    expect(mate()).toEqual(STARTING_SETTINGS)
+  })
+
+  it('put a tool on the van and take it off', async () => {
+    const had = mate()?.toolsAboard.includes('expander')
+    await press(one('switch', /expan/i))
+    expect(mate()?.toolsAboard.includes('expander')).toBe(!had)
+    await press(one('switch', /expan/i))
+    expect(mate()?.toolsAboard.includes('expander')).toBe(had)
+  })
+
+  it('count parts aboard, found by words in any order, never below none', async () => {
+    await write('Look up a part', 'push-fit 1/2 coupling')
+    const name = 'push-fit coupling, 1/2 in'
+    await press(one('button', `+. one ${name} more`))
+    await press(one('button', `+. one ${name} more`))
+    expect(Object.values(mate()?.partsAboard ?? {})).toEqual([2])
+    for (let i = 0; i < 4; i++) await press(one('button', `−. one ${name} less`))
+    expect(Object.values(mate()?.partsAboard ?? {})).toEqual([0])
+    await write('Look up a part', 'no such thing')
+    expect(screen.getByText('Nothing aboard by that name.')).toBeTruthy()
+  })
+
+  it('say for each bad number what is wrong with it, and save nothing', async () => {
+    await press(one('button', 'Labour and trips'))
+    await screen.findByText('Save')
+    for (const [text, fault] of [
+      ['much', 'This is no number.'],
+      ['-4', 'It cannot be negative.'],
+      ['99999999', 'At most 10000.'],
+    ] as const) {
+      await write(/^Labour/, text)
+      await press(one('button', 'Save', dialog()))
+      expect(screen.getByText(fault)).toBeTruthy()
+    }
+    expect(mate()?.labourCentsPerHour).toBe(STARTING_SETTINGS.labourCentsPerHour)
+    await write(/^Labour/, '98,50')
+    await press(one('button', 'Save', dialog()))
+    expect(mate()?.labourCentsPerHour).toBe(9850)
+  })
+
+  it('the phone’s unit and sheet are its own, not the shop’s', async () => {
+    await press(one('radio', 'This phone reads in: millimetres'))
+    await press(one('radio', 'Sheet: cabinet'))
+    expect(usePreferences.getState()).toMatchObject({ unit: 'mm', theme: 'cabinet' })
+    expect(mate()).toEqual(STARTING_SETTINGS)
+  })
+
+  it('signing out says what still waits, and clears the screen, not the queue', async () => {
+    expect(screen.getByText(/edits wait on this phone/)).toBeTruthy()
+    await press(one('button', 'Sign out'))
+    expect(useData.getState()).toMatchObject({ status: 'signed-out', docs: {} })
+    expect(all('radio', /Push-fit/)).toEqual([])
+  })
+})
+
+describe('a number as it is typed', () => {
+  it.each([
+    ['12', 12],
+    [' 12,5 ', 12.5],
+    ['0', 0],
+    ['', 'This is no number.'],
+    ['12 13', 'This is no number.'],
+    ['-0.1', 'It cannot be negative.'],
+    ['101', 'At most 100.'],
+  ])('%p reads as %p', (text, value) => expect(readNumber(text, 100)).toBe(value))
+})

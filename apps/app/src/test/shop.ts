@@ -1,0 +1,91 @@
+import 'fake-indexeddb/auto'
+import { STARTING_SETTINGS } from '@diarmos/core'
+import { act } from '@testing-library/react'
+import { type Edit, edit, newId, now, open, useData } from '../data/store'
+import type { Doc, EntityFields, EntityKind } from '../data/types'
+
+// jsdom has none; documents are plain data
+globalThis.structuredClone ??= ((value: unknown) =>
+  JSON.parse(JSON.stringify(value))) as typeof structuredClone
+
+/** A phone without a network: what is edited stays in its own store. */
+export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> = {}): Promise<void> {
+  globalThis.fetch = jest.fn(async () => {
+    throw new TypeError('no network')
+  }) as never
+  await act(async () => {
+    await open({
+      person: { id: newId(), name: 'Test Person', role: 'technician' },
+      shop: { id: newId(), name: 'Test Shop' },
+    })
+    await edit([
+      {
+        kind: 'settings',
+        id: newId(),
+        patch: {
+          name: 'Test Shop',
+          zone: 'Europe/London',
+          unit: 'in',
+          region: 'north-america',
+          mate: { ...STARTING_SETTINGS, ...mate },
+        },
+      } as Edit,
+    ])
+  })
+}
+
+export interface Opened {
+  readonly jobId: string
+  readonly propertyId: string
+  readonly hot: string
+  readonly cold: string
+}
+
+/** A house with one basin and an open job at it. */
+export async function openJob(
+  house: Partial<EntityFields<'property'>> = {},
+  title = 'Stop will not turn',
+): Promise<Opened> {
+  const [propertyId, pointId, jobId, hot, cold] = [newId(), newId(), newId(), newId(), newId()]
+  await act(() =>
+    edit([
+      {
+        kind: 'property',
+        id: propertyId,
+        patch: {
+          label: 'House',
+          street: '',
+          town: '',
+          era: 'unknown',
+          region: 'north-america',
+          note: '',
+          ...house,
+        },
+      },
+      { kind: 'point', id: pointId, patch: { propertyId, name: 'Basin', kind: 'basin' } },
+      { kind: 'line', id: hot, patch: { pointId, service: 'hot' } },
+      { kind: 'line', id: cold, patch: { pointId, service: 'cold' } },
+      {
+        kind: 'job',
+        id: jobId,
+        patch: {
+          propertyId,
+          pointId,
+          title,
+          state: 'open',
+          fixtureId: null,
+          openedAt: now(),
+          closedAt: null,
+          note: '',
+        },
+      },
+    ] as Edit[]),
+  )
+  return { jobId, propertyId, hot, cold }
+}
+
+/** Documents of a kind that stand in the phone's store. */
+export function held<Kind extends EntityKind>(kind: Kind): Doc<Kind>[] {
+  const docs = (useData.getState().docs[kind] ?? {}) as Readonly<Record<string, Doc<Kind>>>
+  return Object.values(docs).filter((doc) => !doc.removed)
+}

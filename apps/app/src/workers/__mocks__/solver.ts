@@ -1,0 +1,33 @@
+import {
+  type OperationName,
+  type OperationRequest,
+  type OperationResponse,
+  runOperation,
+} from '@diarmos/contract'
+
+interface Answered {
+  readonly answer: unknown
+  readonly error: Error | null
+  readonly busy: boolean
+}
+const known = new Map<string, Answered>()
+
+function ask(operation: OperationName, request: unknown): Answered {
+  try {
+    return { answer: runOperation(operation, request), error: null, busy: false }
+  } catch (error) {
+    return { answer: null, error: error as Error, busy: false }
+  }
+}
+
+/** The solver without a worker: the same core, answered at once. For tests only. */
+export function useSolved<Name extends OperationName>(
+  operation: Name,
+  request: OperationRequest<Name> | null,
+): { answer: OperationResponse<Name> | null; error: Error | null; busy: boolean } {
+  if (request === null) return { answer: null, error: null, busy: false }
+  const key = `${operation} ${JSON.stringify(request)}`
+  const answered = known.get(key) ?? ask(operation, request)
+  known.set(key, answered)
+  return answered as { answer: OperationResponse<Name>; error: null; busy: false }
+}

@@ -1,0 +1,43 @@
+import { CATALOG } from '../../catalog'
+import { METHODS } from '../methods'
+import { REMOVALS } from '../removals'
+import type { MateOption, MateSettings } from '../types'
+
+export interface CostsCheck {
+  readonly partsCents: number
+  readonly consumablesCents: number
+  readonly labourCents: number
+  readonly setUpCents: number
+  readonly tripCents: number
+}
+
+/** The bill of an option worked out anew from the raw tables, as docs/cost-model.md writes it. */
+export function checkBill(option: MateOption, settings: MateSettings): CostsCheck {
+  const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+  const methods = option.joints.map((joint) => {
+    const method = METHODS.find((entry) => entry.id === joint.method)
+    if (!method) throw new Error(joint.method)
+    return method
+  })
+  const removal = REMOVALS.find((entry) => entry.id === option.removalId)
+  if (!removal) throw new Error(option.removalId)
+  const tools = new Set([...removal.tools, ...methods.flatMap((method) => method.tools)])
+  const toolMissing = [...tools].some((tool) => !settings.toolsAboard.includes(tool))
+  const partMissing = option.parts.some((part) => (settings.partsAboard[part.fittingId] ?? 0) < 1)
+  return {
+    partsCents: option.parts.reduce((sum, { fittingId }) => {
+      const part = CATALOG.find((entry) => entry.id === fittingId)
+      return sum + (settings.priceCents[fittingId] ?? settings.familyPriceCents[part?.family ?? ''] ?? 0)
+    }, 0),
+    // tape and paste both: the starting settings' rule
+    consumablesCents: methods
+      .flatMap((method) => method.consumables)
+      .reduce((sum, { id, quantity }) => sum + quantity * (settings.consumableCents[id] ?? 0), 0),
+    labourCents: [removal.seconds, ...methods.map((method) => method.jointSeconds)].reduce(
+      (sum, seconds) => sum + labour(seconds),
+      0,
+    ),
+    setUpCents: [...new Set(methods)].reduce((sum, method) => sum + labour(method.setUpSeconds), 0),
+    tripCents: toolMissing || partMissing ? labour(settings.tripMinutes * 60) : 0,
+  }
+}
