@@ -1,9 +1,22 @@
 import { BRASS_PIPE } from './brassPipe'
+import { CAST_IRON } from './castIron'
+import { COPPER_DRAIN } from './copperDrain'
 import { COPPER_TUBE } from './copperTube'
+import { IRON_PIPE_SIZE_PLASTIC } from './ironPipeSizePlastic'
+import { LEAD_PIPE } from './lead'
+import { materialName } from './materialNames'
 import { METRIC_COPPER } from './metricCopper'
+import { METRIC_PLASTIC } from './metricPlastic'
+import { METRIC_STEEL } from './metricSteel'
 import { PLASTIC_TUBE } from './plasticTube'
+import { POLYETHYLENE_BY_BORE } from './polyethylene'
+import { REFRIGERATION_TUBE } from './refrigerationTube'
+import { SEWER_PIPE } from './sewerPipe'
+import { STAINLESS } from './stainless'
 import { STEEL_PIPE } from './steelPipe'
-import type { Pipe } from './types'
+import { STONEWARE } from './stoneware'
+import { TUBULAR_PIPE } from './tubular'
+import { isMetricSystem, type Pipe } from './types'
 
 /** Every pipe the product knows, in one fixed order. */
 export const PIPES: readonly Pipe[] = [
@@ -12,6 +25,18 @@ export const PIPES: readonly Pipe[] = [
   ...STEEL_PIPE,
   ...BRASS_PIPE,
   ...PLASTIC_TUBE,
+  ...COPPER_DRAIN,
+  ...REFRIGERATION_TUBE,
+  ...METRIC_STEEL,
+  ...STAINLESS,
+  ...LEAD_PIPE,
+  ...IRON_PIPE_SIZE_PLASTIC,
+  ...POLYETHYLENE_BY_BORE,
+  ...METRIC_PLASTIC,
+  ...SEWER_PIPE,
+  ...CAST_IRON,
+  ...TUBULAR_PIPE,
+  ...STONEWARE,
 ]
 
 const BY_ID = new Map(PIPES.map((pipe) => [pipe.id, pipe]))
@@ -21,30 +46,24 @@ export function pipeById(id: string): Pipe | undefined {
   return BY_ID.get(id)
 }
 
-const MATERIAL_NAMES: Readonly<Record<Pipe['material'], string>> = {
-  copper: 'copper tube',
-  'galvanised-steel': 'galvanised steel',
-  'black-steel': 'black steel',
-  brass: 'brass pipe',
-  cpvc: 'CPVC',
-  'pex-a': 'PEX type A',
-  'pex-b': 'PEX type B',
-  polybutylene: 'polybutylene',
+/** What a size says besides its number, where another system uses the same numbers. */
+const SIZE_REMARK: Partial<Record<Pipe['system'], string>> = {
+  OD: ' outside',
+  hubless: ' hubless',
+  service: ' service',
+  heavy: ' extra heavy',
 }
 
-/** The name of a material as the trade says it. */
-export function materialName(material: Pipe['material']): string {
-  return MATERIAL_NAMES[material]
-}
-
-/** The nominal size as it is spoken: `1/2 in`, `15 mm`. */
+/** The nominal size as it is spoken: `1/2 in`, `15 mm`, `5/8 in outside`. */
 export function sizeName(pipe: Pick<Pipe, 'system' | 'nominal'>): string {
-  return pipe.system === 'metric' ? `${pipe.nominal} mm` : `${pipe.nominal} in`
+  return isMetricSystem(pipe.system)
+    ? `${pipe.nominal} mm`
+    : `${pipe.nominal} in${SIZE_REMARK[pipe.system] ?? ''}`
 }
 
 /** The full name of a pipe: `1/2 in copper tube, type L`. */
 export function pipeName(pipe: Pipe): string {
-  const grade =
-    pipe.material === 'copper' ? (pipe.system === 'CTS' ? `, type ${pipe.grade}` : `, ${pipe.grade}`) : ''
-  return `${sizeName(pipe)} ${materialName(pipe.material)}${grade}`
+  const type = pipe.material === 'copper' && pipe.system === 'CTS' ? `type ${pipe.grade}` : pipe.grade
+  const rest = [type, pipe.temper].filter((word) => word && !materialName(pipe.material).includes(word))
+  return [`${sizeName(pipe)} ${materialName(pipe.material)}`, ...rest].join(', ')
 }

@@ -1,6 +1,6 @@
 import { copperTubeOutsideDiameterIn } from './copperTube'
 import type { Source } from './source'
-import type { NominalSize, Pipe, PipeMaterial } from './types'
+import { type NominalSize, nominalNumber, type Pipe, type PipeMaterial } from './types'
 
 const IN = 25.4
 
@@ -19,6 +19,11 @@ export const D3309: Source = {
   table: 'SDR 11 tubing (withdrawn)',
   certainty: 'recalled',
 }
+export const D2737: Source = {
+  title: 'ASTM D2737 polyethylene tubing, copper tube size',
+  table: 'SDR 9',
+  certainty: 'recalled',
+}
 
 /**
  * Wall of a tube made to a dimension ratio: OD / ratio, never below the standard's minimum wall.
@@ -28,25 +33,44 @@ export function dimensionRatioWallIn(odIn: number, ratio: number, minimumIn: num
   return Math.max(odIn / ratio, minimumIn)
 }
 
-// nominal, nominal in inches, OD tolerance, minimum wall as tabled, wall tolerance; inches
-type Row = readonly [NominalSize, number, number, number, number]
+// nominal, OD tolerance, minimum wall as tabled, wall tolerance; inches
+type Row = readonly [NominalSize, number, number, number]
 
 const PEX: readonly Row[] = [
-  ['3/8', 0.375, 0.003, 0.07, 0.01],
-  ['1/2', 0.5, 0.004, 0.07, 0.01],
-  ['3/4', 0.75, 0.004, 0.097, 0.01],
-  ['1', 1, 0.005, 0.125, 0.013],
+  ['1/4', 0.003, 0.062, 0.01],
+  ['3/8', 0.003, 0.07, 0.01],
+  ['1/2', 0.004, 0.07, 0.01],
+  ['5/8', 0.004, 0.083, 0.01],
+  ['3/4', 0.004, 0.097, 0.01],
+  ['1', 0.005, 0.125, 0.013],
+  ['1-1/4', 0.005, 0.153, 0.015],
+  ['1-1/2', 0.006, 0.181, 0.019],
+  ['2', 0.006, 0.236, 0.024],
 ]
 const CPVC: readonly Row[] = [
-  ['1/2', 0.5, 0.003, 0.068, 0.02],
-  ['3/4', 0.75, 0.003, 0.08, 0.02],
-  ['1', 1, 0.003, 0.102, 0.02],
+  ['1/2', 0.003, 0.068, 0.02],
+  ['3/4', 0.003, 0.08, 0.02],
+  ['1', 0.003, 0.102, 0.02],
+  ['1-1/4', 0.003, 0.125, 0.02],
+  ['1-1/2', 0.004, 0.148, 0.02],
+  ['2', 0.004, 0.193, 0.023],
 ]
 const PB: readonly Row[] = [
-  ['3/8', 0.375, 0.003, 0.062, 0.008],
-  ['1/2', 0.5, 0.004, 0.062, 0.008],
-  ['3/4', 0.75, 0.004, 0.08, 0.008],
-  ['1', 1, 0.005, 0.102, 0.01],
+  ['3/8', 0.003, 0.062, 0.008],
+  ['1/2', 0.004, 0.062, 0.008],
+  ['3/4', 0.004, 0.08, 0.008],
+  ['1', 0.005, 0.102, 0.01],
+  ['1-1/4', 0.005, 0.125, 0.012],
+  ['1-1/2', 0.006, 0.148, 0.014],
+  ['2', 0.006, 0.193, 0.019],
+]
+const PE: readonly Row[] = [
+  ['1/2', 0.004, 0.069, 0.01],
+  ['3/4', 0.004, 0.097, 0.01],
+  ['1', 0.005, 0.125, 0.012],
+  ['1-1/4', 0.005, 0.153, 0.015],
+  ['1-1/2', 0.006, 0.181, 0.018],
+  ['2', 0.006, 0.236, 0.024],
 ]
 
 function tubes(
@@ -56,13 +80,13 @@ function tubes(
   grade: string,
   source: Source,
 ): Pipe[] {
-  return rows.map(([nominal, inches, odTolerance, wall, wallTolerance]) => ({
+  return rows.map(([nominal, odTolerance, wall, wallTolerance]) => ({
     id: `${prefix}.${nominal}`,
     material,
     system: 'CTS',
     nominal,
     grade,
-    odMm: copperTubeOutsideDiameterIn(inches) * IN,
+    odMm: copperTubeOutsideDiameterIn(nominalNumber(nominal)) * IN,
     odToleranceMm: odTolerance * IN,
     wallMm: wall * IN,
     wallToleranceMm: wallTolerance * IN,
@@ -74,6 +98,9 @@ function tubes(
 export const PLASTIC_TUBE: readonly Pipe[] = [
   ...tubes(PEX, 'pex-a', 'pex-a.sdr9', 'SDR 9, type A', F876),
   ...tubes(PEX, 'pex-b', 'pex-b.sdr9', 'SDR 9, type B', F876),
+  ...tubes(PEX, 'pex-c', 'pex-c.sdr9', 'SDR 9, type C', F876),
   ...tubes(CPVC, 'cpvc', 'cpvc.sdr11', 'SDR 11', D2846),
   ...tubes(PB, 'polybutylene', 'polybutylene.sdr11', 'SDR 11', D3309),
+  ...tubes(PE, 'polyethylene', 'polyethylene.cts9', 'SDR 9', D2737),
+  ...tubes(PE.slice(0, 3), 'polyethylene-gas', 'polyethylene-gas.cts9', 'SDR 9, gas', D2737),
 ]

@@ -1,4 +1,4 @@
-const SOFT: readonly string[] = ['pex-a', 'pex-b', 'polybutylene']
+const SOFT: readonly string[] = ['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene']
 
 /** Tube that a ring would squeeze: it gets an insert. Common practice. */
 export function isSoftTube(material: string): boolean {

@@ -1,35 +1,42 @@
-import type { Source } from './source'
-import type { NominalSize, Pipe } from './types'
+import { B36_10, ironPipeSizes } from './ironPipeSize'
+import type { Pipe, PipeMaterial } from './types'
 
 const IN = 25.4
 
-export const B36_10: Source = {
-  title: 'ASME B36.10M welded and seamless steel pipe',
-  table: 'schedule 40',
-  certainty: 'recalled',
+/** Steel of one schedule. OD tolerance 1/64 in up to 1-1/2, 1 % above, and wall -12.5 % (ASTM A53). */
+function steel(
+  material: PipeMaterial,
+  prefix: string,
+  schedule: 10 | 40 | 80,
+  from: string,
+  to: string,
+): readonly Pipe[] {
+  return ironPipeSizes(from, to).flatMap(({ nominal, odIn, wallIn }): Pipe[] => {
+    const wall = wallIn[schedule]
+    return wall === undefined
+      ? []
+      : [
+          {
+            id: `${prefix}.${schedule}.${nominal}`,
+            material,
+            system: 'IPS',
+            nominal,
+            grade: `schedule ${schedule}`,
+            odMm: odIn * IN,
+            odToleranceMm: odIn <= 1.9 ? IN / 64 : odIn * 0.01 * IN,
+            wallMm: wall * IN,
+            wallToleranceMm: wall * IN * 0.125,
+            source: B36_10,
+          },
+        ]
+  })
 }
 
-// nominal, outside diameter, wall; inches
-const ROWS: readonly [NominalSize, number, number][] = [
-  ['3/8', 0.675, 0.091],
-  ['1/2', 0.84, 0.109],
-  ['3/4', 1.05, 0.113],
-  ['1', 1.315, 0.133],
+/** Galvanised and black steel of iron pipe size, and steel painted for sprinklers. */
+export const STEEL_PIPE: readonly Pipe[] = [
+  ...steel('galvanised-steel', 'galvanised', 40, '1/8', '6'),
+  ...steel('black-steel', 'black', 40, '1/8', '6'),
+  ...steel('black-steel', 'black', 80, '1/4', '4'),
+  ...steel('sprinkler-steel', 'sprinkler', 40, '1', '4'),
+  ...steel('sprinkler-steel', 'sprinkler', 10, '1', '4'),
 ]
-
-/** Schedule 40 steel, galvanised and black. OD tolerance 1/64 in and wall -12.5 % (ASTM A53). */
-export const STEEL_PIPE: readonly Pipe[] = (['galvanised-steel', 'black-steel'] as const).flatMap(
-  (material) =>
-    ROWS.map(([nominal, od, wall]) => ({
-      id: `${material === 'black-steel' ? 'black' : 'galvanised'}.40.${nominal}`,
-      material,
-      system: 'IPS' as const,
-      nominal,
-      grade: 'schedule 40',
-      odMm: od * IN,
-      odToleranceMm: IN / 64,
-      wallMm: wall * IN,
-      wallToleranceMm: wall * IN * 0.125,
-      source: B36_10,
-    })),
-)

@@ -19,7 +19,7 @@ export const B1_1: Source = {
 
 export interface PipeThread {
   readonly id: string
-  readonly nominal: NominalSize | '1/4'
+  readonly nominal: NominalSize
   readonly threadsPerInch: number
   /** Outside diameter of the pipe (NPT) or major diameter of the thread (55 degree), mm. */
   readonly majorMm: number
@@ -34,11 +34,15 @@ const round = (value: number) => Math.round(value * 1e6) / 1e6
 /** NPT: nominal, pipe outside diameter, threads an inch, hand-tight engagement L1; inches. */
 export const NPT: readonly PipeThread[] = (
   [
-    ['1/4', 0.54, 18, 0.228],
+    ['1/8', 0.405, 27, 0.1615],
+    ['1/4', 0.54, 18, 0.2278],
     ['3/8', 0.675, 18, 0.24],
     ['1/2', 0.84, 14, 0.32],
     ['3/4', 1.05, 14, 0.339],
     ['1', 1.315, 11.5, 0.4],
+    ['1-1/4', 1.66, 11.5, 0.42],
+    ['1-1/2', 1.9, 11.5, 0.42],
+    ['2', 2.375, 11.5, 0.436],
   ] as const
 ).map(([nominal, od, tpi, l1]) => ({
   id: `npt.${nominal}`,
@@ -67,10 +71,15 @@ export function nptPitchDiameters(
 /** 55 degree pipe threads: nominal, major diameter (mm), threads an inch, gauge length (mm). */
 export const BSP: readonly PipeThread[] = (
   [
+    ['1/8', 9.728, 28, 4.0],
+    ['1/4', 13.157, 19, 6.0],
     ['3/8', 16.662, 19, 6.4],
     ['1/2', 20.955, 14, 8.2],
     ['3/4', 26.441, 14, 9.5],
     ['1', 33.249, 11, 10.4],
+    ['1-1/4', 41.91, 11, 12.7],
+    ['1-1/2', 47.803, 11, 12.7],
+    ['2', 59.614, 11, 15.9],
   ] as const
 ).map(([nominal, major, tpi, gauge]) => ({
   id: `bsp.${nominal}`,

@@ -1,21 +1,67 @@
 import type { Source } from './source'
 
-export type PipeMaterial =
-  | 'copper'
-  | 'galvanised-steel'
-  | 'black-steel'
-  | 'brass'
-  | 'cpvc'
-  | 'pex-a'
-  | 'pex-b'
-  | 'polybutylene'
+/** What a pipe is made of and made for: the kinds a plumber tells apart. */
+export const PIPE_MATERIALS = [
+  'copper',
+  'copper-drain',
+  'copper-refrigeration',
+  'chromed-supply',
+  'galvanised-steel',
+  'black-steel',
+  'sprinkler-steel',
+  'brass',
+  'stainless',
+  'corrugated-stainless',
+  'lead',
+  'lead-waste',
+  'cpvc',
+  'cpvc-sprinkler',
+  'pex-a',
+  'pex-b',
+  'pex-c',
+  'pex-aluminium',
+  'polybutylene',
+  'polyethylene',
+  'polyethylene-gas',
+  'pvc',
+  'pvc-drain',
+  'pvc-sewer',
+  'abs-drain',
+  'tubular-brass',
+  'tubular-plastic',
+  'waste-solvent',
+  'waste-push-fit',
+  'cast-iron',
+  'clay',
+  'cement',
+] as const
+export type PipeMaterial = (typeof PIPE_MATERIALS)[number]
 
-/** How a nominal size becomes a diameter: copper tube size, iron pipe size, or metric outside diameter. */
-export type DimensionalSystem = 'CTS' | 'IPS' | 'metric'
+/**
+ * How a nominal size becomes a diameter.
+ * `CTS` copper tube size · `IPS` iron pipe size · `metric` outside diameter in mm · `OD` outside diameter in inches ·
+ * `ID` inside diameter (polyethylene, lead) · `tubular` drain tube by outside diameter · `metric-steel` threads' names
+ * on metric steel · `metric-waste` names of waste pipe · `hubless`, `service`, `heavy`, `metric-iron` cast iron ·
+ * `sewer` thin-wall sewer pipe · `barrel` clay and cement by bore
+ */
+export type DimensionalSystem =
+  | 'CTS'
+  | 'IPS'
+  | 'metric'
+  | 'OD'
+  | 'ID'
+  | 'tubular'
+  | 'metric-steel'
+  | 'metric-waste'
+  | 'hubless'
+  | 'service'
+  | 'heavy'
+  | 'metric-iron'
+  | 'sewer'
+  | 'barrel'
 
-export const INCH_SIZES = ['3/8', '1/2', '3/4', '1'] as const
-export const METRIC_SIZES = ['10', '12', '15', '22', '28'] as const
-export type NominalSize = (typeof INCH_SIZES)[number] | (typeof METRIC_SIZES)[number]
+/** A size as it is spoken, without its unit: `1/2`, `1-1/4`, `22`. */
+export type NominalSize = string
 
 /** One pipe that exists: what a stub can really be. Lengths in millimetres. */
 export interface Pipe {
@@ -23,12 +69,27 @@ export interface Pipe {
   readonly material: PipeMaterial
   readonly system: DimensionalSystem
   readonly nominal: NominalSize
-  /** Type, schedule or wall series, as printed on the pipe. */
+  /** Type, schedule, class or wall series, as printed on the pipe. */
   readonly grade: string
+  /** Copper is sold hard in lengths and soft in coils. */
+  readonly temper?: 'soft'
   readonly odMm: number
   /** Plus or minus on the mean outside diameter. */
   readonly odToleranceMm: number
   readonly wallMm: number
   readonly wallToleranceMm: number
   readonly source: Source
+}
+
+const METRIC: ReadonlySet<DimensionalSystem> = new Set(['metric', 'metric-waste', 'metric-iron'])
+
+/** Whether a system's names are millimetres. */
+export function isMetricSystem(system: DimensionalSystem): boolean {
+  return METRIC.has(system)
+}
+
+/** A nominal size in its own unit as a number: `1-1/4` is 1.25, `22` is 22. NaN for what is no size. */
+export function nominalNumber(nominal: NominalSize): number {
+  const match = /^(?:(\d+(?:\.\d+)?)-)?(\d+)\/(\d+)$/.exec(nominal)
+  return match ? Number(match[1] ?? 0) + Number(match[2]) / Number(match[3]) : Number(nominal)
 }
