@@ -24,7 +24,7 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     const finding = newest(file.documents.finding, line.id, 'foundAt')
     const mating = newest(file.documents.mating, line.id, 'chosenAt')
     if (!finding && !mating) continue
-    heading(line.service === 'hot' ? 'Hot line' : 'Cold line')
+    heading(`${String(line.service).replace(/^./, (letter) => letter.toUpperCase())} line`)
     if (finding) page.text(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { DataSource } from 'typeorm'
 import { demoId } from '../src/demo/identifiers'
 import { inShop, openDatabase } from '../src/store/database'
+import { Find1764050000000 } from '../src/store/migrations/find1764050000000'
 import { First1764000000000 } from '../src/store/migrations/first1764000000000'
 import { OWNER, urlFor } from '../src/store/provision'
 import { type Harness, HOUSE, harness, operation, sync } from './harness'
@@ -75,14 +76,15 @@ describe('the schema', () => {
     const first = await openDatabase(roles, 2)
     await first.destroy()
     const second = await openDatabase(roles, 2)
-    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 1 }])
+    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 2 }])
     await second.destroy()
     const owner = new DataSource({
       type: 'postgres',
       url: urlFor(roles, OWNER),
-      migrations: [First1764000000000],
+      migrations: [First1764000000000, Find1764050000000],
     })
     await owner.initialize()
+    await owner.undoLastMigration()
     await owner.undoLastMigration()
     const tables =
       "SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'"

@@ -1,7 +1,9 @@
 import { drawJointLine, identify, mate, STARTING_SETTINGS } from '@diarmos/core'
+import type { z } from 'zod'
 import {
   entities,
   InvalidRequestError,
+  LATER_FIELDS,
   type OperationName,
   operationRecord,
   operationSchema,
@@ -21,6 +23,7 @@ const conditions = {
   thread: 'none',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: true,
   nearHeater: false,
   pressurePsi: null,
@@ -80,6 +83,29 @@ describe('operations', () => {
       { observations: [{ id: '1', kind: 'outside', instrument: 'caliper', mm: 1e9, resolutionMm: 1 }] },
       ['observations.0.mm'],
     ],
+    [
+      'identify',
+      { observations: [{ id: '1', kind: 'gauge', mm: 15, fits: 'perhaps' }] },
+      ['observations.0.fits'],
+    ],
+    ['identify', { observations: [], service: 'gas' }, ['service']],
+    ['identify', { observations: [], factors: { copper: 0 } }, ['factors.copper']],
+    ['identify', { observations: [], finds: { copper: -1 } }, ['finds.copper']],
+    [
+      'identify-thread',
+      { observations: [{ id: '1', kind: 'thread-sign', sign: 'seat', answer: 'velvet' }] },
+      ['observations.0.answer'],
+    ],
+    [
+      'identify-thread',
+      { observations: [{ id: '1', kind: 'thread-count', threads: 0, overMm: 25.4 }] },
+      ['observations.0.threads'],
+    ],
+    [
+      'identify-thread',
+      { observations: [{ id: '1', kind: 'thread-leaf' }] },
+      ['observations.0.pitchMm', 'observations.0.form', 'observations.0.fits'],
+    ],
     ['identify', { observations: 'many' }, ['observations']],
     ['identify', null, ['(whole)']],
     ['mate', { ...mateRequest, lines: [] }, ['lines']],
@@ -98,6 +124,36 @@ describe('operations', () => {
     expect(faults(name, request)).toEqual(paths),
   )
 
+  it('an older request without the newer fields still means what it meant', () => {
+    const { faults: _, ...older } = conditions
+    const request = { ...mateRequest, lines: [{ ...mateRequest.lines[0], conditions: older }] }
+    expect(runOperation('mate', request)).toEqual(runOperation('mate', mateRequest))
+  })
+
+  it('two pipes that take the same parts need not be told apart, unless one brings a hazard', () => {
+    const { pipeId: _, ...line } = mateRequest.lines[0] as (typeof mateRequest.lines)[number]
+    const threaded = {
+      ...line,
+      conditions: { ...conditions, oldJoint: 'none', thread: 'NPT', stubMm: 60 } as const,
+    }
+    const looks = [
+      { id: 'c', kind: 'outside', instrument: 'caliper', mm: 21.4, resolutionMm: 0.1 },
+      { id: 'm', kind: 'sign', sign: 'magnet', answer: 'holds' },
+      { id: 'w', kind: 'sign', sign: 'carries', answer: 'water' },
+    ]
+    const belief = runOperation('identify', {
+      observations: looks,
+      service: 'cold',
+      decideFor: { line: threaded, settings: STARTING_SETTINGS },
+    })
+    const steel = belief.classes.filter(
+      (entry) => entry.material.endsWith('steel') && entry.nominal === '1/2',
+    )
+    expect(steel.length).toBeGreaterThan(1)
+    // galvanised and black take the same stop; that black may carry gas keeps them two
+    expect(belief.classes[0]?.probability).toBeLessThan(0.99)
+  })
+
   it('have a JSON Schema each', () => {
     for (const name of Object.keys(operations) as OperationName[])
       expect(operationSchema(name)).toMatchObject({ type: 'object' })
@@ -114,6 +170,21 @@ describe('stored documents', () => {
         .strict()
         .safeParse({ label: 'x'.repeat(500) }).success,
     ).toBe(false)
+  })
+  it('an edit touches only what it names, also where requests have a default', () => {
+    const patch = entities.situation.partial().strict().parse({ flame: false })
+    expect(patch).toEqual({ flame: false })
+  })
+  it('a document made by a device that does not know the newer fields is whole with them', () => {
+    for (const [kind, later] of Object.entries(LATER_FIELDS)) {
+      const { shape } = entities[kind as keyof typeof entities]
+      for (const [field, value] of Object.entries(later ?? {}))
+        expect([kind, field, (shape as Record<string, z.ZodType>)[field]?.safeParse(value).success]).toEqual([
+          kind,
+          field,
+          true,
+        ])
+    }
   })
   it('are edited by operations of this schema only', () => {
     const record = {

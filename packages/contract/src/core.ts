@@ -3,14 +3,23 @@ import type {
   DrawRequest,
   HouseRules,
   IdentifyRequest,
+  IdentifyThreadRequest,
   LineRequest,
   MateOption,
   MateRequest,
   MateSettings,
   Observation,
   PlanRequest,
+  ThreadObservation,
 } from '@diarmos/core'
-import { MEASURING_INSTRUMENTS, SIGN_ANSWERS } from '@diarmos/core/answers'
+import { PIPE_MATERIALS } from '@diarmos/core'
+import {
+  END_FAULTS,
+  MEASURING_INSTRUMENTS,
+  SERVICES,
+  SIGN_ANSWERS,
+  THREAD_ANSWERS,
+} from '@diarmos/core/answers'
 import { z } from 'zod'
 
 /** Longest text anyone may send in one field. */
@@ -35,16 +44,9 @@ export const era = z.enum([
 export const region = z.enum(['north-america', 'metric', 'unknown'])
 export const instrument = z.enum(MEASURING_INSTRUMENTS)
 export const signKind = z.enum(Object.keys(SIGN_ANSWERS) as (keyof typeof SIGN_ANSWERS)[])
-export const pipeMaterial = z.enum([
-  'copper',
-  'galvanised-steel',
-  'black-steel',
-  'brass',
-  'cpvc',
-  'pex-a',
-  'pex-b',
-  'polybutylene',
-])
+export const threadSign = z.enum(Object.keys(THREAD_ANSWERS) as (keyof typeof THREAD_ANSWERS)[])
+export const pipeMaterial = z.enum(PIPE_MATERIALS)
+export const endFault = z.enum(END_FAULTS)
 
 const withdrawn = z.boolean().optional()
 export const observation = z
@@ -65,6 +67,21 @@ export const observation = z
       resolutionMm: z.number().min(0).max(100),
       withdrawn,
     }),
+    z.object({
+      id: key,
+      kind: z.literal('bore'),
+      instrument,
+      mm: lengthMm,
+      resolutionMm: z.number().min(0).max(100),
+      withdrawn,
+    }),
+    z.object({
+      id: key,
+      kind: z.literal('gauge'),
+      mm: lengthMm,
+      fits: z.enum(['goes', 'stops']),
+      withdrawn,
+    }),
     z.object({ id: key, kind: z.literal('sign'), sign: signKind, answer: key, withdrawn }),
     z.object({ id: key, kind: z.literal('print'), text: text.min(1), withdrawn }),
   ])
@@ -79,6 +96,58 @@ export const observation = z
         })
     }
   }) satisfies z.ZodType<Observation>
+
+const threadMm = z.number().positive().max(200)
+export const threadObservation = z
+  .discriminatedUnion('kind', [
+    z.object({
+      id: key,
+      kind: z.literal('thread-count'),
+      threads: z.number().positive().max(200),
+      overMm: threadMm,
+      withdrawn,
+    }),
+    z.object({
+      id: key,
+      kind: z.literal('thread-leaf'),
+      pitchMm: z.number().positive().max(10),
+      form: z.union([z.literal(60), z.literal(55)]),
+      fits: z.enum(['fits', 'rocks']),
+      withdrawn,
+    }),
+    z.object({
+      id: key,
+      kind: z.literal('thread-across'),
+      instrument: z.enum(['caliper', 'tape']),
+      mm: threadMm,
+      resolutionMm: z.number().min(0).max(100),
+      withdrawn,
+    }),
+    z.object({
+      id: key,
+      kind: z.literal('thread-taper'),
+      firstMm: threadMm,
+      secondMm: threadMm,
+      apartMm: threadMm,
+      withdrawn,
+    }),
+    z.object({ id: key, kind: z.literal('thread-sign'), sign: threadSign, answer: key, withdrawn }),
+  ])
+  .superRefine((value, context) => {
+    if (value.kind !== 'thread-sign') return
+    const answers: readonly string[] = THREAD_ANSWERS[value.sign]
+    if (!answers.includes(value.answer))
+      context.addIssue({
+        code: 'custom',
+        path: ['answer'],
+        message: `no answer “${value.answer}” to “${value.sign}”; it is one of ${answers.join(', ')}`,
+      })
+  }) satisfies z.ZodType<ThreadObservation>
+
+export const identifyThreadRequest = z.object({
+  region: region.default('north-america'),
+  observations: z.array(threadObservation).max(40),
+}) satisfies z.ZodType<IdentifyThreadRequest>
 
 export const conditions = z.object({
   service: z.enum(['hot', 'cold']),
@@ -97,10 +166,13 @@ export const conditions = z.object({
     'cinch',
     'expansion',
     'cement',
+    'press',
+    'flare',
   ]),
   thread: z.enum(['NPT', 'BSP', 'none']),
   scored: z.boolean(),
   outOfRound: z.boolean(),
+  faults: z.array(endFault).max(END_FAULTS.length).default([]),
   waterSeen: z.boolean(),
   nearHeater: z.boolean(),
   pressurePsi: z.number().min(0).max(600).nullable(),
@@ -158,6 +230,7 @@ export const mateSettings = z.object({
 export const identifyRequest = z.object({
   era: era.default('unknown'),
   region: region.default('north-america'),
+  service: z.enum(SERVICES).default('unknown'),
   known: z
     .array(
       z.object({
@@ -169,6 +242,8 @@ export const identifyRequest = z.object({
     )
     .max(100)
     .default([]),
+  finds: z.partialRecord(pipeMaterial, z.int().min(0).max(100_000)).optional(),
+  factors: z.partialRecord(pipeMaterial, z.number().min(0.01).max(100)).optional(),
   observations: z.array(observation).max(60),
   instruments: z.array(instrument).max(10).optional(),
 }) satisfies z.ZodType<IdentifyRequest>
@@ -205,6 +280,8 @@ const reason = z.object({
       'stub',
       'smooth',
       'round',
+      'sound',
+      'straight',
       'thread',
       'away-from-heater',
     ])

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import path from 'node:path'
-import { type MateOption, PIPES, STARTING_SETTINGS } from '@diarmos/core'
+import { type MateOption, pipeById, STARTING_SETTINGS } from '@diarmos/core'
+import { STUBS } from '../../core/src/mate/test/problems'
 import { mateOption } from './core'
 import { operations, runOperation } from './index'
 
@@ -16,6 +17,7 @@ const place = {
   thread: 'NPT',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: true,
   nearHeater: false,
   pressurePsi: 60,
@@ -40,7 +42,7 @@ const first = (pipeId: string): MateOption | undefined =>
 const travelled = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 describe('one answer through every door', () => {
-  it.each(PIPES.map((pipe) => [pipe.id] as const))(
+  it.each(STUBS.map((pipe) => [pipe.id] as const))(
     '%s: a chosen way travels as JSON and is taken again',
     (pipeId) => {
       const option = first(pipeId)
@@ -48,7 +50,7 @@ describe('one answer through every door', () => {
       const back = travelled(option)
       expect(back).toEqual(option)
       expect(mateOption.strict().safeParse(back).error?.issues).toBeUndefined()
-      const material = PIPES.find((pipe) => pipe.id === pipeId)?.material
+      const material = pipeById(pipeId)?.material
       const planRequest = {
         lines: [{ lineId: 'a', material, conditions: place, option: back }],
         houseRules: STARTING_SETTINGS.houseRules,

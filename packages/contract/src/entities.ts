@@ -1,5 +1,17 @@
 import { z } from 'zod'
-import { conditions, era, instrument, mateOption, mateSettings, region, signKind, unit } from './core'
+import {
+  conditions,
+  endFault,
+  era,
+  instrument,
+  mateOption,
+  mateSettings,
+  pipeMaterial,
+  region,
+  signKind,
+  threadSign,
+  unit,
+} from './core'
 
 /** Bumped when stored fields change their meaning. */
 export const SCHEMA_VERSION = 1
@@ -31,7 +43,7 @@ export const entities = {
     name: line,
     kind: z.enum(['basin', 'sink', 'toilet', 'washer', 'other']),
   }),
-  line: z.object({ pointId: id, service: z.enum(['hot', 'cold']) }),
+  line: z.object({ pointId: id, service: z.enum(['hot', 'cold', 'drain', 'vent']) }),
   job: z.object({
     propertyId: id,
     pointId: id,
@@ -43,19 +55,36 @@ export const entities = {
     note: prose,
   }),
   visit: z.object({ jobId: id, personId: id, startedAt: instant, endedAt: instant.nullable() }),
-  situation: conditions.omit({ service: true }).extend({ jobId: id, lineId: id }),
+  situation: conditions
+    .omit({ service: true })
+    // without the default that requests have: an edit of something else must not touch it
+    .extend({ jobId: id, lineId: id, faults: z.array(endFault).max(20) }),
   observation: z.object({
     jobId: id,
     lineId: id,
-    kind: z.enum(['outside', 'wall', 'sign', 'print']),
+    kind: z.enum([
+      'outside',
+      'wall',
+      'bore',
+      'gauge',
+      'sign',
+      'print',
+      'thread-count',
+      'thread-leaf',
+      'thread-across',
+      'thread-taper',
+      'thread-sign',
+    ]),
     instrument: instrument.nullable(),
-    sign: signKind.nullable(),
+    sign: z.enum([...signKind.options, ...threadSign.options]).nullable(),
     answer: z.string().max(160).nullable(),
     /** As it was entered. */
     entered: z.string().max(400),
     mm: z.number().positive().max(2000).nullable(),
     resolutionMm: z.number().min(0).max(100).nullable(),
     unit: unit.nullable(),
+    /** What a kind of look needs besides: threads and length of a count, leaf of a gauge, two diameters of a taper. */
+    about: z.record(z.string().max(40), z.union([z.number(), z.string().max(80)])).nullable(),
     withdrawn: z.boolean(),
     takenAt: instant,
   }),
@@ -103,8 +132,19 @@ export const entities = {
     unit,
     region,
     mate: mateSettings,
+    /** The shop's corrections of what is usual, by era: kinds so many times commoner than the tables say. */
+    expected: z.partialRecord(era, z.partialRecord(pipeMaterial, z.number().min(0.01).max(100))),
   }),
 } as const
+
+/** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
+export const LATER_FIELDS: Readonly<
+  Partial<Record<keyof typeof entities, Readonly<Record<string, unknown>>>>
+> = {
+  situation: { faults: [] },
+  observation: { about: null },
+  settings: { expected: {} },
+}
 
 export type EntityKind = keyof typeof entities
 export type EntityFields<Kind extends EntityKind> = z.output<(typeof entities)[Kind]>

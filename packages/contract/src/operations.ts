@@ -2,21 +2,26 @@ import {
   type Belief,
   CATALOG,
   cheapestWay,
+  classIdOf,
   drawJointLine,
   formatLength,
+  hazardClassOf,
   identify,
+  identifyThread,
   type MateRequest,
   type MateResult,
   mate,
-  PIPES,
   parseLength,
+  pipeById,
   sequence,
+  type ThreadBelief,
   toSvg,
 } from '@diarmos/core'
 import { z } from 'zod'
 import {
   drawRequest,
   identifyRequest,
+  identifyThreadRequest,
   lineRequest,
   mateRequest,
   mateSettings,
@@ -40,15 +45,19 @@ function decisionFor(context: z.output<typeof decisionContext>): (pipeId: string
   const decide = (pipeId: string): string => {
     const held = made.get(pipeId)
     if (held) return held
-    const pipe = PIPES.find((entry) => entry.id === pipeId)
+    const pipe = pipeById(pipeId)
     const option = cheapestWay({ ...context.line, pipeId }, context.settings)
-    // what is bought and done, and what it may carry: pipes that agree in all of it need not be told apart
-    const decision = [
-      option ? option.id : 'none',
-      ...(option?.parts.map((part) => part.fittingId) ?? []),
-      pipe?.material.endsWith('steel') ? pipe.material : '',
-      pipe?.material === 'polybutylene' ? 'polybutylene' : '',
-    ].join('|')
+    // what is bought and done, and what it may carry or bring: pipes that agree in all of it need not be told
+    // apart; where nothing fits, only the part-and-hazard class says enough
+    const decision = option
+      ? [
+          option.id,
+          ...option.parts.map((part) => part.fittingId),
+          pipe ? hazardClassOf(pipe.material) : '',
+        ].join('|')
+      : pipe
+        ? classIdOf(pipe)
+        : pipeId
     made.set(pipeId, decision)
     return decision
   }
@@ -76,6 +85,11 @@ export const operations = {
     request: identifyOperation,
     run: ({ decideFor, ...request }): Belief =>
       identify(request, decideFor ? decisionFor(decideFor) : undefined),
+  }),
+  'identify-thread': operation({
+    summary: 'Which thread or connection face it is, and what to measure next.',
+    request: identifyThreadRequest,
+    run: (request): ThreadBelief => identifyThread(request),
   }),
   mate: operation({
     summary: 'Every sound way from the stub to the fixture, ranked, with reasons and refusals.',

@@ -13,6 +13,7 @@ export const PLAIN: Situation = {
   thread: 'none',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: true,
   nearHeater: false,
   pressurePsi: 62,

@@ -81,7 +81,14 @@ export async function loadDemo(database: DataSource, now = new Date()): Promise<
     await writer.put(
       'settings',
       demoId(`${shop.key} settings`),
-      { name: shop.name, zone: 'America/New_York', unit: 'in', region: 'north-america', mate: DEMO_SETTINGS },
+      {
+        name: shop.name,
+        zone: 'America/New_York',
+        unit: 'in',
+        region: 'north-america',
+        mate: DEMO_SETTINGS,
+        expected: {},
+      },
       now,
     )
     for (const house of HOUSES.filter((entry) => entry.shop === shop.key)) await loadHouse(writer, house, now)
@@ -166,7 +173,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
               }) as Observation,
     )
     const { era, region } = house.property
-    const belief = runOperation('identify', { era, region, known: [], observations })
+    const belief = runOperation('identify', { era, region, service, known: [], observations })
     const leader = belief.classes[0]
     const pipeId = leader?.pipes[0]?.id
     if (!leader || !pipeId) throw new Error(`demo ${job.key}: nothing found`)

@@ -1,4 +1,5 @@
 import { DataSource, type EntityManager } from 'typeorm'
+import { Find1764050000000 } from './migrations/find1764050000000'
 import { First1764000000000 } from './migrations/first1764000000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
 import { documents, Operation, Person, Session, Shop } from './schemas'
@@ -10,7 +11,7 @@ function source(url: string, pool: number): DataSource {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [First1764000000000],
+    migrations: [First1764000000000, Find1764050000000],
     synchronize: false,
     // parameters of failing queries would be personal data
     logging: false,

@@ -4,6 +4,7 @@ import {
   entities,
   type FieldConflict,
   faultsOf,
+  LATER_FIELDS,
   type OperationRecord,
   type SyncResponse,
 } from '@diarmos/contract'
@@ -52,7 +53,9 @@ function check(
 ): { fields: Record<string, unknown>; faults: Fault[] } {
   if (operation.remove) return { fields: {}, faults: [] }
   const schema = entities[operation.kind]
-  const parsed = (exists ? schema.partial() : schema).strict().safeParse(operation.patch)
+  const parsed = exists
+    ? schema.partial().strict().safeParse(operation.patch)
+    : schema.strict().safeParse({ ...LATER_FIELDS[operation.kind], ...operation.patch })
   return parsed.success
     ? { fields: parsed.data as Record<string, unknown>, faults: [] }
     : {

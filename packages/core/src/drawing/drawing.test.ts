@@ -2,8 +2,8 @@ import { DOMParser } from '@xmldom/xmldom'
 import { SVGPathData } from 'svg-pathdata'
 import { type Fitting, fittingById, fullDepthMm } from '../catalog'
 import { mate } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/test/problems'
-import { PIPES, pipeById } from '../reference'
+import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
+import { pipeById } from '../reference'
 import { contactSheet, drawJointLine, toSvg } from './index'
 
 interface Box {
@@ -25,7 +25,7 @@ function boxes(svg: string): Map<string, Box[]> {
   return found
 }
 
-const cases = PIPES.flatMap((pipe) => {
+const cases = STUBS.flatMap((pipe) => {
   const request = line(pipe.id)
   const options = mate({ lines: [request], settings: WELL_EQUIPPED, k: 3 }).lines[0]?.options ?? []
   return options.map((option) => [pipe.id, option.id, option, request.fixtureId] as const)

@@ -197,6 +197,61 @@ function drawGhost(sheet: Sheet, outline: NonNullable<DrawRequest['outline']>, l
   }
 }
 
+/** Diameters as a caliper shows them: thousandths of an inch, or tenths of a millimetre. */
+function diameterText(odMm: number, unit: LengthUnit): string {
+  return unit === 'in' ? `${(odMm / 25.4).toFixed(3)} in` : `${odMm.toFixed(1)} mm`
+}
+
+/** How many diameters are written beside the belief, and how likely they must be. */
+const WRITTEN = 3
+const WRITTEN_FROM = 0.06
+
+/** The likeliest diameters, dimensioned beside the end: the likelier, the nearer and the stronger. */
+function dimensionGhosts(
+  sheet: Sheet,
+  outline: NonNullable<DrawRequest['outline']>,
+  lengthMm: number,
+  unit: LengthUnit,
+  text: number,
+): void {
+  outline
+    .filter(({ weight }, index) => index === 0 || weight >= WRITTEN_FROM)
+    .slice(0, WRITTEN)
+    .forEach(({ odMm, weight }, index) => {
+      const r = odMm / 2
+      const x = lengthMm + text * (1 + index * 5.4)
+      const id = `dimension:ghost:${odMm.toFixed(2)}`
+      const opacity = Math.min(1, 0.35 + weight)
+      for (const side of [1, -1])
+        sheet.line(
+          id,
+          'dimension',
+          [
+            [lengthMm, side * r],
+            [x + text * 0.4, side * r],
+          ],
+          { role: 'detail', opacity },
+        )
+      sheet.line(
+        id,
+        'dimension',
+        [
+          [x, r],
+          [x, -r],
+        ],
+        { opacity },
+      )
+      sheet.texts.push({
+        id,
+        layer: 'dimension',
+        at: [x + text * 0.4, -text * 0.35],
+        text: diameterText(odMm, unit),
+        sizeMm: text,
+        anchor: 'start',
+      })
+    })
+}
+
 /** The threaded tail or the hose end of the fixture, far side of the gap. */
 function drawFixture(sheet: Sheet, fixtureId: string, at: Point, axis: Point): void {
   const fixture = fixtureById(fixtureId)
@@ -398,7 +453,9 @@ export function drawJointLine(request: DrawRequest): Scene {
       )
     }
   } else {
-    const text = textSize(150, 110, request)
+    const text = textSize(150, Math.max(110, largest + 40), request)
+    if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
+      dimensionGhosts(sheet, request.outline, stubMm, unit, text)
     if (request.fixtureId) {
       const far: Point = [stubMm + 46, 70]
       drawFixture(sheet, request.fixtureId, far, [0, 1])

@@ -1,11 +1,34 @@
+/** How a connection was made, as far as one can tell by looking. */
+export const JOINT_KINDS = [
+  'sweat',
+  'compression',
+  'push-fit',
+  'threaded',
+  'crimp',
+  'cinch',
+  'expansion',
+  'press',
+  'cement',
+  'flare',
+  'slip',
+  'hub-lead',
+  'hub-rubber',
+  'hubless',
+  'flexible-coupling',
+  'wiped',
+  'flange',
+] as const
+export type JointKind = (typeof JOINT_KINDS)[number]
+
 /** What a person can answer by looking, and the answers there are. */
 export const SIGN_ANSWERS = {
   magnet: ['holds', 'falls'],
-  scratch: ['copper', 'silver', 'yellow', 'shaving'],
+  scratch: ['copper', 'yellow', 'silver', 'silver-soft', 'grey-iron', 'shaving', 'crumbles'],
   colour: [
     'copper-brown',
     'green',
     'grey-metal',
+    'dull-grey',
     'black',
     'yellow-metal',
     'chrome',
@@ -14,17 +37,84 @@ export const SIGN_ANSWERS = {
     'red',
     'blue',
     'clear',
+    'orange',
     'grey-plastic',
+    'green-plastic',
+    'yellow-plastic',
+    'terracotta',
+    'cement-grey',
     'painted',
   ],
-  flex: ['rigid', 'flexible'],
-  joint: ['sweat', 'compression', 'push-fit', 'threaded', 'crimp', 'cinch', 'expansion', 'cement'],
-  'print-colour': ['green', 'blue', 'red', 'none-seen'],
-  carries: ['water', 'gas-signs'],
+  'shaving-colour': [
+    'metal',
+    'white',
+    'black',
+    'cream',
+    'grey',
+    'blue',
+    'red',
+    'orange',
+    'green',
+    'yellow',
+    'stone',
+  ],
+  flex: ['rigid', 'by-hand', 'flexible'],
+  tap: ['rings', 'dull', 'clicks'],
+  joint: JOINT_KINDS,
+  'joint-nut': ['no-nut', 'hex-nut', 'round-nut'],
+  'joint-band': ['no-band', 'copper-ring', 'steel-clamp', 'plastic-collar', 'press-marks', 'rubber-sleeve'],
+  'joint-seam': ['no-seam', 'solder-line', 'cement-bead', 'lead-ring', 'rubber-lip', 'bulb', 'threads-show'],
+  'joint-turns': ['turns', 'fixed'],
+  'print-colour': ['green', 'blue', 'red', 'yellow', 'none-seen'],
+  carries: ['water', 'waste', 'gas-signs', 'refrigerant-signs', 'sprinkler-signs'],
 } as const
 
 export type SignKind = keyof typeof SIGN_ANSWERS
 
+/** Signs of the nearest joint, all shaped by how it was made. */
+export const JOINT_SIGNS = ['joint', 'joint-nut', 'joint-band', 'joint-seam', 'joint-turns'] as const
+
 /** Ways to measure across or round a pipe. */
 export const MEASURING_INSTRUMENTS = ['caliper', 'tape', 'screen-gauge', 'string', 'paper-strip'] as const
 export type MeasuringInstrument = (typeof MEASURING_INSTRUMENTS)[number]
+
+/** What the line is there for, as far as it is known. */
+export const SERVICES = ['cold', 'hot', 'drain', 'vent', 'unknown'] as const
+export type Service = (typeof SERVICES)[number]
+
+/** What a thread or a connection face looks like, and the answers there are. */
+export const THREAD_ANSWERS = {
+  gender: ['male', 'female'],
+  seat: ['none', 'flat-washer', 'cone', 'o-ring'],
+  place: [
+    'pipe-end',
+    'faucet-tail',
+    'hose',
+    'tube-nut',
+    'drain-nut',
+    'faucet-tip',
+    'shower-arm',
+    'tub-spout',
+    'union',
+    'toilet-valve',
+    'stop-outlet',
+    'not-said',
+  ],
+} as const
+export type ThreadSign = keyof typeof THREAD_ANSWERS
+
+/** What is wrong with the end or the pipe, besides score and ovality: conditions of the work to come. */
+export const END_FAULTS = [
+  'thinned',
+  'pitted',
+  'pinhole',
+  'pinholes',
+  'choked',
+  'loose',
+  'bent',
+  'ring-mark',
+  'tooth-marks',
+  'solder-on',
+  'dirty-bore',
+] as const
+export type EndFault = (typeof END_FAULTS)[number]

@@ -1,8 +1,9 @@
 import { PIPES } from '../reference'
+import { SERVICES } from './answers'
 import { classIdOf, type Era, type HazardFlag, identify, type Observation, type PriorContext } from './index'
 import { NONE_PRIOR, prior } from './prior'
 
-const plain: PriorContext = { era: 'unknown', region: 'north-america', known: [] }
+const plain: PriorContext = { era: 'unknown', region: 'north-america', service: 'cold', known: [] }
 const sign = (kind: string, answer: string): Observation => ({
   id: `${kind} ${answer}`,
   kind: 'sign',
@@ -16,9 +17,13 @@ const across = (mm: number): Observation => ({
   mm,
   resolutionMm: 0.02,
 })
-const flags = (observations: Observation[], era: Era = 'unknown'): Record<string, HazardFlag['level']> =>
+const flags = (
+  observations: Observation[],
+  era: Era = 'unknown',
+  context: Partial<PriorContext> = {},
+): Record<string, HazardFlag['level']> =>
   Object.fromEntries(
-    identify({ ...plain, era, observations }).hazards.map((flag) => [flag.hazardId, flag.level]),
+    identify({ ...plain, era, ...context, observations }).hazards.map((flag) => [flag.hazardId, flag.level]),
   )
 
 const STEEL = [across(21.3), sign('magnet', 'holds')]
@@ -61,7 +66,40 @@ describe('hazards are raised by what they could cost, not by the leading guess',
     expect(flags(painted, '1940-1965')['old-coating']).toBe('caution')
     expect(flags(painted, 'since-2010')['old-coating']).toBeUndefined()
   })
-  it('nothing is raised where nothing was seen', () => expect(flags([])).toEqual({}))
+  it('a copper line to an outdoor unit is not cut', () => {
+    const looks = [across(9.5), sign('scratch', 'copper'), sign('carries', 'refrigerant-signs')]
+    expect(flags(looks, 'unknown', { service: 'unknown' }).refrigerant).toBe('stop')
+    expect(
+      flags([across(15.9), sign('scratch', 'copper'), sign('joint', 'sweat')]).refrigerant,
+    ).toBeUndefined()
+  })
+  it('orange plastic and red steel feed sprinklers', () => {
+    const context = { service: 'unknown' as const }
+    expect(flags([sign('colour', 'orange'), sign('flex', 'rigid')], 'since-2010', context).sprinkler).toBe(
+      'stop',
+    )
+    expect(flags([sign('colour', 'red'), sign('magnet', 'holds')], 'unknown', context).sprinkler).toBe('stop')
+  })
+  it('lead is named as lead', () =>
+    expect(flags([sign('scratch', 'silver-soft'), sign('joint', 'wiped')], 'before-1940').lead).toBe(
+      'caution',
+    ))
+  it('what is lagged in an old house may be asbestos, cement pipe in any', () => {
+    const lagged = [across(34), across(35), sign('colour', 'white'), sign('joint', 'sweat')]
+    expect(flags(lagged, '1940-1965').asbestos).toBe('caution')
+    const cement = [sign('colour', 'cement-grey'), sign('scratch', 'crumbles')]
+    expect(flags(cement, 'since-2010', { service: 'drain' }).asbestos).toBe('caution')
+  })
+  it('a drain is foul, a supply is not', () => {
+    expect(flags([across(48.3), sign('colour', 'black')], '1965-1978', { service: 'drain' }).sewage).toBe(
+      'caution',
+    )
+    expect(flags(COPPER).sewage).toBeUndefined()
+  })
+  it('nothing is raised where nothing was seen, or everything is withdrawn', () => {
+    expect(flags([])).toEqual({})
+    expect(flags(STEEL.map((look) => ({ ...look, withdrawn: true })))).toEqual({})
+  })
 })
 
 describe('the prior', () => {
@@ -75,15 +113,19 @@ describe('the prior', () => {
     'unknown',
   ]
   const share = (context: Partial<PriorContext>, test: (pipe: (typeof PIPES)[number]) => boolean) => {
-    const weights = prior({ ...plain, ...context })
+    const weights = prior({ ...plain, ...context }).pipes
     return PIPES.reduce((sum, pipe, index) => sum + (test(pipe) ? (weights[index] as number) : 0), 0)
   }
 
   it.each(eras)('%s: sums to one, with a place for what is in no table', (era) => {
-    const weights = prior({ ...plain, era })
-    expect(weights.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12)
-    expect(weights.at(-1)).toBe(NONE_PRIOR)
-    expect(weights.every((weight) => weight > 0)).toBe(true)
+    for (const service of SERVICES) {
+      const { pipes, media } = prior({ ...plain, era, service })
+      expect(pipes.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12)
+      expect(pipes.at(-1)).toBe(NONE_PRIOR)
+      expect(pipes.every((weight) => weight > 0)).toBe(true)
+      for (let index = 0; index < PIPES.length; index++)
+        expect(media.slice(index * 7, index * 7 + 7).reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9)
+    }
   })
   it('has steel in old houses, polybutylene in those of its years, PEX in new ones', () => {
     const by = (material: string) => eras.map((era) => share({ era }, (pipe) => pipe.material === material))

@@ -1,50 +1,118 @@
-import type { Cell } from './belief'
-import { GAS_SHARE, isMetal, WATER_SEEN } from './signs'
-import type { HazardFlag, IdentifyRequest, Observation } from './types'
+import { isMetal } from '../reference/materials'
+import type { PipeMaterial } from '../reference/types'
+import type { SurfaceId } from './instruments'
+import type { HazardFlag, HazardId, IdentifyRequest, Medium } from './types'
+
+/** What the hazards are judged from. */
+export interface HazardFacts {
+  readonly share: (test: (material: PipeMaterial, surface: SurfaceId) => number) => number
+  readonly carries: Readonly<Record<Medium, number>>
+  readonly request: IdentifyRequest
+  /** The joint was sweated, as far as is known. */
+  readonly sweated: number
+}
+
+interface Hazard {
+  readonly id: HazardId
+  /** What it costs where it is missed, against what stopping costs where it is not there. Common practice. */
+  readonly harm: number
+  /** The strongest word it may be given. */
+  readonly most: HazardFlag['level']
+  readonly probability: (facts: HazardFacts) => number
+}
+
+const LEVELS: readonly HazardFlag['level'][] = ['note', 'caution', 'stop']
+/** Expected harm from which each word is said. */
+const FROM = { stop: 1, caution: 0.1, note: 0.03 } as const
+
+const OLD_SOLDER = ['before-1940', '1940-1965', '1965-1978', '1978-1995', 'unknown']
+const ASBESTOS_ERA: Readonly<Record<string, number>> = {
+  'before-1940': 0.4,
+  '1940-1965': 0.5,
+  '1965-1978': 0.35,
+  '1978-1995': 0.08,
+  unknown: 0.25,
+}
+
+export const HAZARDS: readonly Hazard[] = [
+  { id: 'gas', harm: 50, most: 'stop', probability: ({ carries }) => carries.gas },
+  { id: 'refrigerant', harm: 20, most: 'stop', probability: ({ carries }) => carries.refrigerant },
+  { id: 'sprinkler', harm: 20, most: 'stop', probability: ({ carries }) => carries.sprinkler },
+  {
+    id: 'lead',
+    harm: 3,
+    most: 'caution',
+    probability: ({ share }) => share((material) => (material.startsWith('lead') ? 1 : 0)),
+  },
+  {
+    id: 'lead-solder',
+    harm: 0.2,
+    most: 'note',
+    probability: ({ share, request, sweated }) =>
+      OLD_SOLDER.includes(request.era)
+        ? share((material) => (material.startsWith('copper') ? sweated : 0))
+        : 0,
+  },
+  {
+    id: 'bonding',
+    harm: 0.5,
+    most: 'caution',
+    probability: ({ share, carries }) =>
+      share((material) => (isMetal(material) ? 1 : 0)) * (carries.cold + carries.hot),
+  },
+  {
+    id: 'asbestos',
+    harm: 8,
+    most: 'caution',
+    probability: ({ share, request }) => {
+      const era = ASBESTOS_ERA[request.era] ?? 0.01
+      return share((material, surface) =>
+        material === 'cement' ? 0.6 + era / 2 : surface === 'wrapped' && isMetal(material) ? era : 0,
+      )
+    },
+  },
+  {
+    id: 'old-coating',
+    harm: 0.35,
+    most: 'caution',
+    probability: ({ share, request }) =>
+      ['before-1940', '1940-1965', '1965-1978'].includes(request.era)
+        ? share((_, surface) => (surface === 'painted' ? 1 : 0))
+        : 0,
+  },
+  {
+    id: 'polybutylene',
+    harm: 1,
+    most: 'caution',
+    probability: ({ share }) => share((material) => (material === 'polybutylene' ? 1 : 0)),
+  },
+  {
+    id: 'sewage',
+    harm: 0.5,
+    most: 'caution',
+    probability: ({ carries }) => carries.waste + carries.vent,
+  },
+]
 
 /**
- * Hazards, by what they could cost and how likely they are, not by the leading guess: a one in fifty chance of
- * gas is worth a stop. Thresholds are common practice.
+ * Hazards by what they are expected to cost, not by the leading guess: a one in fifty chance of gas is worth a
+ * stop. Nothing is raised before anyone has looked.
  */
-export function hazards(
-  cells: readonly Cell[],
-  request: IdentifyRequest,
-  observations: readonly Observation[],
-): HazardFlag[] {
-  const flags: HazardFlag[] = []
-  if (observations.length === 0) return flags
-  const share = (test: (cell: Cell) => number) =>
-    cells.reduce((sum, cell) => sum + cell.weight * test(cell), 0)
-
-  const carries = observations.filter((o) => o.kind === 'sign' && o.sign === 'carries')
-  const gas = share((cell) => {
-    if (!cell.pipe) return 0.05
-    let p = GAS_SHARE[cell.pipe.material]
-    for (const o of carries) {
-      const water = o.kind === 'sign' && o.answer === 'water'
-      const ifGas = water ? 1 - WATER_SEEN : WATER_SEEN
-      const ifWater = water ? WATER_SEEN : 1 - WATER_SEEN
-      p = (p * ifGas) / (p * ifGas + (1 - p) * ifWater)
-    }
-    return p
+export function hazards(facts: HazardFacts): HazardFlag[] {
+  if (facts.request.observations.every((observation) => observation.withdrawn)) return []
+  return HAZARDS.flatMap(({ id, harm, most, probability }): HazardFlag[] => {
+    const p = probability(facts)
+    const expected = p * harm
+    const said = [...LEVELS].reverse().find((level) => expected >= FROM[level])
+    if (!said) return []
+    const level = LEVELS[Math.min(LEVELS.indexOf(said), LEVELS.indexOf(most))] as HazardFlag['level']
+    return [{ hazardId: id, level, probability: p }]
   })
-  if (gas > 0.04) flags.push({ hazardId: 'gas', level: 'stop', probability: gas })
-  else if (gas > 0.004 && share((cell) => (cell.pipe?.material.endsWith('steel') ? 1 : 0)) > 0.02)
-    flags.push({ hazardId: 'gas', level: 'caution', probability: gas })
+}
 
-  const metal = share((cell) => (cell.pipe && isMetal(cell.pipe.material) ? 1 : 0))
-  if (metal > 0.2) flags.push({ hazardId: 'bonding', level: 'caution', probability: metal })
-
-  const copper = share((cell) => (cell.pipe?.material === 'copper' ? 1 : 0))
-  const old = ['before-1940', '1940-1965', '1965-1978', '1978-1995', 'unknown'].includes(request.era)
-  if (copper > 0.2 && old) flags.push({ hazardId: 'lead-solder', level: 'note', probability: copper })
-
-  const pb = share((cell) => (cell.pipe?.material === 'polybutylene' ? 1 : 0))
-  if (pb > 0.1) flags.push({ hazardId: 'polybutylene', level: 'caution', probability: pb })
-
-  const painted = share((cell) => (cell.surface === 'painted' || cell.surface === 'wrapped' ? 1 : 0))
-  const leadPaintEra = ['before-1940', '1940-1965', '1965-1978'].includes(request.era)
-  if (painted > 0.3 && leadPaintEra)
-    flags.push({ hazardId: 'old-coating', level: 'caution', probability: painted })
-  return flags
+/** Kinds that must be told apart for what they may carry or bring, even where they take the same parts. */
+export function hazardClassOf(material: PipeMaterial): string {
+  if (material.endsWith('steel') || material === 'polybutylene' || material.startsWith('lead'))
+    return material
+  return material === 'copper-refrigeration' ? 'refrigerant' : ''
 }

@@ -1,28 +1,24 @@
-import type { Pipe } from '../reference/types'
-
-/** Words that stand in the print line of each kind of pipe, by material. Sizes are added from the pipe. */
-const PRINTS: Readonly<Record<Pipe['material'], readonly string[]>> = {
-  copper: ['TYPE', 'B88', 'COPPER', 'ASTM'],
-  'galvanised-steel': ['A53', 'GALV', 'SCH40'],
-  'black-steel': ['A53', 'SCH40', 'STEEL'],
-  brass: ['B43', 'BRASS'],
-  cpvc: ['CPVC', 'D2846', 'SDR11', '4120', 'ASTM'],
-  'pex-a': ['PEX', 'PEXA', 'PEX-A', 'F876', 'F1960', 'SDR9', 'ASTM'],
-  'pex-b': ['PEX', 'PEXB', 'PEX-B', 'F876', 'F1807', 'SDR9', 'ASTM'],
-  polybutylene: ['PB2110', 'PB', 'D3309', 'SDR11', 'ASTM'],
-}
-const METRIC_COPPER = ['EN1057', 'R250', 'COPPER']
+import { PIPES } from '../reference/pipes'
+import { printWords } from './tables/prints'
 
 /** A stray word that belongs to no table is one of about this many. */
 const NOISE_WORDS = 2000
 const READ_RIGHT = 0.86
 const PER_EDIT = 0.1
+/** Words of a print line that are looked at. */
+const MOST_WORDS = 12
 
-function tokens(pipe: Pipe): readonly string[] {
-  const words = pipe.material === 'copper' && pipe.system === 'metric' ? METRIC_COPPER : PRINTS[pipe.material]
-  const grade = pipe.material === 'copper' && pipe.system === 'CTS' ? [pipe.grade] : []
-  const size = pipe.system === 'metric' ? `${pipe.nominal}MM` : 'CTS'
-  return [...words, ...grade, pipe.nominal, size].flatMap(printTokens)
+/** Splits what was read into words worth comparing. */
+export function printTokens(text: string): string[] {
+  return (
+    text
+      .toUpperCase()
+      // read off a worn print, these are the same sign
+      .replace(/[IO]/g, (glyph) => (glyph === 'I' ? '1' : '0'))
+      .split(/[^A-Z0-9./-]+/)
+      .filter((word) => word.length > 0)
+      .slice(0, MOST_WORDS)
+  )
 }
 
 /** Edits (insert, delete, replace) that turn one short word into the other. */
@@ -44,33 +40,43 @@ export function editDistance(a: string, b: string): number {
   return row[b.length] as number
 }
 
-/** Splits what was read into words worth comparing. */
-export function printTokens(text: string): string[] {
-  return (
-    text
-      .toUpperCase()
-      // read off a worn print, these are the same sign
-      .replace(/[IO]/g, (glyph) => (glyph === 'I' ? '1' : '0'))
-      .split(/[^A-Z0-9/-]+/)
-      .filter((word) => word.length > 0)
-      .slice(0, 12)
-  )
-}
+const VOCABULARY: string[] = []
+const PLACES = new Map<string, number>()
+const OWN: readonly (readonly number[])[] = PIPES.map((pipe) =>
+  printWords(pipe)
+    .flatMap(printTokens)
+    .map((word) => {
+      const place = PLACES.get(word) ?? VOCABULARY.push(word) - 1
+      PLACES.set(word, place)
+      return place
+    }),
+)
+
+/** The last texts that were read, worked out: the same print is asked for at every change of another look. */
+const RECENT = new Map<string, Float64Array>()
+const KEPT = 8
 
 /**
- * Log-likelihood of a print line that was read, however badly: each word is one of the pipe's own, with
- * edits, or a stray word.
+ * Log-likelihood of a print line that was read, however badly, for every pipe and then for none: each word is one
+ * of the pipe's own, with edits, or a stray word. Cost: words × vocabulary, then words × pipes.
  */
-export function logPrintLikelihood(text: string, pipe: Pipe | null): number {
-  const own = pipe ? tokens(pipe) : []
-  let sum = 0
+export function logPrintLikelihoods(text: string): Float64Array {
+  const known = RECENT.get(text)
+  if (known) return known
+  const logs = new Float64Array(PIPES.length + 1)
   for (const word of printTokens(text)) {
-    let best = 0
-    for (const token of own) {
+    const likeness = VOCABULARY.map((token) => {
       const edits = editDistance(word, token)
-      if (edits <= Math.floor(token.length / 2)) best += PER_EDIT ** edits / own.length
-    }
-    sum += Math.log(READ_RIGHT * best + (1 - READ_RIGHT) / NOISE_WORDS)
+      return edits <= Math.floor(token.length / 2) ? PER_EDIT ** edits : 0
+    })
+    OWN.forEach((own, index) => {
+      let best = 0
+      for (const place of own) best += (likeness[place] as number) / own.length
+      logs[index] = (logs[index] as number) + Math.log(READ_RIGHT * best + (1 - READ_RIGHT) / NOISE_WORDS)
+    })
+    logs[PIPES.length] = (logs[PIPES.length] as number) + Math.log((1 - READ_RIGHT) / NOISE_WORDS)
   }
-  return sum
+  if (RECENT.size >= KEPT) RECENT.delete(RECENT.keys().next().value as string)
+  RECENT.set(text, logs)
+  return logs
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { CATALOG, fittingById } from '../catalog'
-import { PIPES, pipeById } from '../reference'
+import { pipeById } from '../reference'
 import { mate } from './index'
 import { METHODS } from './methods'
 import { type CostsCheck, checkBill } from './test/bill'
-import { line, WELL_EQUIPPED } from './test/problems'
+import { line, STUBS, WELL_EQUIPPED } from './test/problems'
 import type { Conditions, LineRequest, LineResult, MateSettings } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 20): LineResult =>
@@ -12,7 +12,7 @@ const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 2
 const refused = (result: LineResult) => new Set(result.refusals.map((refusal) => refusal.method))
 const best = (result: LineResult) => result.options[0]?.costs.totalCents ?? Number.POSITIVE_INFINITY
 
-const pipes = fc.constantFrom(...PIPES.map((pipe) => pipe.id))
+const pipes = fc.constantFrom(...STUBS.map((pipe) => pipe.id))
 const places = fc.record({
   flame: fc.boolean(),
   line: fc.constantFrom('dry' as const, 'trickle' as const),

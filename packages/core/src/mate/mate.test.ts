@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { fittingById, fixtureById, type PortEnd } from '../catalog'
-import { PIPES, pipeById } from '../reference'
+import { pipeById } from '../reference'
 import { cheapestWay, METHODS, mate, STARTING_SETTINGS } from './index'
 import { pairs } from './pairs'
 import { search } from './search'
 import { bruteForce } from './test/bruteForce'
-import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
+import { line, PLAIN, STUBS, WELL_EQUIPPED } from './test/problems'
 import type { Conditions, LineRequest, MateSettings, MethodId } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 8) => {
@@ -21,7 +21,7 @@ const refusal = (request: LineRequest, method: MethodId, settings?: MateSettings
 /** Places, prices and vans nobody prepared. */
 const problems = fc.record({
   pipe: fc.constantFrom(
-    ...PIPES.filter((pipe) => ['1/2', '3/8', '15', '12'].includes(pipe.nominal)).map((pipe) => pipe.id),
+    ...STUBS.filter((pipe) => ['1/2', '3/8', '15', '12'].includes(pipe.nominal)).map((pipe) => pipe.id),
   ),
   flame: fc.boolean(),
   dry: fc.boolean(),
@@ -135,7 +135,7 @@ describe('the search against plain enumeration', () => {
 })
 
 describe('every option', () => {
-  const stubs = PIPES.map((pipe) => [pipe.id] as const)
+  const stubs = STUBS.map((pipe) => [pipe.id] as const)
   it.each(stubs)('%s: the ports of a mating always meet, and the bill adds up', (pipeId) => {
     const pipe = pipeById(pipeId)
     const request = line(pipeId)
@@ -226,6 +226,37 @@ describe('the rules of the trade', () => {
     ],
     ['no crimp on copper', 'copper.m.1/2', {}, 'crimp', 'method.not-on-this-pipe'],
     ['no expansion on type B', 'pex-b.sdr9.1/2', {}, 'expansion', 'method.not-on-this-pipe'],
+    ['no push-fit on a pitted end', 'copper.l.1/2', { faults: ['pitted'] }, 'push-fit', 'end.pitted'],
+    ['no compression on a bent end', 'copper.l.1/2', { faults: ['bent'] }, 'compression', 'end.bent'],
+    ['nothing at a pinhole', 'copper.l.1/2', { faults: ['pinhole'] }, 'sweat', 'end.pinhole'],
+    [
+      'a length with several pinholes is done',
+      'copper.l.1/2',
+      { faults: ['pinholes'] },
+      'sweat',
+      'end.pinholes',
+    ],
+    [
+      'no second ring where an old ring has marked the stub',
+      'copper.l.1/2',
+      { oldJoint: 'none', faults: ['ring-mark'] },
+      'compression',
+      'compression.second-ring',
+    ],
+    [
+      'no push-fit where teeth have marked the stub',
+      'copper.l.1/2',
+      { oldJoint: 'none', faults: ['tooth-marks'] },
+      'push-fit',
+      'push-fit.tooth-marks',
+    ],
+    [
+      'no push-fit on solder',
+      'copper.l.1/2',
+      { oldJoint: 'none', faults: ['solder-on'] },
+      'push-fit',
+      'push-fit.solder-left',
+    ],
     ['no plastic near a heater', 'pex-a.sdr9.1/2', { nearHeater: true }, 'crimp', 'heater.plastic-near'],
     ['no sweating on CPVC', 'cpvc.sdr11.1/2', {}, 'sweat', 'method.not-on-this-pipe'],
     ['no cement on a wet line', 'cpvc.sdr11.1/2', { line: 'trickle' }, 'cement', 'line.not-dry'],
@@ -267,6 +298,21 @@ describe('the rules of the trade', () => {
   it('never a female plastic thread on a metal male', () => {
     for (const option of ask(line('brass.regular.1/2'), WELL_EQUIPPED, 20).options)
       expect(option.parts[0]?.fittingId).not.toMatch(/^adapter\.sxf/)
+  })
+
+  it('what is wrong with the end is said with the way, and prices its risk', () => {
+    const plain = ask(line('copper.l.1/2')).options[0]
+    const thin = ask(line('copper.l.1/2', { faults: ['thinned', 'choked', 'loose'] })).options[0]
+    expect(thin?.warnings.map((warning) => warning.ruleId)).toEqual(
+      expect.arrayContaining(['end.thinned', 'end.choked', 'end.loose']),
+    )
+    expect(thin?.costs.riskCents ?? 0).toBeGreaterThan(plain?.costs.riskCents ?? 0)
+  })
+
+  it('cutting back past a pinhole is named as what would help', () => {
+    const { options, remedies } = ask(line('copper.l.1/2', { faults: ['pinhole'] }))
+    expect(options).toEqual([])
+    expect(remedies.map((remedy) => remedy.changes)).toContainEqual(['sound'])
   })
 
   it('push-fit in a closed wall is the shop’s to allow', () => {

@@ -36,6 +36,9 @@ export interface Method {
   readonly source: Source
 }
 
+/** Crosslinked polyethylene of every type takes rings, clamps and grips; only type A is expanded. */
+const PEX: readonly PortMaterial[] = ['pex-a', 'pex-b', 'pex-c']
+
 const cutAndDress = (tool: string): readonly StepTemplate[] => [
   {
     key: 'dress',
@@ -96,9 +99,7 @@ export const METHODS: readonly Method[] = [
   {
     id: 'compression',
     name: 'compression',
-    pairings: [
-      { tip: 'tube', body: 'compression', materials: ['copper', 'cpvc', 'pex-a', 'pex-b', 'polybutylene'] },
-    ],
+    pairings: [{ tip: 'tube', body: 'compression', materials: ['copper', 'cpvc', ...PEX, 'polybutylene'] }],
     needsFlame: false,
     needsDry: false,
     concealable: 'no',
@@ -145,9 +146,7 @@ export const METHODS: readonly Method[] = [
   {
     id: 'push-fit',
     name: 'push-fit',
-    pairings: [
-      { tip: 'tube', body: 'push-fit', materials: ['copper', 'cpvc', 'pex-a', 'pex-b', 'polybutylene'] },
-    ],
+    pairings: [{ tip: 'tube', body: 'push-fit', materials: ['copper', 'cpvc', ...PEX, 'polybutylene'] }],
     needsFlame: false,
     needsDry: false,
     concealable: 'house-rule',
@@ -198,7 +197,7 @@ export const METHODS: readonly Method[] = [
     id: 'crimp',
     name: 'crimp',
     pairings: [
-      { tip: 'tube', body: 'insert-barb', materials: ['pex-a', 'pex-b'] },
+      { tip: 'tube', body: 'insert-barb', materials: PEX },
       { tip: 'tube', body: 'pb-barb', materials: ['polybutylene'] },
     ],
     needsFlame: false,
@@ -231,7 +230,7 @@ export const METHODS: readonly Method[] = [
   {
     id: 'cinch',
     name: 'cinch clamp',
-    pairings: [{ tip: 'tube', body: 'insert-barb', materials: ['pex-a', 'pex-b'] }],
+    pairings: [{ tip: 'tube', body: 'insert-barb', materials: PEX }],
     needsFlame: false,
     needsDry: false,
     concealable: 'yes',

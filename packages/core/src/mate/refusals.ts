@@ -1,4 +1,4 @@
-import { materialName } from '../reference/pipes'
+import { materialName } from '../reference/materialNames'
 import { commonPractice } from '../reference/source'
 import { METHODS } from './methods'
 import { toOption } from './option'

@@ -1,8 +1,9 @@
+import type { EndFault } from '../identify/answers'
 import { toOption } from './option'
 import { following } from './pairs'
 import { judge } from './rules'
 import { type Problem, search, stubNeedMm } from './search'
-import { starts } from './start'
+import { isThreadedPipe, starts } from './start'
 import type { ChangeId, Conditions, MateSettings, Remedy } from './types'
 
 type Change = (problem: Problem) => Problem | null
@@ -12,6 +13,8 @@ const conditions = ({ guide: _, ...problem }: Problem, patch: Partial<Conditions
   ...problem,
   conditions: { ...problem.conditions, ...patch },
 })
+const without = ({ conditions: { faults } }: Problem, ...mended: readonly EndFault[]) =>
+  faults.filter((fault) => !mended.includes(fault))
 const unless = (done: boolean, change: () => Problem): Problem | null => (done ? null : change())
 
 /** What can be changed, in the order of effort; null where it already holds. `stub` is handled by length. */
@@ -37,7 +40,25 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
     id: 'access',
     apply: (p) => unless(p.conditions.access === 'reachable', () => conditions(p, { access: 'reachable' })),
   },
-  { id: 'smooth', apply: (p) => unless(!p.conditions.scored, () => conditions(p, { scored: false })) },
+  {
+    id: 'smooth',
+    apply: (p) =>
+      unless(!p.conditions.scored && !p.conditions.faults.includes('pitted'), () =>
+        conditions(p, { scored: false, faults: without(p, 'pitted') }),
+      ),
+  },
+  {
+    id: 'sound',
+    apply: (p) =>
+      unless(!p.conditions.faults.some((fault) => fault.startsWith('pinhole')), () =>
+        conditions(p, { faults: without(p, 'pinhole', 'pinholes') }),
+      ),
+  },
+  {
+    id: 'straight',
+    apply: (p) =>
+      unless(!p.conditions.faults.includes('bent'), () => conditions(p, { faults: without(p, 'bent') })),
+  },
   { id: 'round', apply: (p) => unless(!p.conditions.outOfRound, () => conditions(p, { outOfRound: false })) },
   {
     id: 'away-from-heater',
@@ -46,7 +67,7 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
   {
     id: 'thread',
     apply: (p) =>
-      unless(p.conditions.thread !== 'none' || p.pipe.system !== 'IPS', () =>
+      unless(p.conditions.thread !== 'none' || !isThreadedPipe(p.pipe), () =>
         conditions(p, { thread: 'NPT', oldJoint: 'none' }),
       ),
   },
@@ -88,7 +109,7 @@ function leastMissing(problem: Problem): number | null {
 
 /**
  * The smallest sets of up to three conditions whose change would make something fit, each with what it gives.
- * A set that contains a smaller one is not listed. Cost: at most C(10,3)+C(10,2)+10 searches of one way each.
+ * A set that contains a smaller one is not listed. Cost: at most C(12,3)+C(12,2)+12 searches of one way each.
  */
 export function remedies(problem: Problem): Remedy[] {
   const found: Remedy[] = []

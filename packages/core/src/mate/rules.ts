@@ -1,5 +1,5 @@
 import type { PortEnd } from '../catalog/ends'
-import { isMetal } from '../identify/signs'
+import { isMetal } from '../reference/materials'
 import { isSoftTube } from '../reference/softTube'
 import { commonPractice, type Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
@@ -146,6 +146,40 @@ export const RULES: readonly Rule[] = [
         : null,
   },
   {
+    id: 'end.pitted',
+    severity: 'forbid',
+    change: 'smooth',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.faults.includes('pitted') && ['push-fit', 'compression'].includes(method.id)
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'end.pinholes',
+    severity: 'forbid',
+    change: 'sound',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinholes')),
+  },
+  {
+    id: 'end.pinhole',
+    severity: 'forbid',
+    change: 'sound',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinhole')),
+  },
+  {
+    id: 'end.bent',
+    severity: 'forbid',
+    change: 'straight',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.faults.includes('bent') && ['push-fit', 'compression', 'sweat'].includes(method.id)
+        ? { method: method.name }
+        : null,
+  },
+  {
     id: 'metal.steel-on-copper',
     severity: 'forbid',
     source: {
@@ -172,6 +206,34 @@ export const RULES: readonly Rule[] = [
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
     bites: ({ tip, beforeStop, conditions }) =>
       yes(conditions.nearHeater && beforeStop && plastic(tip.material)),
+  },
+  {
+    id: 'end.thinned',
+    severity: 'warn',
+    riskPerMille: 25,
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('thinned')),
+  },
+  {
+    id: 'end.loose',
+    severity: 'warn',
+    riskPerMille: 12,
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('loose')),
+  },
+  {
+    id: 'end.dirty-bore',
+    severity: 'warn',
+    riskPerMille: 8,
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      yes(method.id === 'sweat' && start !== null && conditions.faults.includes('dirty-bore')),
+  },
+  {
+    id: 'end.choked',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('choked')),
   },
   {
     id: 'compression.old-marks',

@@ -1,5 +1,6 @@
 import { end, type PortEnd } from '../catalog/ends'
 import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
+import { isThreadedMaterial } from '../reference/materials'
 import { commonPractice } from '../reference/source'
 import type { Pipe } from '../reference/types'
 import { type EndMark, REMOVALS, type Removal } from './removals'
@@ -14,6 +15,13 @@ export interface Start {
   readonly marks: ReadonlySet<EndMark>
   /** Reasons that rule this removal out here. */
   readonly forbidden: readonly Reason[]
+}
+
+/** Marks that were there before anything was taken off. */
+const FAULT_MARKS: Partial<Record<Conditions['faults'][number], EndMark>> = {
+  'ring-mark': 'ring',
+  'tooth-marks': 'teeth',
+  'solder-on': 'solder',
 }
 
 const OLD_BODY: Partial<Record<OldJoint, TubeEnd>> = {
@@ -53,7 +61,7 @@ function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
 
 /** True for pipe that is threaded rather than joined as tube. */
 export function isThreadedPipe(pipe: Pipe): boolean {
-  return pipe.system === 'IPS'
+  return isThreadedMaterial(pipe.material)
 }
 
 /**
@@ -95,7 +103,8 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
     if (removal.needsDry && conditions.line !== 'dry') forbid('removal.dry', 'dry')
     if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
-    states.push({ removal, port, usableMm, marks: new Set(removal.leaves), forbidden })
+    const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
+    states.push({ removal, port, usableMm, marks: new Set([...removal.leaves, ...left]), forbidden })
   }
   return states
 }

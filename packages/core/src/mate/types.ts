@@ -1,4 +1,5 @@
 import type { Fitting, PortForm } from '../catalog/types'
+import type { EndFault } from '../identify/answers'
 import type { Source } from '../reference/source'
 
 export type MethodId =
@@ -45,6 +46,8 @@ export type OldJoint =
   | 'cinch'
   | 'expansion'
   | 'cement'
+  | 'press'
+  | 'flare'
 
 /** What holds at the place, now. */
 export interface Conditions {
@@ -62,6 +65,8 @@ export interface Conditions {
   readonly thread: 'NPT' | 'BSP' | 'none'
   readonly scored: boolean
   readonly outOfRound: boolean
+  /** What else is wrong with the stub. */
+  readonly faults: readonly EndFault[]
   /** That the line carries water has been seen. */
   readonly waterSeen: boolean
   /** Within 18 in of a water heater's outlet. */
@@ -193,6 +198,8 @@ export type ChangeId =
   | 'smooth'
   | 'round'
   | 'thread'
+  | 'sound'
+  | 'straight'
   | 'away-from-heater'
 
 /** A smallest set of conditions that would make something fit, and what it would give. */

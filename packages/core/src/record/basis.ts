@@ -16,7 +16,8 @@ export interface BasisObservation {
 export function findingBasis(observations: readonly BasisObservation[]): string {
   return JSON.stringify(
     observations
-      .filter((observation) => !observation.withdrawn)
+      // a thread says nothing of the pipe
+      .filter((observation) => !observation.withdrawn && !observation.kind.startsWith('thread'))
       .map(({ kind, instrument, sign, answer, entered, mm }) => [
         kind,
         instrument ?? '',
@@ -37,6 +38,8 @@ export function matingBasis(
 ): string {
   const sorted = Object.entries(conditions)
     .filter(([name]) => name !== 'jobId' && name !== 'lineId')
+    // a list with nothing in it says what its absence says
+    .filter(([, value]) => !(Array.isArray(value) && value.length === 0))
     .sort(([a], [b]) => (a < b ? -1 : 1))
   return JSON.stringify([pipeId, fixtureId, sorted])
 }

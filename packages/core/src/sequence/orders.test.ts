@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { mate } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/test/problems'
-import { PIPES, pipeById } from '../reference'
+import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
+import { pipeById } from '../reference'
 import { CircularPlanError, type Plan, type PlannedStep, sequence } from './index'
 
 const { houseRules } = WELL_EQUIPPED
-const pipes = PIPES.filter((pipe) => ['1/2', '3/4', '15', '22'].includes(pipe.nominal)).map((pipe) => pipe.id)
+const pipes = STUBS.filter((pipe) => ['1/2', '3/4', '15', '22'].includes(pipe.nominal)).map((pipe) => pipe.id)
 
 /** A plan for hot and cold, each with one of its own ways. */
 function planFor(pipeId: string, hotWay: number, coldWay: number): Plan {

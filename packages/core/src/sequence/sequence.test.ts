@@ -1,7 +1,7 @@
 import { mate } from '../mate'
 import { METHODS } from '../mate/methods'
-import { line, WELL_EQUIPPED } from '../mate/test/problems'
-import { PIPES, pipeById } from '../reference'
+import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
+import { pipeById } from '../reference'
 import { STEPS, stepText } from '../words'
 import { type PlanLine, sequence } from './index'
 
@@ -25,7 +25,7 @@ function plans(pipeId: string, ways: number) {
 }
 
 describe('the order of work', () => {
-  const all = PIPES.filter((pipe) => ['1/2', '3/4', '15', '28'].includes(pipe.nominal)).flatMap((pipe) =>
+  const all = STUBS.filter((pipe) => ['1/2', '3/4', '15', '28'].includes(pipe.nominal)).flatMap((pipe) =>
     plans(pipe.id, 6),
   )
 

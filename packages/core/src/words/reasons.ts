@@ -47,14 +47,34 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
   'method.not-on-this-pipe': 'A {method} joint is not made on {material} of this size.',
   'method.no-chain': 'A {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
+  'end.pitted': 'The end is pitted, and a pit under a {method} seal is a leak: cut back to smooth pipe.',
+  'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',
+  'end.pinholes': 'More than one pinhole on a length: the length is done, back to sound pipe.',
+  'end.bent': 'The end is not straight: a {method} joint needs a straight one.',
+  'end.thinned':
+    'The wall is thin: it may crush under cutter, ring or teeth. Cut back to sound pipe if there is any.',
+  'end.choked': 'The bore is choked: what is joined to it will run no better. Tell the owner.',
+  'end.loose': 'The stub moves in the wall: strap it or fill behind it, or the joint will break later.',
+  'end.dirty-bore': 'The bore is dirty: clean it well back before flux and heat.',
   'removal.flame': 'Sweating the old stop off needs a flame.',
   'removal.dry': 'The old stop will not sweat off while water stands in the line.',
   'removal.room': 'The cutter needs {missingMm:missing-length} more bare pipe to get round.',
   'find.enough': 'Enough: {name}.',
   'find.enough-same-parts': '{name}, {grades}: the same fittings either way. Enough.',
   'find.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
+  'find.undecided':
+    '{name} or {other}: the looks so far cannot tell them apart, and no more of what is at hand will.',
   'find.unknown':
     'This fits none of the pipes in the tables ({percent} in 100). Look for a print line, or cut back to a known end.',
+  'find.contradiction':
+    'These looks fit no pipe together: one of them is wrong, or it is something else. Look again at the marked ones.',
+  'thread.enough': 'Enough: {name}.',
+  'thread.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
+  'thread.confused':
+    '{name} ({percent} in 100), or {other}: these two are confused. One more look will tell.',
+  'thread.unknown':
+    'This fits none of the threads in the tables ({percent} in 100). It may be the maker’s own: match it at the counter with the part in hand.',
+  'thread.no-observation': 'Nothing seen yet. Say where it is and measure across the crests.',
   'find.no-observation': 'Nothing seen yet. Start with what is easiest.',
 }
 
@@ -69,6 +89,8 @@ export const CHANGES: Readonly<Record<string, string>> = {
   smooth: 'cut back to smooth pipe',
   round: 'cut back to round pipe',
   thread: 'get to a sound thread',
+  sound: 'cut back to sound pipe',
+  straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
 }
 

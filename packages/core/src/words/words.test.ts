@@ -1,14 +1,15 @@
 import { CATALOG, FIXTURE_CONNECTIONS } from '../catalog'
-import { SIGN_ANSWERS } from '../identify'
+import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
 import { METHODS, mate, REMOVALS, RULES } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import type { Conditions } from '../mate/types'
-import { PIPES } from '../reference'
+import { MATERIAL_NAMES, PIPE_MATERIALS } from '../reference'
 import {
   ANSWERS,
   CHANGES,
   CONSUMABLE_WORDS,
   FAMILY_WORDS,
+  FAULT_WORDS,
   FIXTURE_WORDS,
   HAZARDS,
   METHOD_WORDS,
@@ -16,11 +17,14 @@ import {
   QUESTIONS,
   REASONS,
   REMOVAL_WORDS,
+  REUSE_WORDS,
   reasonText,
   SEALS,
   STEPS,
+  SURFACE_WORDS,
   say,
   TOOL_WORDS,
+  UNDONE_WORDS,
 } from './index'
 
 describe('everything that can be said has words', () => {
@@ -51,10 +55,19 @@ describe('everything that can be said has words', () => {
       for (const answer of answers) expect([answer, ANSWERS[answer]]).toEqual([answer, expect.any(String)])
     }
   })
+  it('joints, surfaces, faults and kinds of pipe', () => {
+    for (const { undone, reuse } of Object.values(JOINTS)) {
+      expect(UNDONE_WORDS[undone]).toBeDefined()
+      expect(REUSE_WORDS[reuse]).toBeDefined()
+    }
+    for (const id of SURFACE_IDS) expect(SURFACE_WORDS[id]).toBeDefined()
+    for (const fault of END_FAULTS) expect(FAULT_WORDS[fault]).toBeDefined()
+    for (const material of PIPE_MATERIALS) expect(MATERIAL_NAMES[material].length).toBeGreaterThan(3)
+  })
   it('families, fixtures and hazards', () => {
     for (const { family } of CATALOG) expect(FAMILY_WORDS[family]).toBeDefined()
     for (const { id } of FIXTURE_CONNECTIONS) expect(FIXTURE_WORDS[id]).toBeDefined()
-    for (const hazard of ['gas', 'bonding', 'lead-solder', 'polybutylene', 'old-coating'])
+    for (const hazard of HAZARD_IDS)
       expect(HAZARDS[hazard]).toMatchObject({ todo: expect.any(String), decides: expect.any(String) })
   })
 })
@@ -72,8 +85,13 @@ describe('sentences', () => {
       { nearHeater: true },
       { pressurePsi: 95 },
       { oldJoint: 'none', thread: 'none' },
+      { faults: ['pitted', 'thinned', 'loose'] },
+      { faults: ['pinhole'] },
+      { faults: ['pinholes', 'choked'] },
+      { faults: ['bent', 'ring-mark', 'dirty-bore'] },
+      { faults: ['tooth-marks', 'solder-on'] },
     ]
-    for (const pipe of PIPES.filter((entry) => ['1/2', '15'].includes(entry.nominal)))
+    for (const pipe of STUBS.filter((entry) => ['1/2', '15'].includes(entry.nominal)))
       for (const patch of places) {
         const result = mate({ lines: [line(pipe.id, patch)], settings: WELL_EQUIPPED }).lines[0]
         const reasons = [

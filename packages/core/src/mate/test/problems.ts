@@ -1,3 +1,4 @@
+import { PIPES } from '../../reference'
 import { STARTING_SETTINGS } from '../settings'
 import type { Conditions, LineRequest, MateSettings } from '../types'
 
@@ -13,12 +14,22 @@ export const PLAIN: Conditions = {
   thread: 'none',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: true,
   nearHeater: false,
   pressurePsi: 60,
   stopShape: 'angle',
   reachMm: null,
 }
+
+const SUPPLY =
+  /^(copper\.(k|l|m|thin|regular)\.|galvanised\.40|black\.40|brass\.regular|pex-[ab]\.sdr9|cpvc\.sdr11|polybutylene\.sdr11)/
+const SIZES = new Set(['3/8', '1/2', '3/4', '1', '10', '12', '15', '22', '28'])
+
+/** Stubs that this catalogue has parts for. */
+export const STUBS = PIPES.filter(
+  ({ id, nominal, temper }) => SUPPLY.test(id) && SIZES.has(nominal) && !temper,
+)
 
 /** How each kind of pipe usually ends at an old stop. */
 export function usualEnd(pipeId: string): Partial<Conditions> {

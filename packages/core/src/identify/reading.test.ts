@@ -1,0 +1,125 @@
+import fc from 'fast-check'
+import { type Expected, type Reading, ReadingGroup, toReading } from './reading'
+
+const readings = fc.array(
+  fc.record({
+    mm: fc.double({ min: 5, max: 60, noNaN: true }),
+    variance: fc.double({ min: 0.004, max: 1, noNaN: true }),
+    wild: fc.double({ min: 0.01, max: 0.1, noNaN: true }),
+  }),
+  { minLength: 1, maxLength: 5 },
+)
+const expected = fc.record({
+  mean: fc.double({ min: 5, max: 60, noNaN: true }),
+  shift: fc.double({ min: 0.0001, max: 4, noNaN: true }),
+  scatter: fc.constantFrom(0, 0.02, 0.3),
+})
+
+/** Density of several readings by their full covariance matrix, with which of them are wild summed over. */
+function byMatrix(list: readonly Reading[], mean: number, shift: number, scatter: number): number {
+  let total = 0
+  for (let mask = 0; mask < 2 ** list.length; mask++) {
+    const kept = list.filter((_, index) => !(mask & (1 << index)))
+    const wild = list.filter((_, index) => mask & (1 << index))
+    const weight = kept.reduce((p, r) => p * (1 - r.wild), 1) * wild.reduce((p, r) => p * (r.wild / 120), 1)
+    total += weight * gaussian(kept, mean, shift, scatter)
+  }
+  return total
+}
+
+/** Multivariate normal with covariance shift + diagonal, by Gaussian elimination. */
+function gaussian(list: readonly Reading[], mean: number, shift: number, scatter: number): number {
+  const n = list.length
+  if (n === 0) return 1
+  const matrix = list.map((r, i) => list.map((_, j) => shift + (i === j ? r.variance + scatter : 0)))
+  const right = list.map((r) => r.mm - mean)
+  const residual = [...right]
+  let determinant = 1
+  for (let i = 0; i < n; i++) {
+    const pivot = (matrix[i] as number[])[i] as number
+    determinant *= pivot
+    for (let j = i + 1; j < n; j++) {
+      const factor = ((matrix[j] as number[])[i] as number) / pivot
+      for (let k = i; k < n; k++)
+        (matrix[j] as number[])[k] =
+          ((matrix[j] as number[])[k] as number) - factor * ((matrix[i] as number[])[k] as number)
+      right[j] = (right[j] as number) - factor * (right[i] as number)
+    }
+  }
+  const solved = new Array<number>(n).fill(0)
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = right[i] as number
+    for (let k = i + 1; k < n; k++) sum -= ((matrix[i] as number[])[k] as number) * (solved[k] as number)
+    solved[i] = sum / ((matrix[i] as number[])[i] as number)
+  }
+  const square = residual.reduce((sum, value, index) => sum + value * (solved[index] as number), 0)
+  return Math.exp(-0.5 * square) / Math.sqrt((2 * Math.PI) ** n * determinant)
+}
+
+/** The same with an uneven surface met at one spot or round about, both alike. */
+const reference = (list: readonly Reading[], { mean, shift, scatter }: Expected) =>
+  scatter === 0
+    ? byMatrix(list, mean, shift, 0)
+    : (byMatrix(list, mean, shift, scatter) + byMatrix(list, mean, shift + scatter, 0)) / 2
+
+describe('readings that share a shift, against the full covariance matrix', () => {
+  it('has the same likelihood, also where most readings can only be wild', () =>
+    fc.assert(
+      fc.property(readings, expected, (list, model) => {
+        const log = new ReadingGroup(list).log(model)
+        expect(log).toBeCloseTo(Math.log(reference(list, model)), 6)
+      }),
+      { numRuns: 300 },
+    ))
+
+  it('knows which reading is wild as enumeration does', () =>
+    fc.assert(
+      fc.property(readings, expected, (list, { mean, shift }) => {
+        const model = { mean, shift, scatter: 0 }
+        const { wild } = new ReadingGroup(list).detail(model)
+        const all = byMatrix(list, mean, shift, 0)
+        list.forEach((reading, index) => {
+          const others = list.filter((other) => other !== reading)
+          const p = ((reading.wild / 120) * byMatrix(others, mean, shift, 0)) / all
+          expect(wild[index]).toBeCloseTo(p, 6)
+        })
+      }),
+      { numRuns: 100 },
+    ))
+
+  it('with more readings takes up to two as wild at once, and never more for the worse', () => {
+    const list = [15.9, 15.92, 15.88, 15.9, 15.91, 40, 80].map((mm) => ({ mm, variance: 0.01, wild: 0.04 }))
+    const model = { mean: 15.9, shift: 0.01, scatter: 0 }
+    const exact = Math.log(byMatrix(list, 15.9, 0.01, 0))
+    expect(new ReadingGroup(list).log(model)).toBeCloseTo(exact, 3)
+    const { wild } = new ReadingGroup(list).detail(model)
+    expect(wild.map((p) => p > 0.5)).toEqual([false, false, false, false, false, true, true])
+  })
+
+  it('leaves the shift where the readings put it, as far as the prior lets it', () => {
+    const list = [16.2, 16.21, 16.19].map((mm) => ({ mm, variance: 0.0064, wild: 0.02 }))
+    const { shiftMean, shiftVariance } = new ReadingGroup(list).detail({
+      mean: 15.9,
+      shift: 0.04,
+      scatter: 0,
+    })
+    // three readings of 0.3 against a shift of sd 0.2: normal updating, by hand
+    const precision = 1 / 0.04 + 3 / 0.0064
+    expect(shiftMean).toBeCloseTo(((3 / 0.0064) * 0.3) / precision, 2)
+    expect(shiftVariance).toBeCloseTo(1 / precision, 4)
+  })
+})
+
+describe('a reading brought to a diameter', () => {
+  const observation = { id: 'a', kind: 'outside' as const, resolutionMm: 0 }
+  it('divides what goes round by pi, and nothing else', () => {
+    expect(toReading({ ...observation, instrument: 'string', mm: Math.PI * 20 + 0.8 }).mm).toBeCloseTo(20, 9)
+    expect(toReading({ ...observation, instrument: 'tape', mm: 20 }).mm).toBe(20)
+    expect(toReading({ ...observation, kind: 'bore', instrument: 'string', mm: 20.8 }).mm).toBeCloseTo(20, 9)
+  })
+  it('is the less sure the coarser it was read', () => {
+    const fine = toReading({ ...observation, instrument: 'caliper', mm: 20 })
+    const coarse = toReading({ ...observation, instrument: 'caliper', mm: 20, resolutionMm: 1 })
+    expect(coarse.variance - fine.variance).toBeCloseTo(1 / 12, 9)
+  })
+})

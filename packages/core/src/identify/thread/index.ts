@@ -1,0 +1,3 @@
+export { identifyThread } from './identifyThread'
+export { THREAD_INSTRUMENTS } from './likelihood'
+export * from './types'
