@@ -16,7 +16,7 @@ module.exports = {
     {
       ...node,
       displayName: 'core',
-      roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts'],
+      roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts', '<rootDir>/bench'],
     },
     {
       ...node,

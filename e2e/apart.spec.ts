@@ -1,6 +1,6 @@
 import { type Browser, expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { expectAccessible, showJob, signIn, tapLength } from './steps'
+import { answer, askFor, expectAccessible, showJob, signIn, tapLength } from './steps'
 
 let stack: Stack
 
@@ -81,4 +81,59 @@ test('another shop sees nothing of it, and a wrong word gets nobody in', async (
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expect(page.getByText('Fennel Street')).toHaveCount(0)
+})
+
+test('the bench without a job: a pipe and a thread, and a link that carries them to somebody else', async ({
+  browser,
+}) => {
+  const bram = await phone(browser, 'bram@tidewall.example')
+  await bram.getByRole('link', { name: 'Bench' }).click()
+  await expectAccessible(bram, 'bench')
+  await bram.getByRole('link', { name: 'Which pipe is it?' }).click()
+  await expect(bram.getByTestId('belief')).toContainText('What is this pipe?')
+  await askFor(bram, 'Across, with a caliper')
+  await tapLength(bram, ['1', 'Point', '9'])
+  await answer(bram, 'What colour is it?', 'black')
+  await answer(bram, 'Tap it: how does it sound?', 'plastic click')
+  await expect(bram.getByTestId('belief')).toContainText('1-1/2 in ABS drain pipe')
+  await bram.getByRole('button', { name: 'What is usual here?' }).click()
+  await expectAccessible(bram, 'what is usual')
+  await bram.getByRole('button', { name: 'Close' }).click()
+  await expectAccessible(bram, 'bench, a pipe')
+
+  // somebody of the other shop opens the same address
+  const jory = await phone(browser, 'jory@fennel.example')
+  await jory.goto(bram.url())
+  await expect(jory.getByTestId('belief')).toContainText('1-1/2 in ABS drain pipe')
+  await expect(jory.getByText('Across, with a caliper: 1.9 in')).toBeVisible()
+  await jory.goto(`${bram.url().slice(0, -12)}`)
+  await expect(jory.getByText('Caution: This link cannot be read')).toBeVisible()
+
+  await bram.goto(`${stack.url}/bench/thread`)
+  await bram.getByRole('button', { name: 'Where is it?' }).click()
+  await expectAccessible(bram, 'places of threads')
+  await bram.getByRole('radio', { name: /outlet of a stop/ }).click()
+  await bram.getByRole('button', { name: 'Across the crests, with a caliper' }).click()
+  await tapLength(bram, ['9/16'])
+  await expect(bram.getByTestId('thread-belief')).toContainText('3/8 compression male')
+  await expect(bram.getByText(/no tape/)).toBeVisible()
+  await expectAccessible(bram, 'bench, a thread')
+})
+
+test('a drain beside the water lines is found, and what is wrong with it is kept', async ({ browser }) => {
+  const bram = await phone(browser, 'bram@tidewall.example')
+  await showJob(bram, /Look at the back room/)
+  await bram.getByRole('button', { name: 'Add the drain' }).click()
+  await expect(bram.getByRole('tab', { name: 'drain line' })).toHaveAttribute('aria-selected', 'true')
+  await askFor(bram, 'Across, with a caliper')
+  await tapLength(bram, ['2', '5/16'])
+  await answer(bram, 'Does a magnet hold?', 'holds')
+  await answer(bram, 'Scratch it: what shows?', 'dark grey')
+  await expect(bram.getByTestId('belief')).toContainText('cast iron')
+  await bram.getByRole('button', { name: /What is wrong with it/ }).click()
+  await bram.getByRole('checkbox', { name: 'pitted' }).click()
+  await expect(bram.getByRole('checkbox', { name: 'pitted' })).toBeChecked()
+  await expectAccessible(bram, 'a drain')
+  await bram.getByTestId('take-finding').click()
+  await expect(bram.getByRole('tab', { name: 'drain line' })).toContainText('cast iron')
 })

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test'
 import pg from 'pg'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { answer, expectAccessible, signIn, tapLength } from './steps'
+import { answer, askFor, expectAccessible, signIn, tapLength } from './steps'
 
 let stack: Stack
 
@@ -23,7 +23,7 @@ async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
 /** From an open job with nothing known to a proven joint. */
 async function doTheJob(page: Page): Promise<void> {
   await test.step('find', async () => {
-    await page.getByRole('button', { name: 'Round it, with a string' }).last().click()
+    await askFor(page, 'Round it, with a string')
     await tapLength(page, ['2'])
     await answer(page, 'Scratch it: what shows?', 'copper')
     await expect(page.getByTestId('belief')).toContainText('1/2 in copper tube')

@@ -24,8 +24,18 @@ export async function tapLength(page: Page, keys: readonly string[]): Promise<vo
   await expect(pad).toBeHidden()
 }
 
+/** Opens a look, in whichever of the four groups it stands. */
+export async function askFor(page: Page, question: string): Promise<void> {
+  const tile = page.getByRole('button', { name: question, exact: true })
+  for (const group of ['Look', 'Touch', 'Joint', 'Measure']) {
+    if ((await tile.count()) > 0) break
+    await page.getByRole('tablist', { name: 'Ways to look' }).getByRole('tab', { name: group }).click()
+  }
+  await tile.last().click()
+}
+
 export async function answer(page: Page, question: string, given: string): Promise<void> {
-  await page.getByRole('button', { name: question, exact: true }).last().click()
+  await askFor(page, question)
   await page
     .getByRole('dialog')
     .getByRole('radio', { name: `${question}: ${given}` })

@@ -1,7 +1,7 @@
 import { ROUNDING } from '@diarmos/core/units'
 import { View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
-import { conditionsOf, type JobView, type LineView, type Stage } from '../data/select'
+import { type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Length } from '../ui/Length'
@@ -50,7 +50,7 @@ export function CutStage({ line, goTo }: Props) {
       </StageFrame>
     )
   const first = option.joints[0]
-  const { stubMm } = conditionsOf(line)
+  const { stubMm } = situationOf(line)
   const cuts = option.removalId.includes('cut')
   const pieces = option.parts.flatMap((part, index) => {
     if (part.family !== 'tube-piece') return []

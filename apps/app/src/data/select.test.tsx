@@ -84,7 +84,7 @@ describe('what a job page derives from its documents', () => {
     hold(taken)
     const line = hot()
     if (!line) throw new Error('no line')
-    const basis = matingBasis('copper.l.1/2', 'faucet.shank.1/2', conditionsOf(line))
+    const basis = matingBasis('copper.l.1/2', 'faucet.shank.1/2', conditionsOf(line) ?? {})
     const option = { joints: [], parts: [] }
     const mating = doc('mating', 'mating', {
       jobId: 'job',
@@ -106,7 +106,7 @@ describe('what a job page derives from its documents', () => {
 
   it('water seen while looking counts as a condition', () => {
     hold(doc('observation', 'w', { ...look, kind: 'sign', sign: 'carries', answer: 'water', mm: null }))
-    expect(conditionsOf(hot() as never).waterSeen).toBe(true)
+    expect(conditionsOf(hot() as never)?.waterSeen).toBe(true)
     hold(
       doc('observation', 'w', {
         ...look,
@@ -117,7 +117,7 @@ describe('what a job page derives from its documents', () => {
         withdrawn: true,
       }),
     )
-    expect(conditionsOf(hot() as never).waterSeen).toBe(false)
+    expect(conditionsOf(hot() as never)?.waterSeen).toBe(false)
   })
 
   it('the house remembers, the nearer the stronger, and never this job itself', () => {

@@ -1,5 +1,7 @@
+import type { PipeMaterial } from '@diarmos/core'
 import { findingBasis, matingBasis, STAGES, type Stage, stageOf } from '@diarmos/core/record'
 import { useMemo } from 'react'
+import { isSupply, type LineService } from '../ui/service'
 import { useData } from './store'
 import type { Doc, EntityKind } from './types'
 
@@ -44,6 +46,8 @@ export interface JobView {
   readonly stage: Stage
 }
 
+const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'drain', 'vent']
+
 const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[], by: string): Doc<Kind> | null =>
   docs.reduce<Doc<Kind> | null>((best, doc) => {
     const value = (doc.fields as Record<string, unknown>)[by] as string
@@ -61,6 +65,7 @@ export const PLAIN_SITUATION = {
   thread: 'none',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: false,
   nearHeater: false,
   pressurePsi: null,
@@ -68,18 +73,26 @@ export const PLAIN_SITUATION = {
   reachMm: null,
 } as const
 
-/** The conditions of a line as Mate asks for them. */
-export function conditionsOf(view: LineView) {
+/** What is known of the place at a line, with what was not said yet filled in plainly. */
+export function situationOf(view: LineView) {
   const {
     jobId: _job,
     lineId: _line,
     ...fields
   } = { jobId: '', lineId: '', ...PLAIN_SITUATION, ...view.situation?.fields }
+  return { ...fields, faults: [...fields.faults] }
+}
+
+/** The conditions of a supply line as Mate asks for them; null for a line that brings no water. */
+export function conditionsOf(view: LineView) {
+  const { service } = view.line.fields
+  if (!isSupply(service)) return null
+  const fields = situationOf(view)
   // water that was seen to run while looking counts here too
   const seen = view.observations.some(
     (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
   )
-  return { ...fields, waterSeen: fields.waterSeen || seen, service: view.line.fields.service }
+  return { ...fields, waterSeen: fields.waterSeen || seen, service }
 }
 
 function pick<T extends { fields: { jobId?: unknown; lineId?: unknown } }>(
@@ -114,7 +127,7 @@ export function useJob(jobId: string | undefined): JobView | null {
       .map((check) => check.fields.stepId)
     const views = lines
       .filter((line) => line.fields.pointId === point.id)
-      .sort((a, b) => (a.fields.service > b.fields.service ? -1 : 1))
+      .sort((a, b) => SERVICE_ORDER.indexOf(a.fields.service) - SERVICE_ORDER.indexOf(b.fields.service))
       .map((line): LineView => {
         const seen = pick(observations, line.id, job.id).sort((a, b) =>
           a.fields.takenAt < b.fields.takenAt ? -1 : 1,
@@ -142,7 +155,7 @@ export function useJob(jobId: string | undefined): JobView | null {
             finding === null ||
             job.fields.fixtureId === null ||
             mating.fields.basis !==
-              matingBasis(finding.fields.pipeId, job.fields.fixtureId, conditionsOf(view)))
+              matingBasis(finding.fields.pipeId, job.fields.fixtureId, conditionsOf(view) ?? {}))
         return { ...view, matingStale: stale }
       })
     return {
@@ -155,13 +168,16 @@ export function useJob(jobId: string | undefined): JobView | null {
         closed: job.fields.state === 'closed',
         fixture: job.fields.fixtureId !== null,
         started: ticked.length > 0,
-        lines: views.map((view) => ({
-          lineId: view.line.id,
-          finding: view.finding !== null,
-          mating: view.mating !== null,
-          ticked: view.ticked,
-          seams: view.mating?.fields.option.joints.length ?? 0,
-        })),
+        // a drain that was looked at beside keeps no job from its end
+        lines: views
+          .filter((view) => isSupply(view.line.fields.service))
+          .map((view) => ({
+            lineId: view.line.id,
+            finding: view.finding !== null,
+            mating: view.mating !== null,
+            ticked: view.ticked,
+            seams: view.mating?.fields.option.joints.length ?? 0,
+          })),
       }),
     }
   }, [job, property, point, lines, situations, observations, findings, matings, checks])
@@ -199,6 +215,34 @@ export function useKnown(jobView: JobView | null, lineId: string | undefined) {
       ]
     })
   }, [findings, lines, points, jobView, lineId])
+}
+
+/** What this shop found in other houses of the same age: how many lines of each kind. */
+export function useFinds(jobView: JobView | null) {
+  const findings = useDocs('finding')
+  const lines = useDocs('line')
+  const points = useDocs('point')
+  const properties = useDocs('property')
+  return useMemo(() => {
+    const counts: Partial<Record<PipeMaterial, number>> = {}
+    if (!jobView || jobView.property.fields.era === 'unknown') return counts
+    const alike = new Set(
+      properties
+        .filter((doc) => doc.fields.era === jobView.property.fields.era && doc.id !== jobView.property.id)
+        .map((doc) => doc.id),
+    )
+    const pointsAlike = new Set(points.filter((doc) => alike.has(doc.fields.propertyId)).map((doc) => doc.id))
+    for (const line of lines.filter((doc) => pointsAlike.has(doc.fields.pointId))) {
+      const found = newest(
+        findings.filter((doc) => doc.fields.lineId === line.id),
+        'foundAt',
+      )
+      const snapshot = found?.fields.snapshot as { classes?: { material: PipeMaterial }[] } | undefined
+      const material = snapshot?.classes?.[0]?.material
+      if (material) counts[material] = (counts[material] ?? 0) + 1
+    }
+    return counts
+  }, [findings, lines, points, properties, jobView])
 }
 
 /** The shop's settings; null until they have come. */

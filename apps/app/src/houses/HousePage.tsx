@@ -5,6 +5,7 @@ import { useDoc, useDocs } from '../data/select'
 import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
+import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 
@@ -17,8 +18,8 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
   const first = mating?.fields.option.joints[0]
   return (
     <View className="flex-row gap-3 py-1">
-      <Txt bold tone={service} className="w-[72px]">
-        {service === 'hot' ? '▲ Hot' : '▼ Cold'}
+      <Txt bold tone={SERVICE_LOOK[service].tone} className="w-[80px]">
+        {SERVICE_LOOK[service].mark} {SERVICE_LOOK[service].word}
       </Txt>
       <View className="flex-1">
         {finding ? (

@@ -17,13 +17,23 @@ const button = (name: string | RegExp) => one('button', name)
 const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
 const words = (question: string) => QUESTIONS[question] ?? question
 
+/** Opens a question, in whichever of the four groups of looks it stands. */
+async function askFor(question: string): Promise<void> {
+  for (const group of ['Look', 'Touch', 'Joint', 'Measure']) {
+    if (all('button', question).length > 0) break
+    const tab = all('tab', group)[0]
+    if (tab) await press(tab)
+  }
+  await press(all('button', question).at(-1) as HTMLElement)
+}
+
 async function look(sign: string, answer: string): Promise<void> {
   const question = words(`sign:${sign}`)
-  await press(all('button', question).at(-1) as HTMLElement)
+  await askFor(question)
   await press(one('radio', `${question}: ${ANSWERS[answer] ?? answer}`, dialog()))
 }
 async function measure(question: string, keys: readonly string[]): Promise<void> {
-  await press(all('button', words(question)).at(-1) as HTMLElement)
+  await askFor(words(question))
   for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
 }
 
@@ -63,7 +73,7 @@ describe('Find', () => {
     await measure('outside:string', ['2'])
     await look('scratch', 'copper')
     expect(screen.getByTestId('belief').textContent).toMatch(/^1\/2 in copper tube/)
-    expect(screen.getAllByText('speaks for it').length).toBeGreaterThan(0)
+    expect(screen.getAllByText(/speaks (strongly )?for it/).length).toBeGreaterThan(0)
     expect(
       held('observation')
         .map((doc) => (doc.fields as { entered: string }).entered)
@@ -85,6 +95,22 @@ describe('Find', () => {
     expect(screen.getByTestId('take-finding').getAttribute('aria-disabled')).not.toBe('true')
   })
 
+  it('corrects a reading in its place and keeps the wrong one as withdrawn', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await measure('outside:caliper', ['Point', '8', '7', '5'])
+    await press(button(/Across, with a caliper: \.875.*Correct it$/))
+    for (const key of ['Point', '6', '2', '5', 'Enter']) await press(one('button', key, dialog()))
+    expect(
+      held('observation')
+        .map((doc) => [doc.fields.entered, doc.fields.withdrawn])
+        .sort(),
+    ).toEqual([
+      ['.625', false],
+      ['.875', true],
+    ])
+  })
+
   it('points at the reading that disagrees, and lets it be withdrawn', async () => {
     const { jobId } = await openJob()
     render(<JobPage jobId={jobId} />)
@@ -98,6 +124,92 @@ describe('Find', () => {
     expect(screen.queryByText(/disagrees with the others/)).toBeNull()
     await act(() => undo())
     expect(screen.getAllByText(/disagrees with the others/)).toHaveLength(1)
+  })
+})
+
+describe('what belongs to Find', () => {
+  it('names the joint from its features, and what that asks of the work', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await look('joint-band', 'copper-ring')
+    await look('joint-nut', 'no-nut')
+    expect(screen.getByTestId('joint-belief').textContent).toMatch(
+      /copper crimp ring.*must be cut.*never used again/,
+    )
+  })
+
+  it('what is wrong with the end becomes a condition, at once and by undo no more', async () => {
+    const { jobId, hot } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await press(button(/^What is wrong with it/))
+    await press(one('checkbox', 'pitted'))
+    await press(one('checkbox', 'scored'))
+    const there = () => held('situation').find((doc) => doc.fields.lineId === hot)?.fields
+    expect(there()).toMatchObject({ faults: ['pitted'], scored: true })
+    await act(() => undo())
+    expect(there()).toMatchObject({ faults: ['pitted'], scored: false })
+    expect(button(/^What is wrong with it/).getAttribute('aria-label')).toContain('pitted')
+  })
+
+  it('takes a thread that was measured over as a condition', async () => {
+    const { jobId, hot } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await press(button('Which thread is it?'))
+    const inSheet = (name: string) => all('button', name, dialog()).at(-1) as HTMLElement
+    await press(inSheet('Where is it?'))
+    await press(one('radio', /pipe or fitting$/))
+    await press(inSheet('Across the crests, with a caliper'))
+    for (const key of ['Point', '8', '2', 'Enter']) await press(all('button', key).at(-1) as HTMLElement)
+    await press(inSheet('Lay a gauge leaf in'))
+    await press(one('radio', 'Gauge leaf: 14 · 60°'))
+    await press(one('radio', /: fits$/))
+    await press(one('button', 'Take it: the stub has NPT'))
+    expect(held('situation').find((doc) => doc.fields.lineId === hot)?.fields.thread).toBe('NPT')
+    // it says nothing of the pipe
+    expect(screen.getByText('What is this pipe?')).toBeTruthy()
+  })
+
+  it('the shop corrects what is usual for its own town', async () => {
+    const { jobId } = await openJob({ era: '1978-1995' })
+    render(<JobPage jobId={jobId} />)
+    await press(button('What is usual here?'))
+    for (let tap = 0; tap < 3; tap++) await press(one('button', '+. polybutylene is commoner here', dialog()))
+    expect(held('settings')[0]?.fields.expected).toEqual({ '1978-1995': { polybutylene: 10 } })
+    expect(dialog().textContent).toContain('10 × commoner, by your shop')
+    for (let tap = 0; tap < 3; tap++) await press(one('button', '−. polybutylene is rarer here', dialog()))
+    expect(held('settings')[0]?.fields.expected).toEqual({ '1978-1995': {} })
+  })
+
+  it('a drain added to the point is found and remembered, and keeps no job from its end', async () => {
+    const { jobId } = await openJob({ era: '1965-1978' })
+    render(<JobPage jobId={jobId} />)
+    await press(button('Add the drain'))
+    expect(one('tab', 'drain line').getAttribute('aria-selected')).toBe('true')
+    await measure('outside:caliper', ['1', 'Point', '9'])
+    await look('colour', 'black')
+    await look('tap', 'clicks')
+    expect(screen.getByTestId('belief').textContent).toMatch(/^1-1\/2 in ABS drain pipe/)
+    expect(screen.getByTestId('hazards').textContent).toContain('Waste line')
+    await press(screen.getByTestId('take-finding'))
+    expect(held('finding').map((doc) => doc.fields.name)).toEqual(['1-1/2 in ABS drain pipe'])
+    // nothing was copied to the water lines
+    expect(held('observation')).toHaveLength(3)
+    await stage('Mate')
+    expect(screen.getByText('This line carries waste.')).toBeTruthy()
+  })
+
+  it('other jobs in houses of that age count towards what is usual', async () => {
+    const first = await openJob({ era: '1978-1995', label: 'First' })
+    const { unmount } = render(<JobPage jobId={first.jobId} />)
+    await look('colour', 'grey-plastic')
+    await measure('outside:caliper', ['Point', '6', '2', '5'])
+    await look('joint', 'crimp')
+    await press(screen.getByTestId('take-finding'))
+    unmount()
+    const second = await openJob({ era: '1978-1995', label: 'Second' })
+    render(<JobPage jobId={second.jobId} />)
+    await press(button('What is usual here?'))
+    expect(dialog().textContent).toMatch(/polybutylene.*found 2 × in houses of that age/)
   })
 })
 

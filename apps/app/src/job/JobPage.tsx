@@ -4,11 +4,12 @@ import { Pressable, ScrollView, View } from 'react-native'
 import { CutStage } from '../cut/CutStage'
 import { toggleTheme, usePreferences } from '../data/preferences'
 import {
-  conditionsOf,
   type JobView,
   type LineView,
   STAGES,
   type Stage,
+  situationOf,
+  useFinds,
   useJob,
   useKnown,
   useSettings,
@@ -22,10 +23,12 @@ import { MateStage } from '../mate/MateStage'
 import { SeamSheet } from '../mate/SeamSheet'
 import { ProveStage } from '../prove/ProveStage'
 import { Button } from '../ui/Button'
+import { isSupply, SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
+import { addLine } from './actions'
 import { Conflicts } from './Conflicts'
 import { JobRows } from './JobList'
 import { identifyRequest, mateRequest, planRequest } from './requests'
@@ -74,28 +77,44 @@ function StageStrip({
 
 function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onShow: (id: string) => void }) {
   return (
-    <View role="tablist" aria-label="Lines" className="flex-row">
-      {view.lines.map(({ line, finding }) => {
-        const here = line.id === shown
-        const { service } = line.fields
-        return (
-          <Pressable
-            key={line.id}
-            role="tab"
-            aria-selected={here}
-            aria-label={`${service} line`}
-            onPress={() => onShow(line.id)}
-            className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] ${here ? (service === 'hot' ? 'border-hot' : 'border-cold') : 'border-transparent'}`}
-          >
-            <Txt bold={here} tone={service}>
-              {service === 'hot' ? '▲ Hot' : '▼ Cold'}
-            </Txt>
-            <Txt size="s" tone="soft" numberOfLines={1}>
-              {finding ? finding.fields.name : 'not known'}
-            </Txt>
-          </Pressable>
-        )
-      })}
+    <View className="flex-row">
+      <View role="tablist" aria-label="Lines" className="flex-1 flex-row">
+        {view.lines.map(({ line, finding }) => {
+          const here = line.id === shown
+          const { service } = line.fields
+          const look = SERVICE_LOOK[service]
+          const edge = service === 'hot' ? 'border-hot' : service === 'cold' ? 'border-cold' : 'border-ink'
+          return (
+            <Pressable
+              key={line.id}
+              role="tab"
+              aria-selected={here}
+              aria-label={`${service} line`}
+              onPress={() => onShow(line.id)}
+              className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] px-1 ${here ? edge : 'border-transparent'}`}
+            >
+              <Txt bold={here} tone={look.tone}>
+                {look.mark} {look.word}
+              </Txt>
+              <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
+                {finding ? finding.fields.name : 'not known'}
+              </Txt>
+            </Pressable>
+          )
+        })}
+      </View>
+      {view.lines.some(({ line }) => line.fields.service === 'drain') ? null : (
+        <Pressable
+          role="button"
+          aria-label="Add the drain"
+          onPress={() => void addLine(view, 'drain').then(onShow)}
+          className="min-h-[48px] w-[76px] items-center justify-center border-b-[4px] border-transparent"
+        >
+          <Txt size="s" tone="patina" bold>
+            + drain
+          </Txt>
+        </Pressable>
+      )}
     </View>
   )
 }
@@ -111,7 +130,7 @@ function useScene(
   const unit = usePreferences((state) => state.unit)
   const request = useMemo(() => {
     if (!line) return null
-    const conditions = conditionsOf(line)
+    const situation = situationOf(line)
     const known = line.finding && !line.findingStale && stage !== 'find'
     const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
     return {
@@ -119,8 +138,8 @@ function useScene(
       outline: belief ? [...belief.outline] : [],
       option: withChain && known ? (line.mating?.fields.option ?? null) : null,
       fixtureId: stage === 'find' ? null : view.job.fields.fixtureId,
-      stubMm: conditions.stubMm,
-      plateMm: conditions.plateMm,
+      stubMm: situation.stubMm,
+      plateMm: situation.plateMm,
       unit,
       widthPx,
       heightPx,
@@ -137,10 +156,14 @@ function Page({ view }: { view: JobView }) {
   const [lineId, setLineId] = useState(view.lines[0]?.line.id ?? '')
   const [seam, setSeam] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
-  const settings = useSettings()?.fields.mate
+  const shop = useSettings()?.fields
+  const settings = shop?.mate
   const line = view.lines.find((entry) => entry.line.id === lineId) ?? view.lines[0]
   const known = useKnown(view, line?.line.id)
-  const belief = useSolved('identify', line ? identifyRequest(view, line, known, settings) : null)
+  const finds = useFinds(view)
+  const factors = shop?.expected?.[view.property.fields.era]
+  const expectation = { known, finds, ...(factors ? { factors } : {}) }
+  const belief = useSolved('identify', line ? identifyRequest(view, line, expectation, settings) : null)
   const mate = useSolved('mate', mateRequest(view, settings))
   const plan = useSolved('sequence', planRequest(view, settings))
   const height = wide ? 520 : shown === 'find' ? 130 : line?.mating && !line.findingStale ? 250 : 170
@@ -173,9 +196,18 @@ function Page({ view }: { view: JobView }) {
     )
 
   const common = { view, line, goTo: setStage }
+  const drains = !isSupply(line.line.fields.service)
   const content =
-    shown === 'find' ? (
-      <FindStage {...common} belief={belief} known={known} settings={settings} />
+    drains && ['fixture', 'mate', 'cut'].includes(shown) ? (
+      <View className="flex-1 px-4 pt-2">
+        <Txt size="l">This line carries waste.</Txt>
+        <Txt tone="soft">
+          What its pipe is, is found and remembered with the house. What joins a drain is not worked out here
+          yet: the steps below are those of the water lines.
+        </Txt>
+      </View>
+    ) : shown === 'find' ? (
+      <FindStage {...common} belief={belief} expectation={expectation} settings={settings} />
     ) : shown === 'fixture' ? (
       <FixtureStage {...common} />
     ) : shown === 'mate' ? (

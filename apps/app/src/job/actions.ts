@@ -1,39 +1,9 @@
-import type { Belief, MateOption } from '@diarmos/core'
+import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
-import type { ParsedLength } from '@diarmos/core/units'
-import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION } from '../data/select'
+import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
-
-type ObservationFields = EntityFields<'observation'>
-type Look = Pick<ObservationFields, 'kind'> & Partial<ObservationFields>
-
-const NOTHING_SEEN = {
-  instrument: null,
-  sign: null,
-  answer: null,
-  mm: null,
-  resolutionMm: null,
-  unit: null,
-  withdrawn: false,
-} as const
-
-/** A sign that was seen. A second answer to the same question takes the first one's place. */
-export function signSeen(sign: string, answer: string): Look {
-  return { kind: 'sign', sign: sign as never, answer, entered: answer }
-}
-
-/** A length that was measured, as it was entered. */
-export function measured(kind: 'outside' | 'wall', instrument: string, length: ParsedLength): Look {
-  return {
-    kind,
-    instrument: instrument as never,
-    entered: length.text,
-    mm: length.mm,
-    resolutionMm: length.resolutionMm,
-    unit: length.unit,
-  }
-}
+import { type NewLook, NOTHING_SEEN } from '../find/looks'
 
 /** The visit that today's work belongs to: made with the first edit of a person's day at a job. */
 function visitEdits(view: JobView): Edit[] {
@@ -51,20 +21,45 @@ function visitEdits(view: JobView): Edit[] {
   return [{ kind: 'visit', id: newId(), patch: fields } as Edit]
 }
 
-/** Keeps a look at a line. */
-export async function addLook(view: JobView, line: LineView, look: Look, label: string): Promise<void> {
+/** Joints that Mate knows how to get off; others say nothing of the work to come yet. */
+const OLD_JOINTS: readonly EntityFields<'situation'>['oldJoint'][] = [
+  'sweat',
+  'compression',
+  'push-fit',
+  'threaded',
+  'crimp',
+  'cinch',
+  'expansion',
+  'cement',
+  'press',
+  'flare',
+]
+
+/** Keeps a look at a line; with `replaces`, in the place of one that was wrong, which is kept as withdrawn. */
+export async function addLook(
+  view: JobView,
+  line: LineView,
+  look: NewLook,
+  label: string,
+  replaces: string | null = null,
+): Promise<void> {
   const edits: Edit[] = visitEdits(view)
-  if (look.kind === 'sign')
-    for (const doc of line.observations)
-      if (doc.fields.sign === look.sign && !doc.fields.withdrawn)
-        edits.push({ kind: 'observation', id: doc.id, patch: { withdrawn: true } } as Edit)
+  // a second answer to the same question takes the first one's place
+  const once = look.kind === 'sign' || look.kind === 'thread-sign' || look.kind === 'print'
+  for (const doc of line.observations) {
+    const { kind, sign, withdrawn } = doc.fields
+    const same = once && kind === look.kind && sign === (look.sign ?? null)
+    if ((same || doc.id === replaces) && !withdrawn)
+      edits.push({ kind: 'observation', id: doc.id, patch: { withdrawn: true } } as Edit)
+  }
   edits.push({
     kind: 'observation',
     id: newId(),
     patch: { ...NOTHING_SEEN, ...look, jobId: view.job.id, lineId: line.line.id, takenAt: now() },
   } as Edit)
   // a joint that was seen is also a condition of the work to come
-  if (look.sign === 'joint') edits.push(...conditionEdits(view, line, { oldJoint: look.answer as never }))
+  const oldJoint = OLD_JOINTS.find((joint) => joint === look.answer)
+  if (look.sign === 'joint' && oldJoint) edits.push(...conditionEdits(view, line, { oldJoint }))
   await edit(edits, `Noted: ${label}`)
 }
 
@@ -114,7 +109,14 @@ function findingEdit(view: JobView, lineId: string, belief: Belief, basis: strin
       name: leader.name,
       probability: leader.probability,
       basis,
-      snapshot: { classes: belief.classes.slice(0, 5), hazards: belief.hazards, versions: { tables: '1' } },
+      snapshot: {
+        classes: belief.classes
+          .slice(0, 5)
+          .map(({ pipes, ...entry }) => ({ ...entry, pipes: pipes.slice(0, 6) })),
+        hazards: belief.hazards,
+        joint: belief.joints[0] ?? null,
+        versions: { tables: '2' },
+      },
       foundAt: now(),
     },
   } as Edit
@@ -130,10 +132,10 @@ export async function takeFinding(
   const looks = line.observations.filter((doc) => !doc.fields.withdrawn)
   const basis = findingBasis(looks.map((doc) => doc.fields))
   const edits: (Edit | null)[] = [findingEdit(view, line.line.id, belief, basis)]
-  const threaded = belief.classes[0]?.system === 'IPS'
+  const threaded = ['galvanised-steel', 'black-steel', 'brass'].includes(belief.classes[0]?.material ?? '')
+  const { oldJoint } = situationOf(line)
   for (const target of [line, ...others]) {
     const already = target.situation?.fields
-    const oldJoint = conditionsOf(line).oldJoint
     edits.push(
       ...conditionEdits(view, target, {
         ...(target === line ? {} : { oldJoint }),
@@ -162,6 +164,32 @@ export async function setFixture(view: JobView, fixtureId: string, label: string
   await edit([{ kind: 'job', id: view.job.id, patch: { fixtureId } } as Edit], label)
 }
 
+/** Adds the drain or the vent to a point: its pipe can be found and is remembered with the house. */
+export async function addLine(view: JobView, service: EntityFields<'line'>['service']): Promise<string> {
+  const id = newId()
+  await edit(
+    [{ kind: 'line', id, patch: { pointId: view.point.id, service } } as Edit],
+    `Line added: ${service}`,
+  )
+  return id
+}
+
+/** The shop's own word on what is usual in houses of an age: a kind so many times commoner than the tables say. */
+export async function setExpected(
+  settings: Doc<'settings'>,
+  era: EntityFields<'property'>['era'],
+  material: PipeMaterial,
+  factor: number,
+): Promise<void> {
+  const { expected } = settings.fields
+  const { [material]: _before, ...others } = expected?.[era] ?? {}
+  const next = { ...expected, [era]: factor === 1 ? others : { ...others, [material]: factor } }
+  await edit(
+    [{ kind: 'settings', id: settings.id, patch: { expected: next } } as Edit],
+    'What is usual: saved',
+  )
+}
+
 /** Chooses a way for one line, or the same kind of way for several. */
 export async function chooseOptions(
   view: JobView,
@@ -180,7 +208,11 @@ export async function chooseOptions(
               optionId: option.id,
               option: option as EntityFields<'mating'>['option'],
               settings,
-              basis: matingBasis(line.finding.fields.pipeId, view.job.fields.fixtureId, conditionsOf(line)),
+              basis: matingBasis(
+                line.finding.fields.pipeId,
+                view.job.fields.fixtureId,
+                conditionsOf(line) ?? {},
+              ),
               versions: { catalogue: '1', rules: '1' },
               chosenAt: now(),
             },

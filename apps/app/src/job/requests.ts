@@ -1,47 +1,42 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { conditionsOf, type JobView, type LineView } from '../data/select'
 import type { EntityFields } from '../data/types'
+import { toObservations, toThreadObservations } from '../find/looks'
 
 type MateSettings = EntityFields<'settings'>['mate']
-type Known = NonNullable<OperationRequest<'identify'>['known']>
+/** What this house, this shop and its corrections say before anyone looks. */
+export type Expectation = Pick<OperationRequest<'identify'>, 'known' | 'finds' | 'factors'>
 
-/** Observations as the core reads them. */
-function observationsOf(line: LineView): OperationRequest<'identify'>['observations'] {
-  return line.observations
-    .filter((doc) => !doc.fields.withdrawn)
-    .map(({ id, fields }) =>
-      fields.kind === 'sign'
-        ? { id, kind: 'sign' as const, sign: fields.sign as 'magnet', answer: fields.answer ?? '' }
-        : fields.kind === 'print'
-          ? { id, kind: 'print' as const, text: fields.entered }
-          : {
-              id,
-              kind: fields.kind,
-              instrument: fields.instrument as 'caliper',
-              mm: fields.mm as number,
-              resolutionMm: fields.resolutionMm ?? 0,
-            },
-    )
+/** The looks at a line, as they are shared by a job and the bench. */
+export function looksOf(line: LineView) {
+  return line.observations.map(({ id, fields }) => ({ id, ...fields }))
 }
 
 /** What Find asks: and, once it is known what goes in, for which decision. */
 export function identifyRequest(
   view: JobView,
   line: LineView,
-  known: Known,
+  expectation: Expectation,
   settings: MateSettings | undefined,
 ): OperationRequest<'identify'> {
   const { era, region } = view.property.fields
   const { fixtureId } = view.job.fields
+  const conditions = conditionsOf(line)
   return {
     era,
     region,
-    known,
-    observations: observationsOf(line),
-    ...(fixtureId && settings
-      ? { decideFor: { line: { lineId: line.line.id, fixtureId, conditions: conditionsOf(line) }, settings } }
+    service: line.line.fields.service,
+    ...expectation,
+    observations: toObservations(looksOf(line)),
+    ...(fixtureId && settings && conditions
+      ? { decideFor: { line: { lineId: line.line.id, fixtureId, conditions }, settings } }
       : {}),
   }
+}
+
+/** What the thread at a line is asked from; null while nobody has looked at one. */
+export function threadRequest(view: JobView, line: LineView): OperationRequest<'identify-thread'> {
+  return { region: view.property.fields.region, observations: toThreadObservations(looksOf(line)) }
 }
 
 /** What Mate asks, for every line whose pipe is known; null while there is none or no fixture. */
@@ -51,18 +46,12 @@ export function mateRequest(
 ): OperationRequest<'mate'> | null {
   const { fixtureId } = view.job.fields
   if (!fixtureId || !settings) return null
-  const lines = view.lines.flatMap((line) =>
-    line.finding
-      ? [
-          {
-            lineId: line.line.id,
-            pipeId: line.finding.fields.pipeId,
-            fixtureId,
-            conditions: conditionsOf(line),
-          },
-        ]
-      : [],
-  )
+  const lines = view.lines.flatMap((line) => {
+    const conditions = conditionsOf(line)
+    return line.finding && conditions
+      ? [{ lineId: line.line.id, pipeId: line.finding.fields.pipeId, fixtureId, conditions }]
+      : []
+  })
   return lines.length > 0 ? { lines, settings } : null
 }
 
@@ -75,15 +64,9 @@ export function planRequest(
   const lines = view.lines.flatMap((line) => {
     const found = line.finding?.fields.snapshot as { classes?: { material: 'copper' }[] } | undefined
     const material = found?.classes?.[0]?.material
-    return line.mating && material
-      ? [
-          {
-            lineId: line.line.id,
-            material,
-            conditions: conditionsOf(line),
-            option: line.mating.fields.option,
-          },
-        ]
+    const conditions = conditionsOf(line)
+    return line.mating && material && conditions
+      ? [{ lineId: line.line.id, material, conditions, option: line.mating.fields.option }]
       : []
   })
   const old = !['1995-2010', 'since-2010'].includes(view.property.fields.era)

@@ -8,6 +8,7 @@ import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { minutes } from '../ui/money'
 import { Note } from '../ui/Note'
+import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
 import { StepRow } from './StepRow'
@@ -42,8 +43,10 @@ export function MakeStage({ view, plan, goTo }: Props) {
       </StageFrame>
     )
   const { steps, waterOff } = plan.answer
-  const service = (lineId: string | null) =>
-    view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service ?? null
+  const service = (lineId: string | null) => {
+    const found = view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
+    return found && isSupply(found) ? found : null
+  }
   const isDone = (step: PlannedStep) => {
     const result = view.checks.get(step.id)?.fields.result
     return result !== undefined && result !== 'undone'

@@ -1,13 +1,15 @@
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
-import { conditionsOf, type JobView, type LineView } from '../data/select'
+import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
+import { FaultPanel } from '../find/FaultPanel'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
+import { JointSign } from '../ui/jointSigns'
 import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
-import { JointSign } from '../ui/signs'
+import { isSupply } from '../ui/service'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 
@@ -21,6 +23,8 @@ const JOINTS: readonly Situation['oldJoint'][] = [
   'cinch',
   'expansion',
   'cement',
+  'press',
+  'flare',
   'none',
 ]
 const MEASURES = [
@@ -34,12 +38,12 @@ export function ConditionPanel({ view, line }: { view: JobView; line: LineView }
   const [asking, setAsking] = useState<(typeof MEASURES)[number] | null>(null)
   const [both, setBoth] = useState(true)
   const [more, setMore] = useState(false)
-  const conditions = conditionsOf(line)
+  const conditions = conditionsOf(line) ?? { ...situationOf(line), service: 'cold' as const }
+  const supply = view.lines.filter((other) => isSupply(other.line.fields.service))
   const set = (patch: Partial<Situation>, label: string) =>
-    void setConditions(view, both ? view.lines : [line], patch, label)
-  const threaded =
-    (line.finding?.fields.snapshot as { classes?: { system: string }[] } | undefined)?.classes?.[0]
-      ?.system === 'IPS'
+    void setConditions(view, both ? supply : [line], patch, label)
+  const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
+  const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
 
   return (
     <View testID="conditions">
@@ -140,16 +144,7 @@ export function ConditionPanel({ view, line }: { view: JobView; line: LineView }
               )}
             </Pressable>
           ))}
-          <Toggle
-            label="End scored"
-            value={conditions.scored}
-            onChange={(scored) => set({ scored }, scored ? 'End scored' : 'End smooth')}
-          />
-          <Toggle
-            label="End out of round"
-            value={conditions.outOfRound}
-            onChange={(outOfRound) => set({ outOfRound }, outOfRound ? 'Out of round' : 'Round')}
-          />
+          <FaultPanel view={view} line={line} />
           <Toggle
             label="Within 18 in of a heater"
             value={conditions.nearHeater}

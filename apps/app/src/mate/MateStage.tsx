@@ -14,6 +14,7 @@ import { Button } from '../ui/Button'
 import { Length } from '../ui/Length'
 import { money } from '../ui/money'
 import { Note } from '../ui/Note'
+import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
 import { ConditionPanel } from './ConditionPanel'
@@ -121,6 +122,7 @@ export function MateStage({ view, line, mate, settings, goTo }: Props) {
     // lines that stand alike get the same way, unless one was chosen there already
     const alike = view.lines.flatMap((other) => {
       if (other === line) return [{ line: other, option }]
+      if (!isSupply(other.line.fields.service)) return []
       const there = mate.answer?.lines.find((entry) => entry.lineId === other.line.id)
       const same = there?.options.find((entry) => entry.id === option.id)
       return same && other.finding && (!other.mating || other.matingStale)
@@ -130,7 +132,9 @@ export function MateStage({ view, line, mate, settings, goTo }: Props) {
     void chooseOptions(view, alike, settings)
   }
   const stillThere = result?.options.some((option) => option.id === chosenId)
-  const ready = view.lines.every((other) => other.mating && !other.matingStale)
+  const ready = view.lines
+    .filter((other) => isSupply(other.line.fields.service))
+    .every((other) => other.mating && !other.matingStale)
 
   return (
     <StageFrame

@@ -15,6 +15,7 @@ const conditions = {
   thread: 'none',
   scored: false,
   outOfRound: false,
+  faults: [],
   waterSeen: true,
   nearHeater: false,
   pressurePsi: 95,

@@ -10,6 +10,7 @@ import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
 import { Note } from '../ui/Note'
+import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
 
@@ -71,8 +72,8 @@ export function ProveStage({ view, plan, goTo }: Props) {
         const result = results[index]
         return (
           <View key={step.id} className="border-b border-rule py-2" testID={`proof-${step.id}`}>
-            <Txt bold tone={line ?? 'ink'}>
-              {line ? (line === 'hot' ? '▲ Hot' : '▼ Cold') : 'Both lines'}
+            <Txt bold tone={line ? SERVICE_LOOK[line].tone : 'ink'}>
+              {line ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}` : 'Both lines'}
             </Txt>
             <Choice
               label={stepText(step, unit)}

@@ -28,6 +28,7 @@ export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> =
           unit: 'in',
           region: 'north-america',
           mate: { ...STARTING_SETTINGS, ...mate },
+          expected: {},
         },
       } as Edit,
     ])

@@ -31,7 +31,8 @@ export function SheetModal({ title, onClose, children }: Props) {
               <X size={26} color={palette.ink} />
             </Pressable>
           </View>
-          <ScrollView>{children}</ScrollView>
+          {/* what is longer than the screen must scroll by keyboard too, also where nothing in it can be pressed */}
+          <ScrollView tabIndex={0}>{children}</ScrollView>
         </View>
       </View>
     </Modal>

@@ -21,9 +21,21 @@ const SURFACES: Record<string, string> = {
   yellow: '#d4b24e',
   shaving: '#f1efe6',
   'none-seen': '#ffffff',
+  'dull-grey': '#8b9196',
+  orange: '#e07b28',
+  'green-plastic': '#3f8a4e',
+  'yellow-plastic': '#e8c534',
+  terracotta: '#b0563a',
+  'cement-grey': '#b9b6ae',
+  'silver-soft': '#c3c8cc',
+  'grey-iron': '#5b5f62',
+  crumbles: '#c08c68',
+  metal: '#b4743f',
+  grey: '#7b8389',
+  stone: '#b9a48f',
 }
 
-const SIZE = { width: 64, height: 34, viewBox: '0 0 64 34' }
+export const SIZE = { width: 64, height: 34, viewBox: '0 0 64 34' }
 
 /** A length of pipe in that colour. */
 export function SurfaceSign({ kind, print = false }: { kind: string; print?: boolean }) {
@@ -42,89 +54,20 @@ export function SurfaceSign({ kind, print = false }: { kind: string; print?: boo
       {kind === 'painted' ? (
         <Path d="M3 14l8 -3 7 5 9 -4 8 4 9 -5 9 4 8 -3" stroke={ink} fill="none" strokeWidth={1} />
       ) : null}
+      {kind === 'silver-soft' ? (
+        <Path d="M16 12c10 5 22 8 34 8M18 17c9 3 18 5 28 5" stroke={ink} fill="none" strokeWidth={2} />
+      ) : null}
+      {kind === 'crumbles' ? (
+        <G fill={ink}>
+          <Circle cx={22} cy={29} r={1.6} />
+          <Circle cx={29} cy={31} r={1.2} />
+          <Circle cx={36} cy={29.5} r={1.8} />
+          <Path d="M18 26l5 -4 6 4 5 -5 6 5" stroke={ink} fill="none" strokeWidth={1.2} />
+        </G>
+      ) : null}
       {kind === 'shaving' ? (
         <Path d="M14 8c2 -8 14 -8 12 -1 -1 5 -8 4 -6 -1" stroke={ink} fill="none" strokeWidth={1.4} />
       ) : null}
-    </Svg>
-  )
-}
-
-function JointShape({ kind, ink, fill }: { kind: string; ink: string; fill: string }) {
-  const stroke = { stroke: ink, strokeWidth: 1.4, fill }
-  switch (kind) {
-    case 'sweat':
-      return (
-        <G>
-          <Rect x={34} y={8} width={26} height={18} {...stroke} />
-          <Path d="M34 8q-3 2 -5 3M34 26q-3 -2 -5 -3" stroke={ink} strokeWidth={2.4} fill="none" />
-        </G>
-      )
-    case 'compression':
-      return (
-        <G>
-          <Path d="M24 7h12l3 3v14l-3 3H24l-3 -3V10z" {...stroke} />
-          <Line x1={21} y1={17} x2={39} y2={17} stroke={ink} strokeWidth={1} />
-          <Rect x={39} y={9} width={21} height={16} {...stroke} />
-        </G>
-      )
-    case 'push-fit':
-      return (
-        <G>
-          <Rect x={22} y={9} width={5} height={16} {...stroke} />
-          <Path d="M27 7h18l6 3h9v14h-9l-6 3H27z" {...stroke} />
-        </G>
-      )
-    case 'threaded':
-      return (
-        <G>
-          <Path d="M20 11l3 -2 3 2 3 -2 3 2v12l-3 2 -3 -2 -3 2 -3 -2z" {...stroke} />
-          <Rect x={32} y={5} width={8} height={24} {...stroke} />
-          <Rect x={40} y={8} width={20} height={18} {...stroke} />
-        </G>
-      )
-    case 'crimp':
-      return (
-        <G>
-          <Rect x={22} y={8} width={12} height={18} stroke={ink} strokeWidth={1.4} fill="#b9744b" />
-          <Rect x={38} y={10} width={22} height={14} {...stroke} />
-        </G>
-      )
-    case 'cinch':
-      return (
-        <G>
-          <Rect x={22} y={9} width={10} height={16} stroke={ink} strokeWidth={1.4} fill="#cfd5d8" />
-          <Path d="M24 9v-5h6v5" {...stroke} />
-          <Rect x={38} y={10} width={22} height={14} {...stroke} />
-        </G>
-      )
-    case 'expansion':
-      return (
-        <G>
-          <Path d="M18 8h18v18H18z" stroke={ink} strokeWidth={1.4} fill="#ffffff" />
-          <Path d="M18 8q-3 9 0 18" stroke={ink} fill="none" strokeWidth={1.4} />
-          <Rect x={38} y={10} width={22} height={14} {...stroke} />
-        </G>
-      )
-    case 'cement':
-      return (
-        <G>
-          <Rect x={28} y={7} width={32} height={20} {...stroke} />
-          <Path d="M28 7l-3 3v14l3 3" stroke="#cf7a22" strokeWidth={2.6} fill="none" />
-        </G>
-      )
-    default:
-      return <Path d="M42 11v12" stroke={ink} strokeWidth={2.4} />
-  }
-}
-
-/** How a pipe is joined, as it looks from outside. */
-export function JointSign({ kind }: { kind: string }) {
-  const { ink, raised } = usePalette()
-  const end = kind === 'none' ? 42 : 60
-  return (
-    <Svg {...SIZE}>
-      <Rect x={3} y={11} width={end - 3} height={12} fill={raised} stroke={ink} strokeWidth={1.4} />
-      <JointShape kind={kind} ink={ink} fill={raised} />
     </Svg>
   )
 }
@@ -153,6 +96,74 @@ export function LookSign({ kind }: { kind: string }) {
       return (
         <Svg {...SIZE}>
           <Rect x={3} y={13} width={58} height={9} fill={raised} stroke={ink} strokeWidth={1.6} />
+        </Svg>
+      )
+    case 'by-hand':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M4 8h26q12 0 12 12v12M4 16h24q6 0 6 6v10" {...line} />
+        </Svg>
+      )
+    case 'rings':
+    case 'dull':
+    case 'clicks':
+      return (
+        <Svg {...SIZE}>
+          <Rect x={4} y={14} width={30} height={10} fill={raised} stroke={ink} strokeWidth={1.4} />
+          {kind === 'rings' ? <Path d="M40 10q5 9 0 18M46 6q8 13 0 26M52 3q11 16 0 31" {...line} /> : null}
+          {kind === 'dull' ? <Path d="M40 12q4 7 0 14" {...line} /> : null}
+          {kind === 'clicks' ? <Path d="M40 8l3 5M44 19h8M40 30l3 -5" {...line} /> : null}
+        </Svg>
+      )
+    case 'waste':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M12 4v12a10 10 0 0 0 20 0a8 8 0 0 1 16 0v2h12" {...line} />
+        </Svg>
+      )
+    case 'refrigerant-signs':
+      return (
+        <Svg {...SIZE}>
+          <Rect x={34} y={6} width={26} height={24} fill={raised} stroke={ink} strokeWidth={1.4} />
+          <Circle cx={47} cy={18} r={8} {...line} />
+          <Path d="M47 10v16M39 18h16M3 14h31M3 22h31" {...line} />
+        </Svg>
+      )
+    case 'sprinkler-signs':
+      return (
+        <Svg {...SIZE}>
+          <Path
+            d="M4 6h56M32 6v9M25 15h14M29 15l-3 8M35 15l3 8M22 24h20M14 31l4 -4M32 32v-4M50 31l-4 -4"
+            {...line}
+          />
+        </Svg>
+      )
+    case 'gauge':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M6 4h52v26H42V16a10 10 0 0 0 -20 0v14H6z" fill={raised} stroke={ink} strokeWidth={1.6} />
+        </Svg>
+      )
+    case 'goes':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M8 4h48v26H43V15H21v15H8z" fill={raised} stroke={ink} strokeWidth={1.6} />
+          <Circle cx={32} cy={23} r={8} {...line} />
+        </Svg>
+      )
+    case 'stops':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M8 2h48v17H43V12H21v7H8z" fill={raised} stroke={ink} strokeWidth={1.6} />
+          <Circle cx={32} cy={26} r={12} {...line} />
+        </Svg>
+      )
+    case 'bore':
+      return (
+        <Svg {...SIZE}>
+          <Circle cx={32} cy={17} r={14} {...line} />
+          <Circle cx={32} cy={17} r={8} {...line} />
+          <Path d="M24 17h16M27 14l-3 3 3 3M37 14l3 3 -3 3" {...line} />
         </Svg>
       )
     case 'flexible':

@@ -1,5 +1,6 @@
 import { type Href, router, Slot, usePathname } from 'expo-router'
 import House from 'lucide-react-native/icons/house'
+import Ruler from 'lucide-react-native/icons/ruler'
 import Settings from 'lucide-react-native/icons/settings-2'
 import Wrench from 'lucide-react-native/icons/wrench'
 import { Pressable, View } from 'react-native'
@@ -11,6 +12,7 @@ import { useWide } from '../../ui/useWide'
 
 const ROOMS = [
   { href: '/', label: 'Jobs', icon: Wrench },
+  { href: '/bench', label: 'Bench', icon: Ruler },
   { href: '/houses', label: 'Houses', icon: House },
   { href: '/shop', label: 'Shop', icon: Settings },
 ] as const

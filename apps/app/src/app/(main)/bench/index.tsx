@@ -1,0 +1,3 @@
+import { BenchList } from '../../../bench/BenchList'
+
+export default BenchList

@@ -1,0 +1,3 @@
+import { BenchPipe } from '../../../bench/BenchPipe'
+
+export default BenchPipe

@@ -1,0 +1,3 @@
+import { BenchThread } from '../../../bench/BenchThread'
+
+export default BenchThread

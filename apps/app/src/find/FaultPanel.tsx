@@ -1,0 +1,80 @@
+import { END_FAULTS, type EndFault } from '@diarmos/core/answers'
+import { FAULT_WORDS } from '@diarmos/core/words/find'
+import { useState } from 'react'
+import { Pressable, View } from 'react-native'
+import { type JobView, type LineView, situationOf } from '../data/select'
+import { setConditions } from '../job/actions'
+import { FaultSign } from '../ui/FaultSign'
+import { Txt } from '../ui/Txt'
+
+type Fault = EndFault | 'scored' | 'out-of-round'
+const ALL: readonly Fault[] = ['scored', 'out-of-round', ...END_FAULTS]
+const WORDS: Readonly<Record<string, string>> = {
+  ...FAULT_WORDS,
+  scored: 'scored',
+  'out-of-round': 'out of round',
+}
+
+/** What is wrong with the end: it decides what may be joined to it. */
+export function FaultPanel({ view, line }: { view: JobView; line: LineView }) {
+  const [open, setOpen] = useState(false)
+  const situation = situationOf(line)
+  const has = (fault: Fault) =>
+    fault === 'scored'
+      ? situation.scored
+      : fault === 'out-of-round'
+        ? situation.outOfRound
+        : situation.faults.includes(fault)
+  const found = ALL.filter(has)
+  const toggle = (fault: Fault) => {
+    const on = !has(fault)
+    const label = `${WORDS[fault]}: ${on ? 'yes' : 'no'}`
+    if (fault === 'scored') return void setConditions(view, [line], { scored: on }, label)
+    if (fault === 'out-of-round') return void setConditions(view, [line], { outOfRound: on }, label)
+    const faults = on ? [...situation.faults, fault] : situation.faults.filter((other) => other !== fault)
+    void setConditions(view, [line], { faults }, label)
+  }
+  return (
+    <View className="mt-3" testID="faults">
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`What is wrong with it: ${found.length === 0 ? 'nothing so far' : found.map((f) => WORDS[f]).join(', ')}`}
+        onPress={() => setOpen(!open)}
+        className="min-h-[52px] flex-row items-center justify-between border-b border-t border-rule"
+      >
+        <Txt bold>What is wrong with it?</Txt>
+        <Txt tone={found.length > 0 ? 'amber' : 'soft'} className="shrink text-right">
+          {found.length === 0 ? 'nothing so far' : found.map((fault) => WORDS[fault]).join(', ')}{' '}
+          {open ? '−' : '+'}
+        </Txt>
+      </Pressable>
+      {open ? (
+        <View className="-mx-1 flex-row flex-wrap pt-1">
+          {ALL.map((fault) => {
+            const on = has(fault)
+            return (
+              <View key={fault} className="w-1/3 p-1">
+                <Pressable
+                  role="checkbox"
+                  aria-checked={on}
+                  aria-label={WORDS[fault] ?? fault}
+                  onPress={() => toggle(fault)}
+                  className={`min-h-[84px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] p-1 ${on ? 'border-amber bg-amber-wash' : 'border-rule bg-raised'}`}
+                >
+                  <View aria-hidden>
+                    <FaultSign kind={fault} />
+                  </View>
+                  <Txt size="s" bold={on} className="text-center">
+                    {on ? '✓ ' : ''}
+                    {WORDS[fault]}
+                  </Txt>
+                </Pressable>
+              </View>
+            )
+          })}
+        </View>
+      ) : null}
+    </View>
+  )
+}

@@ -1,0 +1,19 @@
+import type { EntityFields } from '../data/types'
+import type { Tone } from './Txt'
+
+export type LineService = EntityFields<'line'>['service']
+
+/** How each service is written: a word and a shape, red and blue for water alone. */
+export const SERVICE_LOOK: Readonly<
+  Record<LineService, { readonly word: string; readonly mark: string; readonly tone: Tone }>
+> = {
+  hot: { word: 'Hot', mark: '▲', tone: 'hot' },
+  cold: { word: 'Cold', mark: '▼', tone: 'cold' },
+  drain: { word: 'Drain', mark: '◆', tone: 'ink' },
+  vent: { word: 'Vent', mark: '○', tone: 'ink' },
+}
+
+/** Lines that bring water, the ones a fixture is mated to so far. */
+export function isSupply(service: LineService): service is 'hot' | 'cold' {
+  return service === 'hot' || service === 'cold'
+}
