@@ -5,6 +5,7 @@ import path from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { STARTING_SETTINGS } from '@diarmos/core'
 import { chromium } from '@playwright/test'
+import { build } from 'esbuild'
 import { signIn } from '../e2e/steps'
 import { ROOT } from '../scripts/lib/machine.mjs'
 import { CHROMIUM, startStack } from '../scripts/lib/stack.mjs'
@@ -43,6 +44,13 @@ const { lineId, fixtureId, conditions: held } = line('a', 'copper.l.1/2')
 const CASES: readonly [string, string, unknown][] = [
   ['reference: read one length', 'units', { text: '2 11/16' }],
   ['identify, three looks', 'identify', { observations }],
+  [
+    'identify, a thread',
+    'identify-thread',
+    {
+      observations: [{ id: '1', kind: 'thread-across', instrument: 'caliper', mm: 20.9, resolutionMm: 0.1 }],
+    },
+  ],
   [
     'identify, deciding by mating',
     'identify',
@@ -122,7 +130,7 @@ try {
     },
     { url: workerUrl, cases: CASES as [string, string, unknown][], runs: RUNS },
   )
-  const reference = results[3]?.times[Math.floor(RUNS / 2)] ?? 1
+  const reference = results.find(({ name }) => name === 'mate, one line')?.times[Math.floor(RUNS / 2)] ?? 1
   console.log(
     `  ${'case'.padEnd(32)} ${'first'.padStart(7)} ${'median'.padStart(7)} ${'p95'.padStart(7)}  against one line`,
   )
@@ -133,6 +141,32 @@ try {
       `  ${name.padEnd(32)} ${first.toFixed(1).padStart(7)} ${median.toFixed(1).padStart(7)} ${p95.toFixed(1).padStart(7)}  × ${(median / reference).toFixed(2)}${faults ? `  FAULT ${JSON.stringify(faults)}` : ''}`,
     )
   }
+
+  // a page of nobody's, so that the worker may come from a blob
+  const { outputFiles } = await build({
+    entryPoints: [path.join(ROOT, 'bench/find.worker.ts')],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    minify: true,
+  })
+  const blank = await browser.newPage()
+  const parts = (await blank.evaluate(
+    (code) =>
+      new Promise((resolve) => {
+        const worker = new Worker(URL.createObjectURL(new Blob([code], { type: 'text/javascript' })))
+        worker.onmessage = ({ data }) => resolve(data)
+      }),
+    outputFiles[0]?.text ?? '',
+  )) as [string, { median: number; p95: number }][]
+  console.log(
+    '\nFind taken apart, in a worker of the same browser, ms (aim: an update under 2, a question under 15)',
+  )
+  const update = parts[0]?.[1].median ?? 1
+  for (const [name, { median, p95 }] of parts)
+    console.log(
+      `  ${name.padEnd(32)} ${''.padStart(7)} ${median.toFixed(2).padStart(7)} ${p95.toFixed(2).padStart(7)}  × ${(median / update).toFixed(2)}`,
+    )
 } finally {
   await browser.close()
   await stack.stop()

@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs'
 import path from 'node:path'
 import { contactSheet, toSvg } from '@diarmos/core'
 import { chromium, type Page } from '@playwright/test'
-import { signIn, tapLength } from '../e2e/steps'
+import { askFor, signIn, tapLength } from '../e2e/steps'
 import { ROOT } from './lib/machine.mjs'
 import { CHROMIUM, startStack } from './lib/stack.mjs'
 
@@ -32,8 +32,9 @@ try {
   await picture(phone, 'jobs-phone')
 
   await phone.getByRole('link', { name: /Seized stop/ }).click()
+  await phone.getByTestId('belief').waitFor()
   await picture(phone, 'find-phone')
-  await phone.getByRole('button', { name: 'Across, with a caliper' }).last().click()
+  await askFor(phone, 'Across, with a caliper')
   await phone.getByRole('dialog').getByRole('button', { name: '2', exact: true }).click()
   await phone.getByRole('dialog').getByRole('button', { name: '11/16', exact: true }).click()
   await picture(phone, 'keypad-phone')
@@ -55,6 +56,14 @@ try {
   await phone.getByRole('tab', { name: /^Prove/ }).click()
   await picture(phone, 'prove-phone')
   await phone.getByRole('button', { name: 'Back' }).click()
+  await phone.getByRole('link', { name: 'Bench' }).click()
+  await phone.getByRole('link', { name: 'Which thread is it?' }).click()
+  await phone.getByRole('button', { name: 'Where is it?' }).click()
+  await phone.getByRole('radio', { name: /under a faucet/ }).click()
+  await phone.getByRole('button', { name: 'Across the crests, with a caliper' }).click()
+  await tapLength(phone, ['Point', '8', '2'])
+  await picture(phone, 'thread-phone')
+  await phone.getByRole('button', { name: 'Back' }).click()
   await phone.getByRole('link', { name: 'Houses' }).click()
   await phone.getByRole('link', { name: /Second Tide/ }).click()
   await picture(phone, 'house-phone')
@@ -65,8 +74,9 @@ try {
   const wide = await open(1280, 800)
   await signIn(wide, stack.url)
   await wide.getByRole('link', { name: /Look at the back room/ }).click()
-  await wide.getByRole('button', { name: 'Round it, with a string' }).last().click()
+  await askFor(wide, 'Round it, with a string')
   await tapLength(wide, ['2'])
+  await wide.getByTestId('belief').waitFor()
   await picture(wide, 'find-wide')
   await wide
     .getByRole('link', { name: /Galley tap/ })
