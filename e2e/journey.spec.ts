@@ -204,6 +204,15 @@ test('the same on the wide view, with keys, undo, and an earlier fact corrected'
   })
   await finish(page)
 
+  await test.step('the job opened before does not hear the keys meant for the next', async () => {
+    await page.getByRole('link', { name: /Seized stop/ }).click()
+    await expect(page.getByText('Seized stop at the basin').last()).toBeVisible()
+    await page.keyboard.press('t')
+    await expect(page.locator('html.dark')).toHaveCount(1)
+    await page.keyboard.press('t')
+    await expect(page.locator('html.dark')).toHaveCount(0)
+  })
+
   await test.step('the shop', async () => {
     await page.goto(`${stack.url}/shop`)
     await expect(page.getByRole('heading', { name: 'House rules' })).toBeVisible()

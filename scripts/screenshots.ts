@@ -62,6 +62,7 @@ try {
   await phone.getByRole('radio', { name: /under a faucet/ }).click()
   await phone.getByRole('button', { name: 'Across the crests, with a caliper' }).click()
   await tapLength(phone, ['Point', '8', '2'])
+  await phone.getByTestId('thread-belief').evaluate((element) => element.scrollIntoView())
   await picture(phone, 'thread-phone')
   await phone.getByRole('button', { name: 'Back' }).click()
   await phone.getByRole('link', { name: 'Houses' }).click()

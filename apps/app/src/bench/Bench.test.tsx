@@ -180,7 +180,7 @@ describe('which thread, without a job', () => {
     await tap('5/16')
     expect(screen.getByTestId('thread-belief').textContent).toMatch(/^1\/2 NPT male/)
     expect(screen.getByText(/Only NPT goes on/)).toBeTruthy()
-    expect(screen.getByText('Two diameters: does it taper?: .815, .835, 5/16 apart')).toBeTruthy()
+    expect(screen.getByText('Two diameters: does it taper? .815, .835, 5/16 apart')).toBeTruthy()
   })
 
   it('says of a tub spout what a thread does not say', async () => {

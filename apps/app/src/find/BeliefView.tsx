@@ -36,7 +36,7 @@ function Candidate({ row }: { row: Row }) {
           <Txt size="s" className="shrink">
             {row.name}
           </Txt>
-          <Txt size="s" bold>
+          <Txt size="s" bold className="shrink-0">
             {odds(row.probability)}
           </Txt>
         </View>

@@ -72,7 +72,7 @@ describe('a look', () => {
       signSeen('magnet', 'holds'),
       { kind: 'sign', sign: 'magnet', answer: 'holds' },
       'sign:magnet',
-      `${QUESTIONS['sign:magnet']}: ${ANSWERS.holds}`,
+      'Does a magnet hold? holds',
     ],
     [
       measured('outside', 'caliper', length('7/8')),

@@ -168,20 +168,21 @@ export function questionOf({ kind, sign, instrument }: Pick<Look, 'kind' | 'sign
 export function lookText(look: Look): string {
   const key = questionOf(look)
   const question = QUESTIONS[key] ?? THREAD_QUESTIONS[key] ?? look.kind
+  const asked = question.endsWith('?') ? question : `${question}:`
   const inches = look.mm !== null && look.unit === 'in' && !look.entered.includes('"') ? ' in' : ''
   const entered = `${look.entered}${inches}`
   switch (look.kind) {
     case 'sign':
-      return `${question}: ${ANSWERS[look.answer ?? ''] ?? look.answer}`
+      return `${asked} ${ANSWERS[look.answer ?? ''] ?? look.answer}`
     case 'thread-sign':
-      return `${question}: ${THREAD_ANSWER_WORDS[look.answer ?? ''] ?? look.answer}`
+      return `${asked} ${THREAD_ANSWER_WORDS[look.answer ?? ''] ?? look.answer}`
     case 'print':
-      return look.entered === NO_PRINT ? `${question}: nothing legible` : `${question}: ${entered}`
+      return look.entered === NO_PRINT ? `${asked} nothing legible` : `${asked} ${entered}`
     case 'gauge':
       return `Slot of ${entered}: ${ANSWERS[look.answer ?? ''] ?? look.answer}`
     case 'thread-leaf':
       return `Gauge leaf ${look.entered}: ${THREAD_ANSWER_WORDS[look.answer ?? ''] ?? look.answer}`
     default:
-      return `${question}: ${entered}`
+      return `${asked} ${entered}`
   }
 }

@@ -8,6 +8,7 @@ import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => ({
+  useFocusEffect: jest.requireActual('react').useEffect,
   router: { navigate: jest.fn(), canGoBack: () => false, replace: jest.fn() },
 }))
 

@@ -1,5 +1,6 @@
 import type { Belief } from '@diarmos/core'
-import { useEffect, useMemo, useState } from 'react'
+import { useFocusEffect } from 'expo-router'
+import { useCallback, useMemo, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { CutStage } from '../cut/CutStage'
 import { toggleTheme, usePreferences } from '../data/preferences'
@@ -93,7 +94,7 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
               onPress={() => onShow(line.id)}
               className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] px-1 ${here ? edge : 'border-transparent'}`}
             >
-              <Txt bold={here} tone={look.tone}>
+              <Txt bold={here} tone={look.tone} numberOfLines={1} className="shrink-0">
                 {look.mark} {look.word}
               </Txt>
               <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
@@ -169,23 +170,26 @@ function Page({ view }: { view: JobView }) {
   const height = wide ? 520 : shown === 'find' ? 130 : line?.mating && !line.findingStale ? 250 : 170
   const scene = useScene(view, line, belief.answer, shown, wide ? 520 : 370, height)
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.target instanceof HTMLInputElement || event.metaKey || event.ctrlKey || event.altKey) return
-      // a sheet that is open takes the keys itself
-      if (document.querySelector('[role="dialog"]')) return
-      const number = Number(event.key)
-      if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? 'find')
-      else if (event.key === 'h' || event.key === 'c') {
-        const wanted = view.lines.find((entry) => entry.line.fields.service.startsWith(event.key))
-        if (wanted) setLineId(wanted.line.id)
-      } else if (event.key === 'u') void undo()
-      else if (event.key === 't') toggleTheme()
-      else if (event.key === '?') setHelp(true)
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [view.lines])
+  // jobs opened before stay mounted beneath this one: only the page in front takes the keys
+  useFocusEffect(
+    useCallback(() => {
+      const onKey = (event: KeyboardEvent) => {
+        if (event.target instanceof HTMLInputElement || event.metaKey || event.ctrlKey || event.altKey) return
+        // a sheet that is open takes the keys itself
+        if (document.querySelector('[role="dialog"]')) return
+        const number = Number(event.key)
+        if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? 'find')
+        else if (event.key === 'h' || event.key === 'c') {
+          const wanted = view.lines.find((entry) => entry.line.fields.service.startsWith(event.key))
+          if (wanted) setLineId(wanted.line.id)
+        } else if (event.key === 'u') void undo()
+        else if (event.key === 't') toggleTheme()
+        else if (event.key === '?') setHelp(true)
+      }
+      window.addEventListener('keydown', onKey)
+      return () => window.removeEventListener('keydown', onKey)
+    }, [view.lines]),
+  )
 
   if (!line)
     return (

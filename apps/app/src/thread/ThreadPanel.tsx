@@ -55,7 +55,7 @@ function Candidates({ belief }: { belief: ThreadBelief }) {
                     <Txt size="s" className="shrink">
                       {entry.name}
                     </Txt>
-                    <Txt size="s" bold>
+                    <Txt size="s" bold className="shrink-0">
                       {odds(entry.probability)}
                     </Txt>
                   </View>
