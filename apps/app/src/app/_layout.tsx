@@ -3,15 +3,16 @@ import regular from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/At
 import bold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'
 import { useFonts } from 'expo-font'
 import { DefaultTheme, Stack, ThemeProvider } from 'expo-router'
-import { lazy, Suspense, useEffect } from 'react'
+import { useEffect } from 'react'
 import { View } from 'react-native'
 import { showTheme } from '../data/preferences'
 import { registerServiceWorker } from '../data/serviceWorker'
 import { begin, syncSoon, useData } from '../data/store'
+import { later } from '../ui/later'
 import { usePalette } from '../ui/palette'
 
 // asked for only by those who are not signed in yet
-const SignIn = lazy(() => import('../shop/SignIn').then((module) => ({ default: module.SignIn })))
+const SignIn = later(async () => (await import('../shop/SignIn')).SignIn)
 
 showTheme()
 
@@ -35,9 +36,7 @@ export default function RootLayout() {
   if (status === 'signed-out')
     return (
       <View className="flex-1 bg-sheet">
-        <Suspense fallback={null}>
-          <SignIn />
-        </Suspense>
+        <SignIn />
       </View>
     )
   return (

@@ -55,7 +55,9 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
     ) ?? false
   const nameable =
     answer !== null &&
-    !['find.no-observation', 'find.unknown', 'find.contradiction'].includes(answer.reason.ruleId)
+    !['find.no-observation', 'find.unknown', 'find.contradiction', 'find.misread'].includes(
+      answer.reason.ruleId,
+    )
 
   return (
     <StageFrame

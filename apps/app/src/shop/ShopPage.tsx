@@ -1,6 +1,6 @@
 import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { ScrollView, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
@@ -8,12 +8,13 @@ import { type Edit, edit, leave, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { later } from '../ui/later'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { Aboard } from './Aboard'
 import type { NumberEntry } from './NumbersSheet'
 
-const NumbersSheet = lazy(() => import('../forms').then((module) => ({ default: module.NumbersSheet })))
+const NumbersSheet = later(async () => (await import('../forms')).NumbersSheet)
 
 export type MateSettings = EntityFields<'settings'>['mate']
 type HouseRules = MateSettings['houseRules']
@@ -204,9 +205,7 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
       })}
       <Aboard mate={mate} onChange={change} />
       {sheet ? (
-        <Suspense fallback={null}>
-          <NumbersSheet title={sheet.label} entries={sheet.entries} onSave={sheet.save} onClose={close} />
-        </Suspense>
+        <NumbersSheet title={sheet.label} entries={sheet.entries} onSave={sheet.save} onClose={close} />
       ) : null}
     </View>
   )

@@ -1,18 +1,19 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off'
 import Moon from 'lucide-react-native/icons/moon'
 import Sun from 'lucide-react-native/icons/sun'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { isDark, toggleTheme, usePreferences } from '../data/preferences'
 import { discardRefused, useData } from '../data/store'
 import { Button } from './Button'
+import { later } from './later'
 import { Note } from './Note'
 import { usePalette } from './palette'
 import { SheetModal } from './SheetModal'
 import { Txt } from './Txt'
 import { UndoButton } from './UndoButton'
 
-const SignIn = lazy(() => import('../shop/SignIn').then((module) => ({ default: module.SignIn })))
+const SignIn = later(async () => (await import('../shop/SignIn')).SignIn)
 
 /** Paper or cabinet, in one tap. */
 export function ThemeButton() {
@@ -75,9 +76,7 @@ export function SyncState() {
       ) : null}
       {open === 'sign-in' && expired ? (
         <SheetModal title="Signed out by the shop" onClose={() => setOpen(null)}>
-          <Suspense fallback={null}>
-            <SignIn title="Sign in again; nothing is lost" />
-          </Suspense>
+          <SignIn title="Sign in again; nothing is lost" />
         </SheetModal>
       ) : null}
     </View>

@@ -2,20 +2,11 @@ import { PIPES } from '../reference/pipes'
 import type { PipeMaterial } from '../reference/types'
 import { JOINT_KINDS, type MeasuringInstrument } from './answers'
 import { hazards } from './hazards'
-import {
-  expectedOutside,
-  type Inference,
-  infer,
-  jointWeights,
-  mediumWeights,
-  pipeWeights,
-  SURFACE_COUNT,
-  SURFACE_LIST,
-} from './infer'
-import { SURFACE_IDS } from './instruments'
+import { type Inference, infer, jointWeights, mediumWeights, pipeWeights, SURFACE_COUNT } from './infer'
+import { INSTRUMENTS, SLOT_GAUGE, SURFACE_IDS, WILD_RANGE_MM } from './instruments'
 import { isMetricPipe, MEDIA, type Prior, prior } from './prior'
 import { candidates, nextQuestions, type Situation, situationOf, worthNow } from './question'
-import { CLASSES, NAMES, OUTSIDES, type PipeClass } from './space'
+import { CLASSES, NAMES, type PipeClass } from './space'
 import { JOINTS } from './tables/joints'
 import type {
   Belief,
@@ -23,7 +14,6 @@ import type {
   Decide,
   IdentifyRequest,
   JointBelief,
-  MeasuredObservation,
   Medium,
   NextQuestion,
   Observation,
@@ -90,6 +80,25 @@ function classBeliefs(weights: Float64Array, priors: Prior): ClassBelief[] {
     .sort((a, b) => b.probability - a.probability || (a.classId < b.classId ? -1 : 1))
 }
 
+/**
+ * How likely an observation has nothing to do with the pipe, given all others, by Bayes: its own chance of that, and
+ * of showing what it shows if so, against how well the others foretold it.
+ */
+function astray(observation: Observation, foretold: number): number {
+  switch (observation.kind) {
+    case 'outside':
+    case 'wall':
+    case 'bore':
+      return INSTRUMENTS[observation.instrument].wild / WILD_RANGE_MM / foretold
+    case 'gauge':
+      return SLOT_GAUGE.wrong / foretold
+    case 'sign':
+      return foretold < UNFORETOLD ? 1 : 0
+    case 'print':
+      return 0
+  }
+}
+
 /** How much each observation did: the odds of the leading class with it against without it, in bits. */
 function effectsOf(
   priors: Prior,
@@ -102,45 +111,17 @@ function effectsOf(
     return Math.log2(Math.max(p, 1e-12) / Math.max(1 - p, 1e-12))
   }
   const withAll = odds(full)
-  const wild = wildness(full)
-  const readings = observations.filter((o) => o.kind === 'outside')
   return observations.map((observation) => {
     const without = infer(
       priors,
       observations.filter((other) => other !== observation),
     )
-    const place = readings.indexOf(observation as MeasuredObservation)
-    // how well the others foretold what was seen
-    const foretold = Math.exp(full.logEvidence - without.logEvidence)
     return {
       id: observation.id,
       bits: Math.round((withAll - odds(without)) * 100) / 100,
-      disagrees:
-        place >= 0 ? (wild[place] ?? 0) > DISAGREES : observation.kind === 'sign' && foretold < UNFORETOLD,
+      disagrees: astray(observation, Math.exp(full.logEvidence - without.logEvidence)) > DISAGREES,
     }
   })
-}
-
-/** For each reading of the outside, the probability that it has nothing to do with the pipe. */
-function wildness({ outside, weights }: Inference): number[] {
-  if (!outside) return []
-  const byExtent = new Float64Array(OUTSIDES.values.length * SURFACE_COUNT)
-  for (let index = 0; index < PIPES.length; index++)
-    for (let s = 0; s < SURFACE_COUNT; s++) {
-      const place = (OUTSIDES.of[index] as number) * SURFACE_COUNT + s
-      byExtent[place] = (byExtent[place] as number) + (weights[index * SURFACE_COUNT + s] as number)
-    }
-  const sums = outside.readings.map(() => 0)
-  byExtent.forEach((weight, place) => {
-    if (weight < 1e-4) return
-    const extent = OUTSIDES.values[Math.floor(place / SURFACE_COUNT)]
-    const surface = SURFACE_LIST[place % SURFACE_COUNT]
-    if (!extent || !surface) return
-    outside.detail(expectedOutside(extent, surface)).wild.forEach((p, reading) => {
-      sums[reading] = (sums[reading] as number) + weight * p
-    })
-  })
-  return sums
 }
 
 /**
@@ -286,6 +267,13 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
       ? null
       : undecidedOf(situation, classes, observations)
 
+  const effects = effectsOf(
+    priors,
+    observations,
+    full,
+    CLASSES.values.findIndex((c) => c.id === leader.classId),
+  )
+
   const outline = new Map<number, number>()
   let metric = 0
   PIPES.forEach((pipe, index) => {
@@ -304,12 +292,7 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
     surface,
     carries,
     metric,
-    effects: effectsOf(
-      priors,
-      observations,
-      full,
-      CLASSES.values.findIndex((c) => c.id === leader.classId),
-    ),
+    effects,
     hazards: raised,
     joints,
     next,
@@ -323,6 +306,7 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
     const percent = Math.round(leader.probability * 100)
     if (observations.length === 0) return { ruleId: 'find.no-observation', parameters: {} }
     if (contradicts(full, observations)) return { ruleId: 'find.contradiction', parameters: {} }
+    if (effects.every(({ disagrees }) => disagrees)) return { ruleId: 'find.misread', parameters: {} }
     if (noneLeads) return { ruleId: 'find.unknown', parameters: { percent: Math.round(full.none * 100) } }
     if (enough) {
       const likely = leader.pipes.filter((pipe) => pipe.probability > NAMED)

@@ -365,6 +365,25 @@ describe('laws of the belief', () => {
     expect(belief.enough).toBe(false)
   })
 
+  it.each([
+    ['outside', { kind: 'outside', instrument: 'caliper', mm: 700, resolutionMm: 0.1 }],
+    ['outside, round it', { kind: 'outside', instrument: 'string', mm: 2400, resolutionMm: 1.6 }],
+    ['bore', { kind: 'bore', instrument: 'caliper', mm: 500, resolutionMm: 0.1 }],
+    ['wall', { kind: 'wall', instrument: 'caliper', mm: 55, resolutionMm: 0.1 }],
+    ['a slot wider than any pipe that stops', { kind: 'gauge', mm: 600, fits: 'stops' }],
+    ['a slot narrower than any that goes', { kind: 'gauge', mm: 1, fits: 'goes' }],
+  ] as const)('an impossible reading names no pipe and asks to measure again: %s', (_what, reading) => {
+    const belief = believe([{ id: 'odd', ...reading } as Observation])
+    expect(belief.effects).toMatchObject([{ id: 'odd', disagrees: true }])
+    expect(belief.reason.ruleId).toBe('find.misread')
+    expect(belief.enough).toBe(false)
+    // beside readings that agree it is pointed at, and moves nothing
+    const sound = [outside('caliper', 15.88), sign('scratch', 'copper'), sign('colour', 'copper-brown')]
+    const beside = believe([...sound, { id: 'odd', ...reading } as Observation])
+    expect(beside.effects.filter(({ disagrees }) => disagrees).map(({ id }) => id)).toEqual(['odd'])
+    expect(beside.classes[0]?.classId).toBe(believe(sound).classes[0]?.classId)
+  })
+
   it('forgets what is withdrawn', () => {
     const looks = [outside('caliper', 15.9), sign('scratch', 'yellow')]
     const withdrawn = believe([looks[0] as Observation, { ...(looks[1] as Observation), withdrawn: true }])

@@ -180,6 +180,7 @@ export interface Belief {
       | 'find.unknown'
       | 'find.no-observation'
       | 'find.contradiction'
+      | 'find.misread'
     readonly parameters: Readonly<Record<string, string | number>>
   }
 }

@@ -68,6 +68,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'This fits none of the pipes in the tables ({percent} in 100). Look for a print line, or cut back to a known end.',
   'find.contradiction':
     'These looks fit no pipe together: one of them is wrong, or it is something else. Look again at the marked ones.',
+  'find.misread': 'No pipe in the tables reads like that, clean or painted: measure it again.',
   'thread.enough': 'Enough: {name}.',
   'thread.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
   'thread.confused':

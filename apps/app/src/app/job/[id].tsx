@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router'
-import { JobPage } from '../../job/JobPage'
+import { later } from '../../ui/later'
+
+const JobPage = later(async () => (await import('../../work')).JobPage)
 
 export default function JobRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

@@ -1,11 +1,3 @@
-import { lazy, Suspense } from 'react'
+import { later } from '../../ui/later'
 
-const NewJob = lazy(() => import('../../forms').then((module) => ({ default: module.NewJob })))
-
-export default function NewJobRoute() {
-  return (
-    <Suspense fallback={null}>
-      <NewJob />
-    </Suspense>
-  )
-}
+export default later(async () => (await import('../../forms')).NewJob)

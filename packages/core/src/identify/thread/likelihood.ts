@@ -52,10 +52,14 @@ function signProbability(connection: Connection, sign: keyof typeof THREAD_ANSWE
       return (1 - wrong) * own + wrong / answers.length
     }
     case 'place': {
-      if (answer === 'not-said') return 1 / answers.length
+      // whoever does not say tells nothing; the rest is shared among the places that can be said
+      const unsaid = 1 / answers.length
+      if (answer === 'not-said') return unsaid
       const named = Object.values(connection.places).reduce((sum, share) => sum + share, 0)
-      const own = connection.places[answer as Place] ?? Math.max(0, 1 - named) / answers.length
-      return (1 - wrong) * own + wrong / answers.length
+      const places = answers.length - 1
+      const unnamed = places - Object.keys(connection.places).length
+      const own = connection.places[answer as Place] ?? (1 - named) / unnamed
+      return (1 - unsaid) * ((1 - wrong) * own + wrong / places)
     }
   }
 }

@@ -1,3 +1,3 @@
-import { BenchList } from '../../../bench/BenchList'
+import { later } from '../../../ui/later'
 
-export default BenchList
+export default later(async () => (await import('../../../work')).BenchList)

@@ -1,3 +1,3 @@
-import { BenchPipe } from '../../../bench/BenchPipe'
+import { later } from '../../../ui/later'
 
-export default BenchPipe
+export default later(async () => (await import('../../../work')).BenchPipe)

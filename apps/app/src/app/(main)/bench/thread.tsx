@@ -1,3 +1,3 @@
-import { BenchThread } from '../../../bench/BenchThread'
+import { later } from '../../../ui/later'
 
-export default BenchThread
+export default later(async () => (await import('../../../work')).BenchThread)
