@@ -1,6 +1,8 @@
 import type {
   Conditions,
+  CutIn,
   DrawRequest,
+  EndRef,
   HouseRules,
   IdentifyRequest,
   IdentifyThreadRequest,
@@ -12,7 +14,16 @@ import type {
   PlanRequest,
   ThreadObservation,
 } from '@diarmos/core'
-import { PIPE_MATERIALS } from '@diarmos/core'
+import {
+  CODE_PROFILES,
+  DIMENSIONAL_SYSTEMS,
+  FAMILIES,
+  METHOD_IDS,
+  PIPE_MATERIALS,
+  PORT_FORMS,
+  THREAD_SYSTEMS,
+  TOOL_IDS,
+} from '@diarmos/core'
 import {
   END_FAULTS,
   MEASURING_INSTRUMENTS,
@@ -149,11 +160,31 @@ export const identifyThreadRequest = z.object({
   observations: z.array(threadObservation).max(40),
 }) satisfies z.ZodType<IdentifyThreadRequest>
 
+const portForm = z.enum(PORT_FORMS)
+const family = z.enum(FAMILIES)
+const standing = z.enum(['improvised', 'temporary'])
+
+/** An end named by what decides who can be joined to it. */
+export const endRef = z.object({
+  form: portForm,
+  system: z.enum([...DIMENSIONAL_SYSTEMS, ...THREAD_SYSTEMS]),
+  nominal: key,
+  material: z.enum([...PIPE_MATERIALS, 'rubber-seated']),
+}) satisfies z.ZodType<EndRef>
+
+export const cutIn = z.object({
+  insert: z.enum(['repair', 'tee', 'valve']),
+  branch: z.array(endRef).max(20).optional(),
+  farMm: lengthMm.nullable(),
+  freeMm: z.tuple([z.number().min(0).max(20_000), z.number().min(0).max(20_000)]),
+  sidewaysMm: z.number().min(0).max(2000),
+}) satisfies z.ZodType<CutIn>
+
 export const conditions = z.object({
   service: z.enum(['hot', 'cold']),
   flame: z.boolean(),
   line: z.enum(['dry', 'trickle']),
-  access: z.enum(['reachable', 'closed-wall']),
+  access: z.enum(['reachable', 'closed-wall', 'buried']),
   stubMm: lengthMm.nullable(),
   plateMm: z.number().min(0).max(80),
   oldJoint: z.enum([
@@ -178,6 +209,14 @@ export const conditions = z.object({
   pressurePsi: z.number().min(0).max(600).nullable(),
   stopShape: z.enum(['angle', 'straight', 'either']),
   reachMm: lengthMm.nullable(),
+  roomMm: lengthMm.nullable().optional(),
+  sunlight: z.boolean().optional(),
+  freezing: z.boolean().optional(),
+  wallMm: lengthMm.nullable().optional(),
+  turn: z.union([z.literal(0), z.literal(45), z.literal(90)]).optional(),
+  outlets: z.union([z.literal(1), z.literal(2)]).optional(),
+  spanMm: lengthMm.nullable().optional(),
+  airC: z.number().min(-40).max(60).nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
 export const houseRules = z.object({
@@ -189,30 +228,8 @@ export const houseRules = z.object({
   recheck: z.enum(['both', 'two-hours', 'next-morning']),
 }) satisfies z.ZodType<HouseRules>
 
-export const methodId = z.enum([
-  'sweat',
-  'compression',
-  'push-fit',
-  'threaded',
-  'crimp',
-  'cinch',
-  'expansion',
-  'cement',
-  'swivel',
-])
-export const toolId = z.enum([
-  'torch',
-  'tube-cutter',
-  'deburrer',
-  'two-wrenches',
-  'pipe-wrenches',
-  'crimp-tool',
-  'cinch-tool',
-  'expander',
-  'plastic-cutter',
-  'ring-puller',
-  'release-tool',
-])
+export const methodId = z.enum(METHOD_IDS)
+export const toolId = z.enum(TOOL_IDS)
 
 export const mateSettings = z.object({
   labourCentsPerHour: cents,
@@ -225,6 +242,12 @@ export const mateSettings = z.object({
   toolsAboard: z.array(toolId),
   partsAboard: z.record(key, z.int().min(0).max(10_000)),
   houseRules,
+  codeProfile: z.enum(CODE_PROFILES).optional(),
+  amendments: z
+    .array(z.object({ ruleId: key, severity: z.enum(['forbid', 'warn', 'note', 'off']), why: text.min(1) }))
+    .max(60)
+    .optional(),
+  layingMm: z.record(key, z.number().min(0).max(500)).optional(),
 }) satisfies z.ZodType<MateSettings>
 
 export const identifyRequest = z.object({
@@ -248,17 +271,52 @@ export const identifyRequest = z.object({
   instruments: z.array(instrument).max(10).optional(),
 }) satisfies z.ZodType<IdentifyRequest>
 
-export const lineRequest = z.object({
+const lineShape = z.object({
   lineId: key,
-  pipeId: key,
-  fixtureId: key,
+  pipeId: key.optional(),
+  fromFixtureId: key.optional(),
+  fromPort: endRef.optional(),
+  fixtureId: key.optional(),
+  toPort: endRef.optional(),
+  cutIn: cutIn.optional(),
   conditions,
+})
+/** A line whose pipe is still asked for. */
+export const openLine = lineShape.omit({
+  pipeId: true,
+  fromFixtureId: true,
+  fromPort: true,
+  cutIn: true,
+  toPort: true,
+})
+
+export const lineRequest = lineShape.superRefine((line, context) => {
+  const one = (names: readonly (keyof typeof line)[], what: string) => {
+    const given = names.filter((name) => line[name] !== undefined)
+    if (given.length !== 1)
+      context.addIssue({
+        code: 'custom',
+        path: [names[0] as string],
+        message: `${what} is named by exactly one of ${names.join(', ')}; here ${given.length === 0 ? 'none is' : given.join(' and ')} given`,
+      })
+  }
+  one(['pipeId', 'fromFixtureId', 'fromPort'], 'the beginning of a line')
+  one(['fixtureId', 'toPort', 'cutIn'], 'the end of a line')
+  if (line.cutIn && line.pipeId === undefined)
+    context.addIssue({
+      code: 'custom',
+      path: ['cutIn'],
+      message: 'a cut-in needs the pipe of the run (pipeId)',
+    })
 }) satisfies z.ZodType<LineRequest>
 
+/** Lines of one fixture that are solved together: hot, cold and what leaves it. */
+const MOST_LINES = 6
 export const mateRequest = z.object({
-  lines: z.array(lineRequest).min(1).max(4),
+  lines: z.array(lineRequest).min(1).max(MOST_LINES),
   settings: mateSettings,
   k: z.int().min(1).max(20).optional(),
+  improvised: z.boolean().optional(),
 }) satisfies z.ZodType<MateRequest>
 
 const reason = z.object({
@@ -284,40 +342,11 @@ const reason = z.object({
       'straight',
       'thread',
       'away-from-heater',
+      'room',
+      'shade',
     ])
     .optional(),
 })
-
-const portForm = z.enum([
-  'tube',
-  'solder-cup',
-  'cement-socket',
-  'push-fit',
-  'compression',
-  'insert-barb',
-  'pb-barb',
-  'expansion-barb',
-  'taper-male',
-  'taper-female',
-  'compression-outlet',
-  'parallel-male',
-  'swivel-nut',
-])
-const family = z.enum([
-  'angle-stop',
-  'straight-stop',
-  'coupling',
-  'reducing-coupling',
-  'male-adapter',
-  'female-adapter',
-  'threaded-coupling',
-  'bushing',
-  'nipple',
-  'dielectric-union',
-  'transition-coupling',
-  'supply-connector',
-  'tube-piece',
-])
 
 export const mateOption = z.object({
   id: z.string().min(1).max(1000),
@@ -332,6 +361,7 @@ export const mateOption = z.object({
         outPort: z.int().min(0).max(5),
         priceCents: cents,
         aboard: z.boolean(),
+        standing: standing.optional(),
       }),
     )
     .max(12),
@@ -376,6 +406,15 @@ export const mateOption = z.object({
   missingTools: z.array(toolId),
   needsStubMm: z.number().min(0),
   leavesStubMm: z.number().min(0).nullable(),
+  removeMm: z.object({ min: z.number().min(0), max: z.number().min(0) }).optional(),
+  closes: z
+    .object({
+      seam: z.int().min(0).max(12),
+      by: z.enum(['slide', 'union', 'spring']),
+      needsMm: z.number().min(0),
+    })
+    .optional(),
+  followUp: z.object({ standing, returnDays: z.int().min(0).nullable() }).optional(),
   warnings: z.array(reason),
 }) satisfies z.ZodType<MateOption>
 
@@ -383,7 +422,7 @@ export const planRequest = z.object({
   lines: z
     .array(z.object({ lineId: key, material: pipeMaterial, conditions, option: mateOption }))
     .min(1)
-    .max(4),
+    .max(MOST_LINES),
   houseRules,
   oldSolder: z.boolean().optional(),
 }) satisfies z.ZodType<PlanRequest>

@@ -22,15 +22,15 @@ import {
   drawRequest,
   identifyRequest,
   identifyThreadRequest,
-  lineRequest,
   mateRequest,
   mateSettings,
+  openLine,
   planRequest,
   unitsRequest,
 } from './core'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
-const decisionContext = z.object({ line: lineRequest.omit({ pipeId: true }), settings: mateSettings })
+const decisionContext = z.object({ line: openLine, settings: mateSettings })
 
 export const identifyOperation = identifyRequest.extend({ decideFor: decisionContext.optional() })
 

@@ -1,15 +1,28 @@
 import type { Source } from '../reference/source'
 import { fullDepthMm, maleLengthMm, type PortEnd } from './ends'
-import type { Family, Fitting, PartMaterial, Port, Vector } from './types'
+import type { Family, Fitting, PartMaterial, Port, PortForm, Standing, Vector } from './types'
 
 export const TYPICAL: Source = {
   title: 'Body and laying length, typical of the kind',
   certainty: "maker's sheet",
 }
 
+const SOCKETS: ReadonlySet<PortForm> = new Set([
+  'solder-cup',
+  'press-cup',
+  'cement-socket',
+  'pvc-socket',
+  'push-fit',
+  'compression',
+  'gasket-socket',
+  'poly-compression',
+  'taper-female',
+  'slip-spout',
+])
+
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */
 export function isSocket(end: Pick<Port, 'form'>): boolean {
-  return ['solder-cup', 'cement-socket', 'push-fit', 'compression', 'taper-female'].includes(end.form)
+  return SOCKETS.has(end.form)
 }
 
 /** From the middle of the body to the mouth or tip of an end, mm, with half the laying length between. */
@@ -17,25 +30,48 @@ function reachMm(end: PortEnd, halfLayingMm: number): number {
   return halfLayingMm + (isSocket(end) ? fullDepthMm(end) : maleLengthMm(end))
 }
 
-interface InlineSpec {
+export interface BodySpec {
   id: string
   family: Family
   name: string
   material: PartMaterial
   heatSensitive?: boolean
+  /** Between the pipes' ends, both home; at an elbow or tee twice the distance from the middle. */
   layingMm: number
   a: PortEnd
-  b: PortEnd
-  /** Angle between the run in and the run out: 180 straight, 90 for an angle stop. */
-  turn?: 180 | 90
+  /** The way out; none for caps and plugs. */
+  b?: PortEnd
+  /** Ends beside the run, square to it, in turn to each side. */
+  branches?: readonly PortEnd[]
+  /** Angle between the run in and the run out: 180 straight, 90 a square turn, 135 an eighth bend. */
+  turn?: 180 | 135 | 90
+  protects?: true
+  standing?: Standing
+  lengthMm?: Fitting['lengthMm']
+  source?: Source
 }
 
-/** A two-ended part in its own frame: middle at the origin, the inlet facing -x, the outlet +x (or +y where it turns). */
-export function inline(spec: InlineSpec): Fitting {
+const OUT: Readonly<Record<180 | 135 | 90, Vector>> = {
+  180: [1, 0, 0],
+  135: [Math.SQRT1_2, Math.SQRT1_2, 0],
+  90: [0, 1, 0],
+}
+
+/**
+ * A part in its own frame: middle at the origin, the inlet facing -x, the outlet +x, or towards +y where it turns;
+ * branches face +y, then -y.
+ */
+export function inline(spec: BodySpec): Fitting {
   const half = spec.layingMm / 2
-  const out: Vector = spec.turn === 90 ? [0, 1, 0] : [1, 0, 0]
-  const reachA = reachMm(spec.a, half)
-  const reachB = reachMm(spec.b, half)
+  const out = OUT[spec.turn ?? 180]
+  const port = (id: string, end: PortEnd, axis: Vector): Port => {
+    const reach = reachMm(end, half)
+    return {
+      ...end,
+      id,
+      pose: { origin: [axis[0] * reach, axis[1] * reach, 0], axis, rollDegrees: 0 },
+    }
+  }
   return {
     id: spec.id,
     family: spec.family,
@@ -43,18 +79,16 @@ export function inline(spec: InlineSpec): Fitting {
     material: spec.material,
     heatSensitive: spec.heatSensitive ?? false,
     layingMm: spec.layingMm,
-    source: TYPICAL,
+    ...(spec.lengthMm ? { lengthMm: spec.lengthMm } : {}),
+    ...(spec.protects ? { protects: spec.protects } : {}),
+    ...(spec.standing ? { standing: spec.standing } : {}),
+    source: spec.source ?? TYPICAL,
     ports: [
-      { ...spec.a, id: 'a', pose: { origin: [-reachA, 0, 0], axis: [-1, 0, 0], rollDegrees: 0 } },
-      {
-        ...spec.b,
-        id: 'b',
-        pose: {
-          origin: [out[0] * reachB, out[1] * reachB, 0],
-          axis: out,
-          rollDegrees: 0,
-        },
-      },
+      port('a', spec.a, [-1, 0, 0]),
+      ...(spec.b ? [port('b', spec.b, out)] : []),
+      ...(spec.branches ?? []).map((end, index) =>
+        port('cde'[index] as string, end, [0, index % 2 === 0 ? 1 : -1, 0]),
+      ),
     ],
   }
 }

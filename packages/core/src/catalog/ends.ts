@@ -1,14 +1,22 @@
-import { threadEngagement, tubeEngagement } from '../reference/engagement'
+import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
 import { PIPES } from '../reference/pipes'
 import { BSP, COMPRESSION_THREADS, NPT } from '../reference/threads'
-import type { DimensionalSystem, NominalSize } from '../reference/types'
+import { type DimensionalSystem, type NominalSize, nominalNumber } from '../reference/types'
 import type { Port, PortForm, PortMaterial, PortSystem } from './types'
 
 const IN = 25.4
 
-/** Outside diameter of the tube of that system and size, mm; undefined where none exists. */
-export function tubeDiameterMm(system: DimensionalSystem, nominal: NominalSize): number | undefined {
-  return PIPES.find((pipe) => pipe.system === system && pipe.nominal === nominal)?.odMm
+/**
+ * Outside diameter of the tube of that system and size, mm; undefined where none exists. The material matters where
+ * a system names bores: lead and polyethylene of one bore differ outside.
+ */
+export function tubeDiameterMm(
+  system: DimensionalSystem,
+  nominal: NominalSize,
+  material?: PortMaterial,
+): number | undefined {
+  const sized = PIPES.filter((pipe) => pipe.system === system && pipe.nominal === nominal)
+  return (sized.find((pipe) => pipe.material === material) ?? sized[0])?.odMm
 }
 
 /** Everything about a port but its pose. */
@@ -25,7 +33,7 @@ export function end(
   nominal: NominalSize,
   material: PortMaterial,
 ): PortEnd {
-  const diameterMm = endDiameterMm(form, system, nominal)
+  const diameterMm = endDiameterMm(form, system, nominal, form === 'poly-barb' ? 'polyethylene' : material)
   if (diameterMm === undefined) throw new RangeError(`no ${form} end in ${system} ${nominal}`)
   const boreMm =
     form === 'tube' || form === 'taper-male'
@@ -36,35 +44,42 @@ export function end(
   return { medium: 'supply', form, system, nominal, diameterMm, boreMm, material }
 }
 
-function endDiameterMm(form: PortForm, system: PortSystem, nominal: NominalSize): number | undefined {
+/** Straight threads that have a size of their own: fill valve and hose; inches. */
+const OWN_THREADS: Readonly<Record<string, number>> = { 'FV:7/8': 0.875, 'NH:3/4': 1.0625 }
+
+function endDiameterMm(
+  form: PortForm,
+  system: PortSystem,
+  nominal: NominalSize,
+  material: PortMaterial,
+): number | undefined {
   switch (system) {
     case 'NPT':
-      return NPT.find((row) => row.nominal === nominal)?.majorMm
     case 'NPS':
-      return nominal === '1/2' ? NPT.find((row) => row.nominal === '1/2')?.majorMm : undefined
+      return NPT.find((row) => row.nominal === nominal)?.majorMm
     case 'BSP':
     case 'BSPP':
       return BSP.find((row) => row.nominal === nominal)?.majorMm
+    case 'NH':
+    case 'FV': {
+      const major = OWN_THREADS[`${system}:${nominal}`]
+      return major === undefined ? undefined : major * IN
+    }
     case 'UNF':
       // compression outlets are called by the tube they grip
-      return COMPRESSION_THREADS.find((row) => Math.abs(row.tubeOdMm - fraction(nominal) * IN) < 0.01)
+      return COMPRESSION_THREADS.find((row) => Math.abs(row.tubeOdMm - nominalNumber(nominal) * IN) < 0.01)
         ?.majorMm
     default: {
       const needsTable = form !== 'tube' && form !== 'pb-barb'
-      if (needsTable && !tubeEngagement(form as never, system, nominal)) return undefined
-      return tubeDiameterMm(system, nominal)
+      if (needsTable && !tubeEngagement(form as TubeEnd, system, nominal)) return undefined
+      return tubeDiameterMm(system, nominal, material)
     }
   }
 }
 
-function fraction(nominal: string): number {
-  const [above = '0', below = '1'] = nominal.split('/')
-  return Number(above) / Number(below)
-}
-
 /** How deep the other side goes into (or over, or onto) an end when fully home, mm. */
 export function fullDepthMm(end: Pick<Port, 'form' | 'system' | 'nominal'>): number {
-  const size = end.nominal as NominalSize
+  const size = end.nominal
   switch (end.form) {
     case 'tube':
     case 'taper-male':
@@ -87,20 +102,30 @@ export function fullDepthMm(end: Pick<Port, 'form' | 'system' | 'nominal'>): num
 export function maleLengthMm(end: Pick<Port, 'form' | 'system' | 'nominal' | 'diameterMm'>): number {
   switch (end.form) {
     case 'taper-male':
-      return (threadEngagement(end.system as 'NPT' | 'BSP', end.nominal as NominalSize)?.maxMm ?? 12) + 3
+      return (threadEngagement(end.system as 'NPT' | 'BSP', end.nominal)?.maxMm ?? 12) + 3
     case 'compression-outlet':
     case 'parallel-male':
       return 10
     case 'insert-barb':
     case 'pb-barb':
     case 'expansion-barb':
+    case 'sleeve-barb':
+    case 'poly-barb':
       return fullDepthMm(end)
+    case 'flare-male':
+      return fullDepthMm(end) + 12
     case 'tube':
-      return (
-        tubeEngagement('solder-cup', end.system as DimensionalSystem, end.nominal as NominalSize)?.maxMm ??
-        end.diameterMm
-      )
+      return spigotMm(end)
     default:
       return 0
   }
+}
+
+/** A plain end of a fitting goes a socket's depth into another: that of its own kind where there is one. */
+function spigotMm(end: Pick<Port, 'system' | 'nominal' | 'diameterMm'>): number {
+  for (const socket of ['solder-cup', 'cement-socket', 'pvc-socket', 'compression'] as const) {
+    const depth = tubeEngagement(socket, end.system as DimensionalSystem, end.nominal)?.maxMm
+    if (depth !== undefined) return depth
+  }
+  return end.diameterMm
 }

@@ -15,24 +15,37 @@ export interface Pose {
  * What a port looks like to the other side.
  * `tube` plain tube end · the `…-barb` go inside tube · `compression` body with nut and ring ·
  * `compression-outlet` the same body bare, cone seat · `swivel-nut` captive nut with its own seal ·
- * `parallel-male` straight thread that a swivel nut seals on.
+ * `parallel-male` straight thread that a swivel nut seals on · `gasket-socket` nut and gasket over plain iron-size pipe ·
+ * `slip-spout` the mouth of a tub spout that slips over its stub
  */
-export type PortForm =
-  | 'tube'
-  | 'solder-cup'
-  | 'cement-socket'
-  | 'push-fit'
-  | 'compression'
-  | 'insert-barb'
-  | 'pb-barb'
-  | 'expansion-barb'
-  | 'taper-male'
-  | 'taper-female'
-  | 'compression-outlet'
-  | 'parallel-male'
-  | 'swivel-nut'
+export const PORT_FORMS = [
+  'tube',
+  'solder-cup',
+  'press-cup',
+  'cement-socket',
+  'pvc-socket',
+  'push-fit',
+  'compression',
+  'gasket-socket',
+  'poly-compression',
+  'insert-barb',
+  'pb-barb',
+  'expansion-barb',
+  'sleeve-barb',
+  'poly-barb',
+  'flare-male',
+  'taper-male',
+  'taper-female',
+  'compression-outlet',
+  'parallel-male',
+  'swivel-nut',
+  'slip-spout',
+] as const
+export type PortForm = (typeof PORT_FORMS)[number]
 
-export type PortSystem = DimensionalSystem | 'NPT' | 'BSP' | 'UNF' | 'NPS' | 'BSPP'
+/** `NPS` straight pipe thread · `UNF` compression outlets · `NH` garden hose · `FV` fill valve. */
+export const THREAD_SYSTEMS = ['NPT', 'BSP', 'UNF', 'NPS', 'BSPP', 'NH', 'FV'] as const
+export type PortSystem = DimensionalSystem | (typeof THREAD_SYSTEMS)[number]
 
 /** What the port itself is made of; pipes keep their own kind. */
 export type PortMaterial = PipeMaterial | 'rubber-seated'
@@ -42,7 +55,7 @@ export interface Port {
   readonly medium: 'supply'
   readonly form: PortForm
   readonly system: PortSystem
-  readonly nominal: NominalSize | '1/4'
+  readonly nominal: NominalSize
   /** Outside diameter of the tube that goes in or out, or major diameter of the thread, mm. */
   readonly diameterMm: number
   readonly boreMm: number
@@ -50,22 +63,49 @@ export interface Port {
   readonly pose: Pose
 }
 
-export type Family =
-  | 'angle-stop'
-  | 'straight-stop'
-  | 'coupling'
-  | 'reducing-coupling'
-  | 'male-adapter'
-  | 'female-adapter'
-  | 'threaded-coupling'
-  | 'bushing'
-  | 'nipple'
-  | 'dielectric-union'
-  | 'transition-coupling'
-  | 'supply-connector'
-  | 'tube-piece'
+export const FAMILIES = [
+  'angle-stop',
+  'straight-stop',
+  'dual-stop',
+  'washing-valve',
+  'hose-bib',
+  'frost-free-bib',
+  'vacuum-breaker',
+  'isolating-valve',
+  'coupling',
+  'slip-coupling',
+  'repair-coupling',
+  'reducing-coupling',
+  'fitting-reducer',
+  'male-adapter',
+  'female-adapter',
+  'threaded-coupling',
+  'bushing',
+  'nipple',
+  'union',
+  'dielectric-union',
+  'transition-coupling',
+  'thread-converter',
+  'tap-connector',
+  'hose-adapter',
+  'elbow-90',
+  'elbow-45',
+  'street-elbow-90',
+  'street-elbow-45',
+  'drop-ear-elbow',
+  'tee',
+  'slip-tee',
+  'cap',
+  'plug',
+  'supply-connector',
+  'tube-piece',
+] as const
+export type Family = (typeof FAMILIES)[number]
 
 export type PartMaterial = PipeMaterial | 'braided'
+
+/** A part that is not bought for the place: made from another, or meant for a time only. */
+export type Standing = 'improvised' | 'temporary'
 
 /** A part with ports. All lengths in its own frame, millimetres. */
 export interface Fitting {
@@ -75,10 +115,14 @@ export interface Fitting {
   readonly material: PartMaterial
   /** Holds a seat, seal or plastic that a flame would spoil. */
   readonly heatSensitive: boolean
+  /** The run first: the way in, the way out; then branches. */
   readonly ports: readonly Port[]
   /** Distance between the two pipe ends inside the part once both are fully home (laying length), mm. */
   readonly layingMm: number
   /** For parts bought by length or cut to length: the shortest and longest. */
   readonly lengthMm?: { readonly min: number; readonly max: number }
+  /** Keeps used water from being drawn back: built in. */
+  readonly protects?: true
+  readonly standing?: Standing
   readonly source: Source
 }

@@ -54,6 +54,14 @@ function straightBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
       )
 }
 
+const SMOOTH: ReadonlySet<Fitting['family']> = new Set([
+  'reducing-coupling',
+  'coupling',
+  'slip-coupling',
+  'repair-coupling',
+  'fitting-reducer',
+])
+
 function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number): Station[] {
   const from = ax + a.length
   const to = bx - b.length
@@ -64,13 +72,13 @@ function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number
   if (fitting.family === 'tube-piece') return []
   const big = bodyRadius(a, b)
   const hex = fitting.family === 'nipple' ? Math.min(lastA.outer, lastB.outer) : big
-  const smooth = fitting.family === 'reducing-coupling' || fitting.family === 'coupling'
+  const smooth = SMOOTH.has(fitting.family)
   if (smooth)
     return [
       { u: from + 0.2, outer: lastA.outer, inner: bore },
       { u: to - 0.2, outer: lastB.outer, inner: bore },
     ]
-  if (fitting.family === 'dielectric-union') {
+  if (fitting.family === 'dielectric-union' || fitting.family === 'union') {
     const nut = big + 5
     const quarter = (to - from) / 4
     return [
@@ -90,28 +98,100 @@ function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number
   ]
 }
 
-function stopBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
-  const lookA = endLook(a)
-  const lookB = endLook(b)
-  const radius = Math.max(bodyRadius(lookA, lookB), 9)
-  const angled = fitting.family === 'angle-stop'
-  const arm = (port: Port, look: EndLook) => {
-    const reach = Math.abs(port.pose.origin[0] + port.pose.origin[1])
-    const inner = (look.stations.at(-1) as Station).inner * 0.9
-    const last = look.stations.at(-1) as Station
-    const stations: Station[] = [
-      ...look.stations,
-      { u: look.length + 0.1, outer: Math.min(last.outer, radius * 0.92), inner },
-      { u: reach, outer: Math.min(last.outer, radius * 0.92), inner },
-    ]
+/** One end with its neck up to the middle of the body. */
+function drawArm(port: Port, look: EndLook, radius: number, draw: Draw): void {
+  const reach = Math.hypot(port.pose.origin[0], port.pose.origin[1])
+  const last = look.stations.at(-1) as Station
+  const inner = last.inner * 0.9
+  const neck = Math.min(last.outer, radius * 0.92)
+  const stations: Station[] = [
+    ...look.stations,
+    { u: look.length + 0.1, outer: neck, inner },
+    { u: Math.max(reach, look.length + 0.2), outer: neck, inner },
+  ]
+  const at = (u: number, r: number) => endToPart(port, u, r)
+  const top = stations.map((s) => at(s.u, s.outer))
+  const bottom = [...stations].reverse().map((s) => at(s.u, -s.outer))
+  draw('outline', [...top, ...bottom], true)
+  const cut = stations.filter((s) => s.u <= look.length)
+  draw(
+    'section',
+    [...cut.map((s) => at(s.u, s.outer)), ...[...cut].reverse().map((s) => at(s.u, s.inner))],
+    true,
+  )
+  for (const line of look.lines)
+    draw(
+      'detail',
+      line.map(([u, r]) => at(u, r)),
+      false,
+    )
+}
+
+const ring = (radius: number, at: Point = [0, 0], points = 28): Point[] =>
+  Array.from({ length: points }, (_, index): Point => {
+    const angle = (index / points) * 2 * Math.PI
+    return [at[0] + radius * Math.cos(angle), at[1] + radius * Math.sin(angle)]
+  })
+
+const box = (x1: number, y1: number, x2: number, y2: number): Point[] => [
+  [x1, y1],
+  [x2, y1],
+  [x2, y2],
+  [x1, y2],
+]
+
+/** Elbows, tees and whatever else is arms that meet: each end reaches to the middle, a knuckle covers where they meet. */
+function armsBody(fitting: Fitting, draw: Draw): void {
+  const looks = fitting.ports.map((port) => [port, endLook(port)] as const)
+  const radius = Math.max(...looks.map(([, look]) => (look.stations.at(-1) as Station).outer))
+  if (fitting.family === 'drop-ear-elbow')
+    // ears to screw to the framing, with their holes
+    for (const side of [1, -1]) {
+      draw('outline', box(-4, side * radius * 0.6, 3, side * (radius + 17)), true)
+      draw('detail', ring(2.4, [-0.5, side * (radius + 11)], 12), true)
+    }
+  if (fitting.ports.length === 2) bend(looks, radius, draw)
+  else for (const [port, look] of looks) drawArm(port, look, radius, draw)
+}
+
+/** A bend between two ends: one outline, round on the outside. */
+function bend(looks: readonly (readonly [Port, EndLook])[], neck: number, draw: Draw): void {
+  const [[a, lookA], [b, lookB]] = looks as [readonly [Port, EndLook], readonly [Port, EndLook]]
+  const turn = Math.atan2(b.pose.axis[1], b.pose.axis[0])
+  const straight = Math.min(
+    ...looks.map(([port, look]) => Math.hypot(port.pose.origin[0], port.pose.origin[1]) - look.length),
+  )
+  // as round as the body leaves room for
+  const round = Math.min(neck * 1.15, Math.max(0, straight) / Math.tan(turn / 2))
+  const centre: Point = [-round * Math.tan(turn / 2), round]
+  const arc = (radius: number): Point[] =>
+    Array.from({ length: 9 }, (_, index): Point => {
+      const angle = (index / 8) * turn
+      return [centre[0] + radius * Math.sin(angle), centre[1] - radius * Math.cos(angle)]
+    })
+  const side = (port: Port, look: EndLook, sign: 1 | -1) =>
+    look.stations.map((s) => endToPart(port, s.u, sign * s.outer))
+  const inner = round > neck ? arc(round - neck) : [corner(turn, neck)]
+  draw(
+    'outline',
+    [
+      ...side(a, lookA, 1),
+      ...inner,
+      ...side(b, lookB, 1).reverse(),
+      ...side(b, lookB, -1),
+      ...arc(round + neck).reverse(),
+      ...side(a, lookA, -1).reverse(),
+    ],
+    true,
+  )
+  for (const [port, look] of looks) {
     const at = (u: number, r: number) => endToPart(port, u, r)
-    const top = stations.map((s) => at(s.u, s.outer))
-    const bottom = [...stations].reverse().map((s) => at(s.u, -s.outer))
-    draw('outline', [...top, ...bottom], true)
-    const cut = stations.filter((s) => s.u <= look.length)
     draw(
       'section',
-      [...cut.map((s) => at(s.u, s.outer)), ...[...cut].reverse().map((s) => at(s.u, s.inner))],
+      [
+        ...look.stations.map((s) => at(s.u, s.outer)),
+        ...[...look.stations].reverse().map((s) => at(s.u, s.inner)),
+      ],
       true,
     )
     for (const line of look.lines)
@@ -121,6 +201,130 @@ function stopBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
         false,
       )
   }
+}
+
+/** Where the inner sides of two arms meet. */
+function corner(turn: number, neck: number): Point {
+  return [-neck * Math.tan(turn / 2), neck]
+}
+
+/** Valves that stand in a line: the body, a ball seen through, and the lever along the pipe. */
+function valveBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const lookA = endLook(a)
+  const lookB = endLook(b)
+  const radius = Math.max(bodyRadius(lookA, lookB) + 3, 10)
+  const stem = radius + 6
+  draw('outline', box(-3.5, 0, 3.5, stem), true)
+  draw(
+    'outline',
+    [
+      [-5, stem],
+      [-5, stem + 5],
+      [34, stem + 8],
+      [36, stem + 4],
+      [8, stem],
+    ],
+    true,
+  )
+  drawArm(a, lookA, radius, draw)
+  drawArm(b, lookB, radius, draw)
+  draw('outline', ring(radius), true)
+  draw('detail', ring(radius * 0.6), true)
+  if (fitting.heatSensitive)
+    draw(
+      'detail',
+      [
+        [-radius * 0.6, 0],
+        [radius * 0.6, 0],
+      ],
+      false,
+    )
+}
+
+/** A bib on a wall: a flange, a wheel on its spindle, and the hose thread. The frost-free kind has a long stem. */
+function bibBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const lookA = endLook(a)
+  const lookB = endLook(b)
+  const radius = Math.max(bodyRadius(lookA, lookB), 11)
+  const outX = b.pose.origin[0]
+  const body = outX - lookB.length - 14
+  const stem = fitting.family === 'frost-free-bib' ? 8 : radius * 0.7
+  const inX = a.pose.origin[0] + lookA.length
+  draw('outline', box(inX, -stem, body, stem), true)
+  draw('outline', box(body - radius - 6, -radius - 9, body - radius - 3, radius + 9), true)
+  // spindle and wheel lean back from the hose
+  draw('outline', box(body - 3, radius * 0.5, body + 3, radius + 13), true)
+  draw('outline', box(body - 16, radius + 13, body + 16, radius + 19), true)
+  for (const x of [-9, -3, 3, 9])
+    draw(
+      'detail',
+      [
+        [body + x, radius + 13],
+        [body + x, radius + 19],
+      ],
+      false,
+    )
+  drawEnd(a, lookA, draw)
+  drawEnd(b, lookB, draw)
+  draw('outline', ring(radius, [body, 0]), true)
+}
+
+/** One end alone, without a neck. */
+function drawEnd(port: Port, look: EndLook, draw: Draw): void {
+  const at = (u: number, r: number) => endToPart(port, u, r)
+  const top = look.stations.map((s) => at(s.u, s.outer))
+  draw('outline', [...top, ...[...look.stations].reverse().map((s) => at(s.u, -s.outer))], true)
+  draw('section', [...top, ...[...look.stations].reverse().map((s) => at(s.u, s.inner))], true)
+  for (const line of look.lines)
+    draw(
+      'detail',
+      line.map(([u, r]) => at(u, r)),
+      false,
+    )
+}
+
+/** A cap closes over the end, a plug goes into it with a square head to turn it by. */
+function closedBody(fitting: Fitting, a: Port, draw: Draw): void {
+  const look = endLook(a)
+  const last = look.stations.at(-1) as Station
+  drawEnd(a, look, draw)
+  const x = a.pose.origin[0] + look.length
+  if (fitting.family === 'plug') draw('outline', box(x, -last.outer * 0.5, x + 9, last.outer * 0.5), true)
+  else
+    draw(
+      'section',
+      [
+        [x, last.outer],
+        [x + 2.5, last.outer],
+        [x + 4.5, last.outer * 0.7],
+        [x + 4.5, -last.outer * 0.7],
+        [x + 2.5, -last.outer],
+        [x, -last.outer],
+      ],
+      true,
+    )
+}
+
+/** Slots round the body let air in when water would be drawn back. */
+function ventLines(a: Port, b: Port, draw: Draw): void {
+  const x = (a.pose.origin[0] + b.pose.origin[0]) / 2
+  for (const dx of [-4, 0, 4])
+    draw(
+      'detail',
+      [
+        [x + dx, -6],
+        [x + dx, -12],
+      ],
+      false,
+    )
+}
+
+function stopBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const lookA = endLook(a)
+  const lookB = endLook(b)
+  const radius = Math.max(bodyRadius(lookA, lookB), 9)
+  const angled = fitting.family !== 'straight-stop'
+  const arm = (port: Port, look: EndLook) => drawArm(port, look, radius, draw)
   // lever and stem behind the body
   const stem = radius + 7
   const lever: Point[] = angled
@@ -230,6 +434,38 @@ function connectorBody(a: Port, b: Port, draw: Draw): void {
   }
 }
 
+type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
+const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
+const closed: Body = (fitting, a, _b, draw) => closedBody(fitting, a, draw)
+
+/** Families that are more than two ends in line. */
+const BODIES: Partial<Record<Fitting['family'], Body>> = {
+  'angle-stop': stopBody,
+  'straight-stop': stopBody,
+  'washing-valve': stopBody,
+  'dual-stop': (fitting, a, b, draw) => {
+    stopBody(fitting, a, b, draw)
+    for (const port of fitting.ports.slice(2)) drawArm(port, endLook(port), 9, draw)
+  },
+  'isolating-valve': valveBody,
+  'hose-bib': bibBody,
+  'frost-free-bib': bibBody,
+  'supply-connector': (_fitting, a, b, draw) => connectorBody(a, b, draw),
+  'elbow-90': arms,
+  'elbow-45': arms,
+  'street-elbow-90': arms,
+  'street-elbow-45': arms,
+  'drop-ear-elbow': arms,
+  tee: arms,
+  'slip-tee': arms,
+  cap: closed,
+  plug: closed,
+  'vacuum-breaker': (fitting, a, b, draw) => {
+    straightBody(fitting, a, b, draw)
+    ventLines(a, b, draw)
+  },
+}
+
 /**
  * The half-section of a part in its own frame, generated from its ports. Drawn length of a connector is that of
  * its ports' poses: pass one shortened with `shortened`.
@@ -239,10 +475,8 @@ export function partShapes(id: string, fitting: Fitting): Shape[] {
   const draw: Draw = (role, points, closed, layer = 'part', suffix = '') =>
     shapes.push({ id: id + suffix, layer, role, points, closed, material: fitting.material })
   const [a, b] = fitting.ports as [Port, Port]
-  if (fitting.family.endsWith('stop')) stopBody(fitting, a, b, draw)
-  else if (fitting.family === 'supply-connector') connectorBody(a, b, draw)
-  else straightBody(fitting, a, b, draw)
-  for (const port of [a, b]) {
+  ;(BODIES[fitting.family] ?? straightBody)(fitting, a, b, draw)
+  for (const port of fitting.ports) {
     const look = endLook(port)
     for (const captive of look.captives)
       for (const side of [1, -1])

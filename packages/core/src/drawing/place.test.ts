@@ -12,7 +12,7 @@ describe('placing a part', () => {
   it('turns and shifts, and changes no length', () =>
     fc.assert(
       fc.property(
-        fc.constantFrom(...CATALOG),
+        fc.constantFrom(...CATALOG.filter(({ ports }) => ports.length > 1)),
         fc.nat(1),
         angles,
         fc.double({ min: 0, max: 40, noNaN: true }),

@@ -1,5 +1,5 @@
 import { fullDepthMm, maleLengthMm } from '../catalog/ends'
-import type { Port } from '../catalog/types'
+import type { Port, PortForm } from '../catalog/types'
 import { nutLengthMm } from '../mate/start'
 import type { Point } from './types'
 
@@ -46,6 +46,13 @@ const hexLines = (from: number, to: number, radius: number): Point[][] =>
     [to, share * radius],
   ])
 
+/** Where the ribs of a barb stand, as shares of its length; three where nothing is said. */
+const RIBS: Partial<Record<PortForm, readonly number[]>> = {
+  'expansion-barb': [0.28],
+  'sleeve-barb': [0.2, 0.55],
+  'poly-barb': [0.06, 0.25, 0.44, 0.63],
+}
+
 /**
  * The half-section look of an end, generated from its diameter and depth, so that every size draws itself.
  * Wall thicknesses and collars are typical of the kind; diameters and depths are the catalogue's.
@@ -67,6 +74,73 @@ export function endLook(port: Port): EndLook {
           { u: depth, outer: r + 1.3, inner: r },
         ],
       }
+    case 'press-cup':
+      // a bead with the ring in it at the mouth
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 1.5, inner: r },
+          { u: 1.5, outer: r + 3.6, inner: r },
+          { u: 6, outer: r + 3.6, inner: r },
+          { u: 7.5, outer: r + 1.5, inner: r },
+          { u: depth, outer: r + 1.5, inner: r },
+        ],
+        seals: [circle(3.8, r + 1.2, 1.2)],
+      }
+    case 'gasket-socket':
+    case 'poly-compression': {
+      const outer = r * 1.25 + 7
+      const nut = port.form === 'poly-compression' ? depth * 0.62 : depth * 0.45
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: outer - 2.5, inner: r },
+          { u: 2.5, outer, inner: r },
+          { u: nut, outer, inner: r },
+          { u: nut + 0.1, outer: outer - 2.4, inner: r },
+          { u: depth, outer: outer - 2.4, inner: r },
+        ],
+        seals: [circle(nut * 0.8, r + 1.6, 1.6)],
+        // ribs for the hand on plastic, flats for the wrench on iron
+        lines:
+          port.form === 'poly-compression'
+            ? [0.2, 0.45, 0.7].map((share): Point[] => [
+                [2.5, -outer * share],
+                [nut, -outer * share],
+              ])
+            : hexLines(2.5, nut, outer),
+      }
+    }
+    case 'slip-spout':
+      return {
+        ...plain,
+        length: depth + 14,
+        stations: [
+          { u: 0, outer: r + 11, inner: r },
+          { u: depth, outer: r + 12, inner: r },
+          { u: depth + 14, outer: r + 12, inner: r * 0.8 },
+        ],
+        seals: [circle(5, r + 1.4, 1.4), circle(11, r + 1.4, 1.4)],
+      }
+    case 'flare-male': {
+      const cone = depth
+      const root = r * 0.9
+      return {
+        ...plain,
+        length: male,
+        stations: [
+          { u: 0, outer: r * 0.62, inner: r * 0.5 },
+          { u: cone, outer: r * 1.02, inner: r * 0.5 },
+          ...zigzag(cone + 0.5, male, 1.5, r * 1.18, root * 1.18).map((station) => ({
+            ...station,
+            inner: r * 0.5,
+          })),
+        ],
+      }
+    }
+    case 'pvc-socket':
     case 'cement-socket':
       return {
         ...plain,
@@ -142,11 +216,13 @@ export function endLook(port: Port): EndLook {
     }
     case 'insert-barb':
     case 'pb-barb':
+    case 'sleeve-barb':
+    case 'poly-barb':
     case 'expansion-barb': {
       const bore = r * (port.form === 'expansion-barb' ? 0.62 : 0.52)
       const root = r * (port.form === 'expansion-barb' ? 0.82 : 0.72)
       const crest = r * (port.form === 'expansion-barb' ? 0.92 : 0.82)
-      const ribs = port.form === 'expansion-barb' ? [0.28] : [0.12, 0.38, 0.64]
+      const ribs = RIBS[port.form] ?? [0.12, 0.38, 0.64]
       const stations: Station[] = [{ u: 0, outer: root * 0.94, inner: bore }]
       for (const rib of ribs)
         stations.push(

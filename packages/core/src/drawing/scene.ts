@@ -255,9 +255,10 @@ function dimensionGhosts(
 /** The threaded tail or the hose end of the fixture, far side of the gap. */
 function drawFixture(sheet: Sheet, fixtureId: string, at: Point, axis: Point): void {
   const fixture = fixtureById(fixtureId)
-  if (!fixture) return
+  const wanted = fixture?.ports[0]
+  if (!wanted) return
   const port: Port = {
-    ...fixture.port,
+    ...wanted,
     id: 'a',
     pose: { origin: [0, 0, 0], axis: [-1, 0, 0], rollDegrees: 0 },
   }

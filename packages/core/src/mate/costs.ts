@@ -1,6 +1,7 @@
 import type { Fitting } from '../catalog/types'
 import { METHODS, type Method } from './methods'
 import type { Removal } from './removals'
+import { STARTING_SETTINGS } from './settings'
 import type { MateSettings, MethodId, ToolId } from './types'
 
 /** Labour of some seconds in whole cents, rounded up. */
@@ -13,9 +14,17 @@ export function riskCents(perMille: number, settings: MateSettings): number {
   return Math.ceil((perMille * settings.callBackCents) / 1000)
 }
 
-/** The shop's price of a part, or of its family where it has none of its own. */
+/**
+ * The shop's price of a part, or of its family where it has none of its own; a family that came into the catalogue
+ * after the shop set its prices costs what a new shop starts with.
+ */
 export function partCents(fitting: Fitting, settings: MateSettings): number {
-  return settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+  return (
+    settings.priceCents[fitting.id] ??
+    settings.familyPriceCents[fitting.family] ??
+    STARTING_SETTINGS.familyPriceCents[fitting.family] ??
+    0
+  )
 }
 
 /** Seconds to make one joint by a method, the shop's own where it has set them. */
@@ -36,7 +45,8 @@ export function consumablesOf(method: Method, settings: MateSettings): Method['c
 /** Consumables of one joint, in cents. */
 export function consumableCents(method: Method, settings: MateSettings): number {
   return consumablesOf(method, settings).reduce(
-    (sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity,
+    (sum, { id, quantity }) =>
+      sum + (settings.consumableCents[id] ?? STARTING_SETTINGS.consumableCents[id] ?? 0) * quantity,
     0,
   )
 }
@@ -60,10 +70,34 @@ export function methodBit(id: MethodId): number {
   return 1 << METHODS.findIndex((method) => method.id === id)
 }
 
-/** Cents to open a set of methods: get out, set up, put away, once each. */
-export function setUpCents(mask: number, settings: MateSettings): number {
-  return METHODS.reduce(
-    (sum, method, index) => sum + (mask & (1 << index) ? labourCents(method.setUpSeconds, settings) : 0),
+/** What is opened once for a method, however many joints: cans that do not keep. Cents. */
+function openedFor(method: Method, settings: MateSettings): number {
+  return (method.opens ?? []).reduce(
+    (sum, { id, quantity }) =>
+      sum + (settings.consumableCents[id] ?? STARTING_SETTINGS.consumableCents[id] ?? 0) * quantity,
     0,
   )
+}
+
+/** The methods of a set of bits, in the order of the table. */
+export function methodsOf(mask: number): Method[] {
+  return METHODS.filter((_, index) => mask & (1 << index))
+}
+
+/** Cents to open a set of methods: get out, set up, put away, and what is opened, once each. */
+export function setUpCents(mask: number, settings: MateSettings): number {
+  return methodsOf(mask).reduce(
+    (sum, method) => sum + labourCents(method.setUpSeconds, settings) + openedFor(method, settings),
+    0,
+  )
+}
+
+/** Of that, what is bought: the cans. */
+export function openedCents(mask: number, settings: MateSettings): number {
+  return methodsOf(mask).reduce((sum, method) => sum + openedFor(method, settings), 0)
+}
+
+/** Of that, the time, s. */
+export function setUpSeconds(mask: number): number {
+  return methodsOf(mask).reduce((sum, method) => sum + method.setUpSeconds, 0)
 }

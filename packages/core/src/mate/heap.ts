@@ -20,6 +20,11 @@ export class Heap<T> {
   }
 
   pop(): T | undefined {
+    return this.popEntry()?.value
+  }
+
+  /** The first item with the key it was pushed under. */
+  popEntry(): { readonly key: number; readonly value: T } | undefined {
     const items = this.items
     const top = items[0]
     if (!top) return undefined
@@ -36,7 +41,7 @@ export class Heap<T> {
         at = least
       }
     }
-    return top.value
+    return top
   }
 
   private before(a: number, b: number): boolean {

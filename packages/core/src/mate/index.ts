@@ -1,3 +1,4 @@
+export { CRITERIA, FRONT_MOST, FRONT_WINDOW } from './front'
 export { cheapestWay, mate } from './mate'
 export { METHODS, type Method, methodById } from './methods'
 export { REMOVALS, removalById } from './removals'

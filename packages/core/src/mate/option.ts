@@ -1,34 +1,40 @@
 import { isSoftTube } from '../reference/softTube'
+import { PER_MM } from './book'
 import {
-  consumableCents,
   consumablesOf,
   jointSeconds,
   labourCents,
+  methodsOf,
   missingTools,
   partCents,
   setUpCents,
 } from './costs'
-import { METHODS, methodById } from './methods'
-import { type Pair, pairEngagement } from './pairs'
-import { type Label, type Problem, stubNeedMm } from './search'
-import type { ChosenJoint, ChosenPart, MateOption, MethodId, ToolId } from './types'
+import { PARK_MM, slides, UNION_GAP_MM } from './cutIn'
+import { criteriaOf } from './front'
+import { type Label, needsTrip } from './labels'
+import type { Pair } from './pairs'
+import { pairEngagement } from './pairs'
+import type { Problem } from './problem'
+import type { ChosenJoint, ChosenPart, MateOption, RankedOption, ToolId } from './types'
+
+/** Days after which somebody has to come back to what is meant for a time only. Common practice. */
+const RETURN_DAYS = { temporary: 14, improvised: null } as const
 
 /** Turns a finished chain into the option that is shown, with every cent accounted for. */
-export function toOption(problem: Problem, goal: Label): MateOption {
-  const { settings, conditions } = problem
+export function toOption(problem: Problem, goal: Label): RankedOption {
+  const { settings } = problem
   const chain: Label[] = []
   for (let at: Label | null = goal; at; at = at.back) chain.unshift(at)
   const [first, ...links] = chain as [Label, ...Label[]]
   const { removal } = first.start
   const parts: ChosenPart[] = []
   const joints: ChosenJoint[] = []
-  let consumables = 0
-  let seconds = removal.seconds
   const tools = new Set<ToolId>(removal.tools)
-  let stopPlaced = false
+  const tokens: string[] = [removal.id]
+  let stage = 0
 
   for (const link of links) {
-    const pair = (link.step?.pair ?? link.final) as Pair
+    const pair = (link.group?.pair ?? link.final) as Pair
     const engagement = pairEngagement(pair)
     joints.push({
       method: pair.method.id,
@@ -42,73 +48,111 @@ export function toOption(problem: Problem, goal: Label): MateOption {
       minMm: engagement.minMm,
       maxMm: engagement.maxMm,
       makeUpSource: engagement.source,
-      atStub: parts.length === 0,
-      beforeStop: !stopPlaced,
+      atStub: parts.length === 0 && problem.isStub(first.start),
+      beforeStop: stage < problem.route.opensAt,
       seal: pair.method.seal,
       tools: pair.method.tools,
       consumables: consumablesOf(pair.method, settings),
       steps: pair.method.steps
         .filter((step) => !step.onlySoft || isSoftTube(pair.tip.material))
         .map((step) => step.words),
-      reasons: link.remarks,
+      reasons: link.joint?.remarks ?? [],
     })
-    consumables += consumableCents(pair.method, settings)
-    seconds += jointSeconds(pair.method, settings)
     for (const tool of pair.method.tools) tools.add(tool)
-    if (link.step) {
-      const { fitting, inPort, outPort } = link.step
+    if (link.group && link.choice) {
+      const { part } = link.choice
       parts.push({
-        fittingId: fitting.id,
-        name: fitting.name,
-        family: fitting.family,
-        inPort,
-        outPort,
-        priceCents: partCents(fitting, settings),
-        aboard: (settings.partsAboard[fitting.id] ?? 0) >= problem.linesTogether,
+        fittingId: part.id,
+        name: part.name,
+        family: part.family,
+        inPort: link.group.inPort,
+        outPort: Math.max(0, link.group.outPort),
+        priceCents: partCents(part, settings),
+        aboard: problem.isAboard(part),
+        ...(part.standing ? { standing: part.standing } : {}),
       })
-      if (fitting.family.endsWith('stop')) stopPlaced = true
-    }
+      tokens.push(`${pair.method.id}>${part.family}${part.standing ? '*' : ''}`)
+    } else tokens.push(pair.method.id)
+    stage = link.stage
   }
-  const firstPair = links[0]?.step?.pair as Pair
   const partsTotal = parts.reduce((sum, part) => sum + part.priceCents, 0)
+  const consumables = goal.priceCents - partsTotal
   const setUp = setUpCents(goal.mask, settings)
-  const trip = goal.trip ? labourCents(settings.tripMinutes * 60, settings) : 0
-  const base = goal.additive - partsTotal - consumables
+  const trip = needsTrip(goal) ? labourCents(settings.tripMinutes * 60, settings) : 0
   // labour is rounded per joint in the search; what remains of the additive cost is risk
   const labour = [
     removal.seconds,
-    ...joints.map((joint) => jointSeconds(methodById(joint.method), settings)),
-  ].reduce((sum, s) => sum + labourCents(s, settings), 0)
+    ...links.map((link) => jointSeconds((link.group?.pair ?? (link.final as Pair)).method, settings)),
+  ].reduce((sum, seconds) => sum + labourCents(seconds, settings), 0)
+  const standing = parts.find((part) => part.standing)?.standing
+  const firstLink = links[0] as Label
   return {
-    id: goal.coarse,
+    id: tokens.join(';'),
     removalId: removal.id,
     parts,
     joints,
-    methods: METHODS.filter((_, index) => goal.mask & (1 << index)).map((method) => method.id as MethodId),
+    methods: methodsOf(goal.mask).map((method) => method.id),
     costs: {
       partsCents: partsTotal,
       consumablesCents: consumables,
-      labourSeconds: seconds,
+      labourSeconds: goal.seconds,
       labourCents: labour,
       setUpCents: setUp,
       tripCents: trip,
-      riskCents: base - labour,
+      riskCents: goal.additive - partsTotal - consumables - labour,
       totalCents: goal.additive + setUp + trip,
     },
-    waterOffSeconds: waterOffBound(removal.seconds, firstPair),
+    criteria: criteriaOf(goal, problem),
+    onFront: false,
+    leads: [],
+    waterOffSeconds: goal.waterOffSeconds,
     missingParts: parts.filter((part) => !part.aboard).map((part) => part.fittingId),
     missingTools: missingTools([...tools], settings),
-    needsStubMm: stubNeedMm(firstPair, conditions),
+    needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
     leavesStubMm: first.start.usableMm,
+    ...(problem.line.cutIn ? { removeMm: takenOut(links), ...closing(problem, links) } : {}),
+    ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
     warnings: joints.flatMap((joint) => joint.reasons),
   }
 }
 
-/**
- * The water is off at least while the old stop comes off and the joint on the stub is closed and has cooled or
- * cured; all else may be done on the bench or after the new stop is shut.
- */
-function waterOffBound(removalSeconds: number, first: Pair): number {
-  const close = first.method.steps.filter((step) => step.kind === 'close' || step.kind === 'wait')
-  return removalSeconds + close.reduce((sum, step) => sum + step.seconds, 0)
+/** Between the two cut ends of the run: all that goes in, less what enters it, mm. */
+function takenOut(links: readonly Label[]): { min: number; max: number } {
+  let min = 0
+  let max = 0
+  for (const { group, choice, joint } of links) {
+    if (joint) {
+      min -= joint.insHi / PER_MM
+      max -= joint.insLo / PER_MM
+    }
+    if (!group || !choice) continue
+    const { part } = choice
+    const fixed = [group.inPort, group.outPort].reduce(
+      (sum, port) => sum + Math.hypot(...(part.ports[port]?.pose.origin ?? [0, 0, 0])),
+      0,
+    )
+    min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed
+    max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed
+  }
+  return { min: Math.max(0, min), max: Math.max(0, max) }
+}
+
+/** The seam between fixed ends that is closed last, and what makes that possible. */
+function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
+  const sliding = links.findIndex((link) => link.group && slides(link.group))
+  if (sliding >= 0) {
+    const part = links[sliding]?.choice?.part
+    const length = (part?.ports ?? [])
+      .slice(0, 2)
+      .reduce((sum, port) => sum + Math.hypot(...port.pose.origin), 0)
+    return { closes: { seam: sliding, by: 'slide', needsMm: length + PARK_MM } }
+  }
+  const union = links.findIndex((link) => link.group?.role === 'union')
+  if (union >= 0 && problem.springMm >= UNION_GAP_MM)
+    return { closes: { seam: union, by: 'union', needsMm: UNION_GAP_MM } }
+  const sprung = links.findIndex(
+    (link) => (link.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springMm * PER_MM,
+  )
+  if (sprung < 0) return {}
+  return { closes: { seam: sprung, by: 'spring', needsMm: (links[sprung]?.joint?.insLo ?? 0) / PER_MM } }
 }

@@ -1,8 +1,7 @@
 import type { PortEnd } from '../catalog/ends'
-import { CATALOG } from '../catalog/families'
-import type { Fitting } from '../catalog/types'
+import { PORT_FORMS, type PortForm } from '../catalog/types'
 import { type Engagement, type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
-import type { DimensionalSystem, NominalSize } from '../reference/types'
+import type { DimensionalSystem } from '../reference/types'
 import { METHODS, type Method } from './methods'
 
 /** Two ends and a method that joins them. */
@@ -13,74 +12,62 @@ export interface Pair {
 }
 
 /** What makes two ends interchangeable for joining: form, system, size and material. */
-export function portClass(port: PortEnd): string {
+export function portClass(port: Pick<PortEnd, 'form' | 'system' | 'nominal' | 'material'>): string {
   return `${port.form}|${port.system}|${port.nominal}|${port.material}`
 }
 
-/** All the ways to join two ends; systems and sizes must agree, threads of two systems never do. */
+interface Entry {
+  readonly method: Method
+  readonly pairing: Method['pairings'][number]
+}
+
+/** Pairings by the forms they join, tip first, so that two ends are looked up at once. */
+const BY_FORMS = new Map<string, Entry[]>()
+for (const method of METHODS)
+  for (const pairing of method.pairings) {
+    const key = `${pairing.tip}>${pairing.body}`
+    BY_FORMS.set(key, [...(BY_FORMS.get(key) ?? []), { method, pairing }])
+  }
+
+/** Forms that some method joins to a form, either as tip or as body. */
+export function joinable(form: PortForm): readonly PortForm[] {
+  return PORT_FORMS.filter((other) => BY_FORMS.has(`${form}>${other}`) || BY_FORMS.has(`${other}>${form}`))
+}
+
+function collect(tip: PortEnd, body: PortEnd, found: Pair[]): void {
+  for (const { method, pairing } of BY_FORMS.get(`${tip.form}>${body.form}`) ?? []) {
+    const agree = pairing.systems
+      ? tip.system === pairing.systems[0] && body.system === pairing.systems[1]
+      : tip.system === body.system
+    if (agree && (!pairing.materials || pairing.materials.includes(tip.material)))
+      found.push({ method, tip, body })
+  }
+}
+
+/** All the ways to join two ends; sizes must agree, and systems too but where a method says which goes with which. */
 export function pairs(a: PortEnd, b: PortEnd): Pair[] {
-  if (a.system !== b.system || a.nominal !== b.nominal) return []
+  if (a.nominal !== b.nominal) return []
   const found: Pair[] = []
-  for (const method of METHODS)
-    for (const pairing of method.pairings)
-      for (const [tip, body] of [
-        [a, b],
-        [b, a],
-      ] as const)
-        if (
-          tip.form === pairing.tip &&
-          body.form === pairing.body &&
-          (!pairing.materials || pairing.materials.includes(tip.material))
-        )
-          found.push({ method, tip, body })
+  collect(a, b, found)
+  // one end is the tip, the other the body: never both ways round, since no form is both in one method
+  collect(b, a, found)
   return found
 }
 
 /** How far the tip goes into the body, mm. */
 export function pairEngagement(pair: Pair): Engagement {
-  const { body } = pair
-  const size = body.nominal as NominalSize
+  const { tip, body } = pair
+  const size = body.nominal
   switch (body.form) {
     case 'taper-female':
       return threadEngagement(body.system as 'NPT' | 'BSP', size) as Engagement
     case 'swivel-nut':
       return { minMm: 6, maxMm: 8, source: pair.method.source }
+    case 'compression-outlet':
+      return tubeEngagement('compression', tip.system as DimensionalSystem, size) as Engagement
     case 'pb-barb':
       return tubeEngagement('insert-barb', body.system as DimensionalSystem, size) as Engagement
     default:
       return tubeEngagement(body.form as TubeEnd, body.system as DimensionalSystem, size) as Engagement
   }
-}
-
-/** A part that can follow an open end, which way round, and by which method. */
-export interface Step {
-  readonly fitting: Fitting
-  readonly inPort: number
-  readonly outPort: number
-  readonly pair: Pair
-}
-
-const FOLLOWING = new Map<string, readonly Step[]>()
-
-/** Every part of the catalogue that can be joined to an open end; remembered per class of end. */
-export function following(open: PortEnd): readonly Step[] {
-  const key = portClass(open)
-  const known = FOLLOWING.get(key)
-  if (known) return known
-  const steps: Step[] = []
-  const seen = new Set<string>()
-  for (const fitting of CATALOG)
-    fitting.ports.forEach((port, inPort) => {
-      const outPort = inPort === 0 ? 1 : 0
-      // a connector or a stop has a way it must face
-      if ((fitting.family === 'supply-connector' || fitting.family.endsWith('stop')) && inPort !== 0) return
-      for (const pair of pairs(open, port)) {
-        const twin = `${fitting.id}|${pair.method.id}|${portClass(port)}|${portClass(fitting.ports[outPort] as PortEnd)}`
-        if (seen.has(twin)) continue
-        seen.add(twin)
-        steps.push({ fitting, inPort, outPort, pair })
-      }
-    })
-  FOLLOWING.set(key, steps)
-  return steps
 }

@@ -1,48 +1,49 @@
 import { materialName } from '../reference/materialNames'
 import { commonPractice } from '../reference/source'
+import type { Guide } from './guide'
 import { METHODS } from './methods'
 import { toOption } from './option'
-import { following } from './pairs'
-import { judge } from './rules'
-import { type Problem, search, stubNeedMm } from './search'
-import { starts } from './start'
-import type { MateOption, MethodId, Reason, Refusal } from './types'
+import type { Problem } from './problem'
+import { search } from './search'
+import type { MethodId, RankedOption, Reason, Refusal } from './types'
 
-/** Methods that can begin at a stub; the swivel nut never does. */
-export const STUB_METHODS: readonly MethodId[] = METHODS.filter((m) => m.id !== 'swivel').map((m) => m.id)
+/** Methods that can begin at a stub; nuts that swivel and spouts never do. */
+export const STUB_METHODS: readonly MethodId[] = METHODS.filter(
+  (method) => method.id !== 'swivel' && method.id !== 'slip-on',
+).map((method) => method.id)
 
-function refusalOf(problem: Problem, method: MethodId): Reason {
-  const { pipe, conditions, settings } = problem
-  const states = starts(pipe, conditions)
+interface Beginning {
+  readonly paired: boolean
+  readonly allowed: boolean
+  readonly reasons: readonly Reason[]
+}
+
+/** How near a method comes to being allowed on the stub: the candidate with the fewest reasons against it. */
+function beginning(problem: Problem, method: MethodId): Beginning {
   let reasons: readonly Reason[] | null = null
   let paired = false
-  for (const start of states)
-    for (const step of following(start.port)) {
-      if (step.pair.method.id !== method) continue
+  for (const start of problem.begin) {
+    const groups = problem.network
+      .follow(problem.network.classOf(start.port))
+      .filter((group) => group.pair.method.id === method)
+    for (const group of groups) {
+      if (problem.after(0, group) === null) continue
       paired = true
-      const { forbidden } = judge({
-        method: step.pair.method,
-        tip: step.pair.tip,
-        body: step.pair.body,
-        start,
-        beforeStop: true,
-        needsStubMm: stubNeedMm(step.pair, conditions),
-        conditions,
-        settings,
-      })
-      // the candidate that is nearest to being allowed explains best
-      const all = [...forbidden, ...start.forbidden]
+      const all = [...problem.weigh(group.pair, start, true).forbidden, ...start.forbidden]
       if (!reasons || all.length < reasons.length) reasons = all
     }
-  const plain = (ruleId: string): Reason => ({
+  }
+  return { paired, allowed: reasons?.length === 0, reasons: reasons ?? [] }
+}
+
+function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
+  const { pipe } = problem
+  return {
     ruleId,
     severity: 'forbid',
-    parameters: { method, material: materialName(pipe.material) },
+    parameters: { method, material: pipe ? materialName(pipe.material) : 'this end' },
     source: commonPractice,
-  })
-  if (states.length === 0) return { ...plain('start.no-end'), change: 'thread' }
-  if (!paired) return plain('method.not-on-this-pipe')
-  return reasons?.[0] ?? plain('method.no-chain')
+  }
 }
 
 /**
@@ -51,16 +52,23 @@ function refusalOf(problem: Problem, method: MethodId): Reason {
  */
 export function otherMethods(
   problem: Problem,
-  listed: readonly MateOption[],
-): { readonly more: readonly MateOption[]; readonly refusals: readonly Refusal[] } {
+  listed: readonly RankedOption[],
+  guide: Guide,
+): { readonly more: readonly RankedOption[]; readonly refusals: readonly Refusal[] } {
   const offered = new Set(listed.map((option) => option.joints[0]?.method))
-  const more: MateOption[] = []
+  const more: RankedOption[] = []
   const refusals: Refusal[] = []
   for (const method of STUB_METHODS) {
     if (offered.has(method)) continue
-    const goal = search({ ...problem, firstMethod: method }, { kind: 'ways', k: 1 }).goals[0]
+    if (problem.begin.length === 0) {
+      refusals.push({ method, reason: { ...plain(problem, 'start.no-end', method), change: 'thread' } })
+      continue
+    }
+    const { paired, allowed, reasons } = beginning(problem, method)
+    const goal = allowed ? search(problem, { kind: 'ways', k: 1 }, guide, method).goals[0] : undefined
     if (goal) more.push(toOption(problem, goal))
-    else refusals.push({ method, reason: refusalOf(problem, method) })
+    else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
+    else refusals.push({ method, reason: reasons[0] ?? plain(problem, 'method.no-chain', method) })
   }
   return { more, refusals }
 }

@@ -1,21 +1,26 @@
 import type { EndFault } from '../identify/answers'
+import { PER_MM } from './book'
+import { guideOf } from './guide'
 import { toOption } from './option'
-import { following } from './pairs'
-import { judge } from './rules'
-import { type Problem, search, stubNeedMm } from './search'
-import { isThreadedPipe, starts } from './start'
+import { Problem } from './problem'
+import { search } from './search'
+import { isThreadedPipe } from './start'
 import type { ChangeId, Conditions, MateSettings, Remedy } from './types'
 
-type Change = (problem: Problem) => Problem | null
+/** The facts of one line, as they could be. */
+interface Facts {
+  readonly conditions: Conditions
+  readonly settings: MateSettings
+}
+type Change = (facts: Facts, problem: Problem) => Facts | null
 
-// other conditions can mean other ends to start from, so the guide is computed anew
-const conditions = ({ guide: _, ...problem }: Problem, patch: Partial<Conditions>): Problem => ({
-  ...problem,
-  conditions: { ...problem.conditions, ...patch },
+const conditions = (facts: Facts, patch: Partial<Conditions>): Facts => ({
+  ...facts,
+  conditions: { ...facts.conditions, ...patch },
 })
-const without = ({ conditions: { faults } }: Problem, ...mended: readonly EndFault[]) =>
+const without = ({ conditions: { faults } }: Facts, ...mended: readonly EndFault[]) =>
   faults.filter((fault) => !mended.includes(fault))
-const unless = (done: boolean, change: () => Problem): Problem | null => (done ? null : change())
+const unless = (done: boolean, change: () => Facts): Facts | null => (done ? null : change())
 
 /** What can be changed, in the order of effort; null where it already holds. `stub` is handled by length. */
 const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply: Change }[] = [
@@ -66,58 +71,82 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
   },
   {
     id: 'thread',
-    apply: (p) =>
-      unless(p.conditions.thread !== 'none' || !isThreadedPipe(p.pipe), () =>
+    apply: (p, { pipe }) =>
+      unless(p.conditions.thread !== 'none' || !pipe || !isThreadedPipe(pipe), () =>
         conditions(p, { thread: 'NPT', oldJoint: 'none' }),
       ),
   },
+  { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },
+  {
+    id: 'shade',
+    apply: (p) => unless(p.conditions.sunlight !== true, () => conditions(p, { sunlight: false })),
+  },
 ]
+
+/** The same line under other facts. */
+function under(problem: Problem, { conditions, settings }: Facts): Problem {
+  return new Problem(
+    { ...problem.line, conditions },
+    { ...problem.request, settings },
+    problem.linesTogether,
+    problem.limits,
+  )
+}
+
+/** Whether any joint at all can be made on the stub: without that there is nothing to search. */
+function canBegin(problem: Problem): boolean {
+  return problem.begin.some(
+    (start) =>
+      start.forbidden.length === 0 &&
+      problem.network
+        .follow(problem.network.classOf(start.port))
+        .some((group) => problem.after(0, group) !== null && problem.weigh(group.pair, start, true).allowed),
+  )
+}
+
+function cheapest(problem: Problem) {
+  return canBegin(problem) ? search(problem, { kind: 'ways', k: 1 }, guideOf(problem)).goals[0] : undefined
+}
 
 /**
  * The least extra stub that makes something fit, mm, with everything else as it is; null where length is not
  * what is missing.
  */
-function leastMissing(problem: Problem): number | null {
-  if (problem.conditions.stubMm === null) return null
+function leastMissing(problem: Problem, facts: Facts): number | null {
+  const { stubMm } = facts.conditions
+  if (stubMm === null) return null
   const gaps = new Set<number>()
-  for (const start of starts(problem.pipe, problem.conditions)) {
+  for (const start of problem.begin) {
     if (start.forbidden.some((reason) => reason.change !== 'stub')) continue
-    const room = start.forbidden[0]?.parameters.missingMm
-    for (const step of following(start.port)) {
-      const needsStubMm = stubNeedMm(step.pair, problem.conditions)
-      const { forbidden } = judge({
-        method: step.pair.method,
-        tip: step.pair.tip,
-        body: step.pair.body,
-        start,
-        beforeStop: true,
-        needsStubMm,
-        conditions: problem.conditions,
-        settings: problem.settings,
-      })
-      if (forbidden.some((reason) => reason.change !== 'stub')) continue
-      const missing = Math.max(Number(room ?? 0), needsStubMm - (start.usableMm ?? 0))
+    const room = Number(start.forbidden[0]?.parameters.missingMm ?? 0)
+    for (const group of problem.network.follow(problem.network.classOf(start.port))) {
+      if (problem.after(0, group) === null) continue
+      const joint = problem.weigh(group.pair, start, true)
+      if (joint.forbidden.some((reason) => reason.change !== 'stub')) continue
+      const missing = Math.max(room, problem.stubNeedMm(group.pair) - (start.usableMm ?? 0))
       if (missing > 0) gaps.add(missing)
     }
   }
-  for (const missing of [...gaps].sort((a, b) => a - b)) {
-    const longer = conditions(problem, { stubMm: problem.conditions.stubMm + missing + 1e-6 })
-    if (search(longer, { kind: 'ways', k: 1 }).goals.length > 0) return missing
-  }
+  for (const missing of [...gaps].sort((a, b) => a - b))
+    if (cheapest(under(problem, conditions(facts, { stubMm: stubMm + missing + 1 / PER_MM / PER_MM }))))
+      return missing
   return null
 }
 
 /**
  * The smallest sets of up to three conditions whose change would make something fit, each with what it gives.
- * A set that contains a smaller one is not listed. Cost: at most C(12,3)+C(12,2)+12 searches of one way each.
+ * A set that contains a smaller one is not listed. Cost: at most C(14,3)+C(14,2)+14 searches of one way each; most
+ * end at the stub.
  */
 export function remedies(problem: Problem): Remedy[] {
   const found: Remedy[] = []
-  const open = CHANGES.filter((change) => change.apply(problem) !== null)
+  const now: Facts = { conditions: problem.conditions, settings: problem.settings }
+  const open = CHANGES.filter((change) => change.apply(now, problem) !== null)
   const covered = (ids: readonly ChangeId[]) =>
     found.some((remedy) => remedy.changes.every((id) => ids.includes(id)))
-  const tryOut = (ids: ChangeId[], changed: Problem, missingMm?: number) => {
-    const goal = search(changed, { kind: 'ways', k: 1 }).goals[0]
+  const tryOut = (ids: readonly ChangeId[], facts: Facts, missingMm?: number) => {
+    const changed = under(problem, facts)
+    const goal = cheapest(changed)
     if (!goal) return
     const option = toOption(changed, goal)
     found.push({
@@ -130,36 +159,35 @@ export function remedies(problem: Problem): Remedy[] {
       },
     })
   }
-  const visit = (from: number, left: number, ids: ChangeId[], changed: Problem) => {
-    if (left === 0) {
-      if (ids.length > 0 && !covered(ids)) tryOut(ids, changed)
-      return
-    }
-    for (let index = from; index < open.length; index++) {
-      const change = open[index] as (typeof open)[number]
-      const next = change.apply(changed)
-      if (next) visit(index + 1, left - 1, [...ids, change.id], next)
-    }
-  }
-  const withStub = (ids: ChangeId[], changed: Problem) => {
+  const withStub = (ids: readonly ChangeId[], facts: Facts) => {
     const all: ChangeId[] = [...ids, 'stub']
     if (covered(all)) return
-    const missing = leastMissing(changed)
-    if (missing !== null)
-      tryOut(
-        all,
-        conditions(changed, { stubMm: (changed.conditions.stubMm as number) + missing + 1e-6 }),
-        missing,
-      )
+    const missing = leastMissing(under(problem, facts), facts)
+    if (missing === null) return
+    const stubMm = (facts.conditions.stubMm as number) + missing + 1 / PER_MM / PER_MM
+    tryOut(all, conditions(facts, { stubMm }), missing)
+  }
+  /** Every set of so many of the changes that are still open. */
+  const sets = (size: number, visit: (ids: readonly ChangeId[], facts: Facts) => void) => {
+    const walk = (from: number, ids: readonly ChangeId[], facts: Facts) => {
+      if (ids.length === size) return visit(ids, facts)
+      for (let index = from; index < open.length; index++) {
+        const change = open[index] as (typeof open)[number]
+        const next = change.apply(facts, problem)
+        if (next) walk(index + 1, [...ids, change.id], next)
+      }
+    }
+    walk(0, [], now)
   }
   for (let size = 1; size <= 3; size++) {
-    visit(0, size, [], problem)
-    if (size === 1) withStub([], problem)
-    else if (size === 2)
-      for (const change of open) {
-        const next = change.apply(problem)
-        if (next) withStub([change.id], next)
-      }
+    // of one size, none covers another, so all are tried before any is counted as smaller
+    const smaller = [...found]
+    const isCovered = (ids: readonly ChangeId[]) =>
+      smaller.some((remedy) => remedy.changes.every((id) => ids.includes(id)))
+    sets(size, (ids, facts) => {
+      if (!isCovered(ids)) tryOut(ids, facts)
+    })
+    sets(size - 1, withStub)
   }
   return found.sort((a, b) => a.changes.length - b.changes.length || a.gives.totalCents - b.gives.totalCents)
 }

@@ -160,9 +160,37 @@ export const REMOVALS: readonly Removal[] = [
   },
 ]
 
+/** Where a line begins at something new: nothing comes off. */
+export const NEW_END: Removal = {
+  id: 'new-end',
+  oldJoints: [],
+  gains: 'nothing',
+  kerfMm: 0,
+  roomMm: 0,
+  leaves: [],
+  threadedEnd: false,
+  needsFlame: false,
+  needsDry: false,
+  tools: [],
+  seconds: 0,
+  steps: [],
+  source: commonPractice,
+}
+
+/** Where a run is cut open: square, at both marks. */
+export const CUT_OPEN: Removal = {
+  ...NEW_END,
+  id: 'cut-open',
+  kerfMm: 0,
+  roomMm: 12,
+  tools: ['tube-cutter'],
+  seconds: 240,
+  steps: [step('remove.cut-open', 240)],
+}
+
 /** The removal of that id. @throws RangeError for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = REMOVALS.find((row) => row.id === id)
+  const removal = [...REMOVALS, NEW_END, CUT_OPEN].find((row) => row.id === id)
   if (!removal) throw new RangeError(`no removal ${id}`)
   return removal
 }

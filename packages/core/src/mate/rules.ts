@@ -1,11 +1,12 @@
 import type { PortEnd } from '../catalog/ends'
+import type { RouteId } from '../catalog/fixtures'
 import { isMetal } from '../reference/materials'
 import { isSoftTube } from '../reference/softTube'
 import { commonPractice, type Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
 import type { Method } from './methods'
 import type { Start } from './start'
-import type { ChangeId, Conditions, MateSettings, Reason } from './types'
+import type { ChangeId, CodeProfile, Conditions, MateSettings, Reason } from './types'
 
 /** A joint about to be made, with all that may speak for or against it. */
 export interface JointContext {
@@ -16,6 +17,8 @@ export interface JointContext {
   readonly start: Start | null
   /** Up to and with the stop's inlet, in the place the access condition speaks of. */
   readonly beforeStop: boolean
+  /** What the line is for: a spout's leg takes metal only. */
+  readonly route: RouteId
   readonly needsStubMm: number
   readonly conditions: Conditions
   readonly settings: MateSettings
@@ -24,6 +27,12 @@ export interface JointContext {
 interface Rule {
   readonly id: string
   readonly severity: Reason['severity']
+  /** Where a published code weighs it otherwise. */
+  readonly byCode?: Readonly<Partial<Record<CodeProfile, Reason['severity'] | 'off'>>>
+  /** It can bite where the tip is not the stub's end; all others speak of the stub alone. */
+  readonly anywhere?: true
+  /** Follows from the parts themselves, or guards life: no amendment lifts it. */
+  readonly fixed?: true
   readonly source: Source
   readonly change?: ChangeId
   /** For soft rules: risk added, per mille of a call-back. */
@@ -37,11 +46,18 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 const steel = (material: string) => material.endsWith('steel')
 const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
 
+/** Whether a rubber ring seals on the tube's own surface, so that every mark on it is a leak path. */
+const sealsOn = (method: Method) => method.seal === 'rubber-ring' || method.seal === 'rubber-gasket'
+
+/** How long a wall is meant to stay shut, years. Common practice. */
+const WALL_YEARS = 45
+
 /** Hard rules first. Each says one thing, bites on data alone, and names its source. */
 export const RULES: readonly Rule[] = [
   {
     id: 'water.not-seen',
     severity: 'forbid',
+    fixed: true,
     change: 'water-seen',
     source: {
       title: 'Fuel gas piping is opened only by those licensed for it',
@@ -68,6 +84,7 @@ export const RULES: readonly Rule[] = [
   {
     id: 'stub.too-short',
     severity: 'forbid',
+    fixed: true,
     change: 'stub',
     source: { title: 'Insertion depth, and room for nut, ring or cleaning', certainty: "maker's sheet" },
     bites: ({ start, needsStubMm }) =>
@@ -77,6 +94,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'access.closed-wall',
+    anywhere: true,
     severity: 'forbid',
     change: 'access',
     source: {
@@ -89,7 +107,66 @@ export const RULES: readonly Rule[] = [
         : null,
   },
   {
+    id: 'ground.not-buried',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'access',
+    source: {
+      title: 'Model plumbing codes: joints below ground; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      method.buried === 'no' && beforeStop && conditions.access === 'buried' ? { method: method.name } : null,
+  },
+  {
+    id: 'room.tool',
+    severity: 'forbid',
+    change: 'room',
+    source: { title: 'Room for wrench, jaw or flame, typical', certainty: "maker's sheet" },
+    bites: ({ method, start, conditions }) =>
+      start !== null && conditions.roomMm != null && conditions.roomMm < method.toolRoomMm
+        ? { method: method.name, needsMm: method.toolRoomMm, hasMm: conditions.roomMm }
+        : null,
+  },
+  {
+    id: 'flare.hard-tube',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      yes(method.id === 'flare' && start?.port.material === 'copper' && start.soft !== true),
+  },
+  {
+    id: 'sun.plastic',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'shade',
+    source: { title: 'PEX and polyethylene tube stay out of daylight', certainty: "maker's sheet" },
+    bites: ({ tip, conditions }) =>
+      yes(conditions.sunlight === true && (isSoftTube(tip.material) || tip.material === 'cpvc')),
+  },
+  {
+    id: 'hot.plastic',
+    anywhere: true,
+    severity: 'forbid',
+    fixed: true,
+    source: { title: 'PVC and polyethylene carry cold water only', certainty: 'common practice' },
+    bites: ({ tip, body, conditions }) =>
+      yes(
+        conditions.service === 'hot' &&
+          [tip.material, body.material].some((material) => material === 'pvc' || material === 'polyethylene'),
+      ),
+  },
+  {
+    id: 'spout.plastic-leg',
+    anywhere: true,
+    severity: 'forbid',
+    source: { title: 'Tub spout leg of copper or brass only', certainty: "maker's sheet" },
+    bites: ({ tip, body, route }) =>
+      yes(route === 'spout' && (plastic(tip.material) || plastic(body.material))),
+  },
+  {
     id: 'house.push-fit-concealed',
+    anywhere: true,
     severity: 'forbid',
     change: 'push-fit-rule',
     source: { title: "The shop's own rule on push-fit in closed walls", certainty: 'common practice' },
@@ -111,19 +188,22 @@ export const RULES: readonly Rule[] = [
     id: 'push-fit.ring-mark',
     severity: 'forbid',
     source: commonPractice,
-    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('ring') ?? false)),
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('ring') ? { method: method.name } : null,
   },
   {
     id: 'push-fit.solder-left',
     severity: 'forbid',
     source: commonPractice,
-    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('solder') ?? false)),
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('solder') ? { method: method.name } : null,
   },
   {
     id: 'push-fit.tooth-marks',
     severity: 'forbid',
     source: commonPractice,
-    bites: ({ method, start }) => yes(method.id === 'push-fit' && (start?.marks.has('teeth') ?? false)),
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('teeth') ? { method: method.name } : null,
   },
   {
     id: 'end.scored',
@@ -131,7 +211,7 @@ export const RULES: readonly Rule[] = [
     change: 'smooth',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.scored && (method.id === 'push-fit' || method.id === 'compression')
+      start && conditions.scored && (sealsOn(method) || method.id === 'compression')
         ? { method: method.name }
         : null,
   },
@@ -141,7 +221,9 @@ export const RULES: readonly Rule[] = [
     change: 'round',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.outOfRound && ['push-fit', 'compression', 'sweat'].includes(method.id)
+      start &&
+      conditions.outOfRound &&
+      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
         ? { method: method.name }
         : null,
   },
@@ -151,7 +233,7 @@ export const RULES: readonly Rule[] = [
     change: 'smooth',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.faults.includes('pitted') && ['push-fit', 'compression'].includes(method.id)
+      start && conditions.faults.includes('pitted') && (sealsOn(method) || method.id === 'compression')
         ? { method: method.name }
         : null,
   },
@@ -175,13 +257,18 @@ export const RULES: readonly Rule[] = [
     change: 'straight',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.faults.includes('bent') && ['push-fit', 'compression', 'sweat'].includes(method.id)
+      start &&
+      conditions.faults.includes('bent') &&
+      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
         ? { method: method.name }
         : null,
   },
   {
     id: 'metal.steel-on-copper',
+    anywhere: true,
     severity: 'forbid',
+    // there the rule is one of flow: copper before steel never, steel before copper with care
+    byCode: { EN: 'warn' },
     source: {
       title: 'Model plumbing codes: dielectric fitting or brass between; check the local code',
       certainty: 'recalled',
@@ -194,6 +281,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'thread.plastic-female',
+    anywhere: true,
     severity: 'forbid',
     source: commonPractice,
     bites: ({ method, tip, body }) =>
@@ -201,6 +289,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'heater.plastic-near',
+    anywhere: true,
     severity: 'forbid',
     change: 'away-from-heater',
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
@@ -250,6 +339,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'compression.plastic-tube',
+    anywhere: true,
     severity: 'warn',
     riskPerMille: 8,
     source: { title: 'Ring and insert must be listed for the tube', certainty: "maker's sheet" },
@@ -260,6 +350,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'push-fit.polybutylene',
+    anywhere: true,
     severity: 'warn',
     riskPerMille: 20,
     source: { title: 'Only where the fitting is listed for polybutylene', certainty: "maker's sheet" },
@@ -267,11 +358,51 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'push-fit.concealed',
+    anywhere: true,
     severity: 'warn',
     riskPerMille: 30,
     source: commonPractice,
     bites: ({ method, beforeStop, conditions }) =>
       yes(method.id === 'push-fit' && beforeStop && conditions.access === 'closed-wall'),
+  },
+  {
+    id: 'ground.wrap',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 10,
+    source: { title: 'Buried joints of metal and rubber are wrapped', certainty: 'common practice' },
+    bites: ({ method, beforeStop, conditions }) =>
+      yes(method.buried === 'wrapped' && beforeStop && conditions.access === 'buried'),
+  },
+  {
+    id: 'life.shorter-than-place',
+    anywhere: true,
+    severity: 'note',
+    riskPerMille: 6,
+    source: {
+      title: 'Years a good joint lasts, against a wall meant to stay shut',
+      certainty: 'common practice',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      beforeStop && conditions.access !== 'reachable' && method.lifeYears < WALL_YEARS
+        ? { method: method.name, years: method.lifeYears, wall: WALL_YEARS }
+        : null,
+  },
+  {
+    id: 'push-fit.stiffener',
+    anywhere: true,
+    severity: 'note',
+    source: { title: 'Push-fit fitting instructions, typical', certainty: "maker's sheet" },
+    bites: ({ method, tip }) => yes(method.id === 'push-fit' && isSoftTube(tip.material)),
+  },
+  {
+    id: 'drinking.lead-free',
+    severity: 'note',
+    source: {
+      title: 'Safe Drinking Water Act, section 1417: 0.25 % weighted average',
+      certainty: 'recalled',
+    },
+    bites: ({ start }) => yes(start !== null),
   },
   {
     id: 'stub.not-measured',
@@ -329,6 +460,24 @@ export const RULES: readonly Rule[] = [
   },
 ]
 
+/** Rules that can bite away from the stub: few, and asked most often. */
+const ANYWHERE: readonly Rule[] = RULES.filter((rule) => rule.anywhere)
+
+/** How hard a rule is for this shop: the table, the code profile on it, the local amendment on that. */
+export function ruleIn(
+  rule: Pick<Rule, 'id' | 'severity' | 'byCode' | 'fixed' | 'source'>,
+  settings: MateSettings,
+): { readonly severity: Reason['severity'] | 'off'; readonly source: Source } {
+  const byCode = rule.byCode?.[settings.codeProfile ?? 'IPC']
+  const amendment = rule.fixed ? undefined : settings.amendments?.find(({ ruleId }) => ruleId === rule.id)
+  return {
+    severity: amendment?.severity ?? byCode ?? rule.severity,
+    source: amendment
+      ? { title: `Local amendment: ${amendment.why}`, certainty: 'common practice' }
+      : rule.source,
+  }
+}
+
 /** All that the rules say of a joint: hard reasons and the others, with the risk the soft ones add. */
 export function judge(joint: JointContext): {
   readonly forbidden: readonly Reason[]
@@ -338,17 +487,19 @@ export function judge(joint: JointContext): {
   const forbidden: Reason[] = []
   const remarks: Reason[] = []
   let riskPerMille = joint.method.riskPerMille
-  for (const rule of RULES) {
+  for (const rule of joint.start ? RULES : ANYWHERE) {
+    const { severity, source } = ruleIn(rule, joint.settings)
+    if (severity === 'off') continue
     const parameters = rule.bites(joint)
     if (!parameters) continue
     const reason: Reason = {
       ruleId: rule.id,
-      severity: rule.severity,
+      severity,
       parameters,
-      source: rule.source,
+      source,
       ...(rule.change ? { change: rule.change } : {}),
     }
-    if (rule.severity === 'forbid') forbidden.push(reason)
+    if (severity === 'forbid') forbidden.push(reason)
     else {
       remarks.push(reason)
       riskPerMille += rule.riskPerMille ?? 0

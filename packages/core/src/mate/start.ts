@@ -3,7 +3,7 @@ import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/eng
 import { isThreadedMaterial } from '../reference/materials'
 import { commonPractice } from '../reference/source'
 import type { Pipe } from '../reference/types'
-import { type EndMark, REMOVALS, type Removal } from './removals'
+import { type EndMark, NEW_END, REMOVALS, type Removal } from './removals'
 import type { Conditions, OldJoint, Reason } from './types'
 
 /** The end of the stub once the old stop is off. */
@@ -13,6 +13,8 @@ export interface Start {
   /** Straight bare length from the wall, mm; null while the stub is not measured. */
   readonly usableMm: number | null
   readonly marks: ReadonlySet<EndMark>
+  /** Drawn soft: it can be flared. */
+  readonly soft?: boolean
   /** Reasons that rule this removal out here. */
   readonly forbidden: readonly Reason[]
 }
@@ -29,6 +31,8 @@ const OLD_BODY: Partial<Record<OldJoint, TubeEnd>> = {
   compression: 'compression',
   'push-fit': 'push-fit',
   cement: 'cement-socket',
+  press: 'press-cup',
+  flare: 'flare-male',
 }
 
 /** Length of a compression nut by the tube's outside diameter, typical of the kind, mm. */
@@ -57,6 +61,11 @@ function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
     case 'nut-and-insertion':
       return nut + insertion
   }
+}
+
+/** A new end that nothing has to be taken off: a fixture's own, or any end that was named. */
+export function freshStart(port: PortEnd): Start {
+  return { removal: NEW_END, port, usableMm: null, marks: new Set(), forbidden: [] }
 }
 
 /** True for pipe that is threaded rather than joined as tube. */
@@ -104,7 +113,14 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
     if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
     const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
-    states.push({ removal, port, usableMm, marks: new Set([...removal.leaves, ...left]), forbidden })
+    states.push({
+      removal,
+      port,
+      usableMm,
+      marks: new Set([...removal.leaves, ...left]),
+      ...(pipe.temper === 'soft' ? { soft: true } : {}),
+      forbidden,
+    })
   }
   return states
 }

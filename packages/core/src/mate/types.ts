@@ -1,30 +1,46 @@
-import type { Fitting, PortForm } from '../catalog/types'
+import type { Fitting, PortForm, PortMaterial, PortSystem, Standing } from '../catalog/types'
 import type { EndFault } from '../identify/answers'
 import type { Source } from '../reference/source'
 
-export type MethodId =
-  | 'sweat'
-  | 'compression'
-  | 'push-fit'
-  | 'threaded'
-  | 'crimp'
-  | 'cinch'
-  | 'expansion'
-  | 'cement'
-  | 'swivel'
+export const METHOD_IDS = [
+  'sweat',
+  'compression',
+  'push-fit',
+  'threaded',
+  'press',
+  'flare',
+  'gasket',
+  'slip-on',
+  'swivel',
+  'crimp',
+  'cinch',
+  'expansion',
+  'cement',
+  'press-sleeve',
+  'cement-pvc',
+  'worm-clips',
+  'poly-compression',
+] as const
+export type MethodId = (typeof METHOD_IDS)[number]
 
-export type ToolId =
-  | 'torch'
-  | 'tube-cutter'
-  | 'deburrer'
-  | 'two-wrenches'
-  | 'pipe-wrenches'
-  | 'crimp-tool'
-  | 'cinch-tool'
-  | 'expander'
-  | 'plastic-cutter'
-  | 'ring-puller'
-  | 'release-tool'
+export const TOOL_IDS = [
+  'torch',
+  'tube-cutter',
+  'deburrer',
+  'two-wrenches',
+  'pipe-wrenches',
+  'crimp-tool',
+  'cinch-tool',
+  'expander',
+  'plastic-cutter',
+  'ring-puller',
+  'release-tool',
+  'press-tool',
+  'flaring-tool',
+  'pipe-saw',
+  'nut-driver',
+] as const
+export type ToolId = (typeof TOOL_IDS)[number]
 
 /** Why something is proposed, refused or warned about: data, put into words in one place (`words`). */
 export interface Reason {
@@ -54,7 +70,7 @@ export interface Conditions {
   readonly service: 'hot' | 'cold'
   readonly flame: boolean
   readonly line: 'dry' | 'trickle'
-  readonly access: 'reachable' | 'closed-wall'
+  readonly access: 'reachable' | 'closed-wall' | 'buried'
   /** Bare pipe from the wall to the back of the old stop or its nut, mm; null while not measured. */
   readonly stubMm: number | null
   /** Thickness of the wall plate that stays behind the new joint, mm. */
@@ -75,6 +91,53 @@ export interface Conditions {
   readonly stopShape: 'angle' | 'straight' | 'either'
   /** From the stop's outlet to the fixture's tail, mm; null while not measured. */
   readonly reachMm: number | null
+  /** Clear room round the pipe for tools, mm; null while nobody said it is tight. */
+  readonly roomMm?: number | null
+  /** Daylight falls on it. */
+  readonly sunlight?: boolean
+  /** It can freeze on the outside. */
+  readonly freezing?: boolean
+  /** From the outside face to where it stays warm, mm. */
+  readonly wallMm?: number | null
+  /** The line has to turn by so many degrees before the fixture. */
+  readonly turn?: 0 | 45 | 90
+  /** Outlets that the stop has to have. */
+  readonly outlets?: 1 | 2
+  /** From the wall's face, or from the first end, to the mouth of the fixture's end, along the pipe, mm. */
+  readonly spanMm?: number | null
+  /** Air at the place, degrees Celsius: cold lengthens waits. */
+  readonly airC?: number | null
+}
+
+/** What goes into a run whose both ends are fixed. */
+export interface CutIn {
+  readonly insert: 'repair' | 'tee' | 'valve'
+  /** Ends the branch of a tee may have; any where none are named. */
+  readonly branch?: readonly EndRef[]
+  /** Straight bare pipe on the far side of the cut, mm; null while not measured. */
+  readonly farMm: number | null
+  /** Free pipe on each side up to the first clamp or fitting, mm: how far it can be sprung. */
+  readonly freeMm: readonly [number, number]
+  /** How far the ends can be pushed sideways before something is in the way, mm. */
+  readonly sidewaysMm: number
+}
+
+/** An end named by what decides who can be joined to it. */
+export interface EndRef {
+  readonly form: PortForm
+  readonly system: PortSystem
+  readonly nominal: string
+  readonly material: PortMaterial
+}
+
+export const CODE_PROFILES = ['IPC', 'UPC', 'EN'] as const
+export type CodeProfile = (typeof CODE_PROFILES)[number]
+
+/** A local change of a rule: what the authority has written or said. */
+export interface Amendment {
+  readonly ruleId: string
+  readonly severity: 'forbid' | 'warn' | 'note' | 'off'
+  readonly why: string
 }
 
 export interface HouseRules {
@@ -102,13 +165,29 @@ export interface MateSettings {
   /** Pieces aboard by part id. */
   readonly partsAboard: Readonly<Record<string, number>>
   readonly houseRules: HouseRules
+  /** The published code that reasons quote; IPC where it is not said. */
+  readonly codeProfile?: CodeProfile
+  /** Local changes on top of it. */
+  readonly amendments?: readonly Amendment[]
+  /** Laying lengths that the shop measured, mm, by part id, in place of the typical ones. */
+  readonly layingMm?: Readonly<Record<string, number>>
 }
 
+/** One line: where it begins, where it ends, and what holds there. */
 export interface LineRequest {
   readonly lineId: string
-  /** Pipe id of the tables. */
-  readonly pipeId: string
-  readonly fixtureId: string
+  /** Begins at a pipe of the tables … */
+  readonly pipeId?: string
+  /** … or at an end of a new fixture … */
+  readonly fromFixtureId?: string
+  /** … or at any end. */
+  readonly fromPort?: EndRef
+  /** Ends at a fixture's end … */
+  readonly fixtureId?: string
+  /** … or at any end … */
+  readonly toPort?: EndRef
+  /** … or comes back to the same run of pipe. */
+  readonly cutIn?: CutIn
   readonly conditions: Conditions
 }
 
@@ -117,6 +196,8 @@ export interface MateRequest {
   readonly settings: MateSettings
   /** How many ways to return for each line. */
   readonly k?: number
+  /** Also ways that are made up on the job. */
+  readonly improvised?: boolean
 }
 
 /** One seam of a chain, from the wall outward. */
@@ -152,7 +233,24 @@ export interface ChosenPart {
   readonly outPort: number
   readonly priceCents: number
   readonly aboard: boolean
+  readonly standing?: Standing
 }
+
+/** What a way is weighed by besides its whole cost; less is better in each. */
+export interface Criteria {
+  /** Parts, consumables and what is opened. */
+  readonly priceCents: number
+  /** Hands-on work with set-up, s. */
+  readonly seconds: number
+  /** No plan can have the water off for less, s. */
+  readonly waterOffSeconds: number
+  readonly joints: number
+  /** Chance of a call-back, joints added up, per mille. */
+  readonly riskPerMille: number
+  /** Parts that are not on the van. */
+  readonly notAboard: number
+}
+export type CriterionId = keyof Criteria
 
 export interface Costs {
   readonly partsCents: number
@@ -180,7 +278,26 @@ export interface MateOption {
   /** Straight bare stub the first joint needs, and what the removal leaves, mm. */
   readonly needsStubMm: number
   readonly leavesStubMm: number | null
+  /** For a cut-in: how much of the run to take out, least and most, mm. */
+  readonly removeMm?: { readonly min: number; readonly max: number }
+  /** For a cut-in: the seam that is closed last, and how. */
+  readonly closes?: {
+    readonly seam: number
+    readonly by: 'slide' | 'union' | 'spring'
+    readonly needsMm: number
+  }
+  /** Improvised or temporary: what has to follow. */
+  readonly followUp?: { readonly standing: Standing; readonly returnDays: number | null }
   readonly warnings: readonly Reason[]
+}
+
+/** An option as it was weighed among the others of its line; what was stored long ago may lack this. */
+export interface RankedOption extends MateOption {
+  readonly criteria: Criteria
+  /** No other way within twice the cheapest is as good in everything and better in something. */
+  readonly onFront: boolean
+  /** What no other listed way beats it in. */
+  readonly leads: readonly CriterionId[]
 }
 
 export interface Refusal {
@@ -201,6 +318,8 @@ export type ChangeId =
   | 'sound'
   | 'straight'
   | 'away-from-heater'
+  | 'room'
+  | 'shade'
 
 /** A smallest set of conditions that would make something fit, and what it would give. */
 export interface Remedy {
@@ -216,9 +335,11 @@ export interface Remedy {
 
 export interface LineResult {
   readonly lineId: string
-  readonly options: readonly MateOption[]
+  readonly options: readonly RankedOption[]
   readonly refusals: readonly Refusal[]
   readonly remedies: readonly Remedy[]
+  /** Ids of the options no other listed way is better than in everything; at most `FRONT_MOST`. */
+  readonly front: readonly string[]
   /** True where the search was cut off at its label bound: then the list may lack ways. */
   readonly truncated: boolean
 }

@@ -24,36 +24,71 @@ const EN1254_1: Source = {
 const D2846_SOCKET: Source = {
   title: 'ASTM D2846',
   table: 'tapered socket dimensions',
+  certainty: 'formula',
+}
+const D2466: Source = {
+  title: 'ASTM D2466 schedule 40 PVC fittings',
+  table: 'tapered socket depths',
   certainty: 'recalled',
 }
 const makersSheet = (title: string): Source => ({ title, certainty: "maker's sheet" })
 
-/** The copper-tube and metric sizes that one figure each is kept for. */
-type TubeSize = `${'CTS' | 'metric'}:${NominalSize}`
+/** The sizes that one figure each is kept for. */
+type TubeSize = `${'CTS' | 'metric' | 'OD' | 'IPS' | 'ID'}:${NominalSize}`
 
 const CUP_MM: Partial<Record<TubeSize, number>> = {
+  'CTS:1/4': 0.31 * IN,
   'CTS:3/8': 0.38 * IN,
   'CTS:1/2': 0.5 * IN,
+  'CTS:5/8': 0.62 * IN,
   'CTS:3/4': 0.75 * IN,
   'CTS:1': 0.91 * IN,
+  'CTS:1-1/4': 0.97 * IN,
+  'CTS:1-1/2': 1.09 * IN,
+  'CTS:2': 1.34 * IN,
+  'metric:8': 6.8,
   'metric:10': 7.8,
   'metric:12': 8.6,
   'metric:15': 10.6,
+  'metric:18': 12.6,
   'metric:22': 15.4,
   'metric:28': 18.4,
+  'metric:35': 23,
+  'metric:42': 27,
+  'metric:54': 32,
 }
 
+/** Sockets of copper-tube-size CPVC: depth in inches is 0.8 of the outside diameter less 0.005. */
+const cpvcSocketMm = (odIn: number) => (0.8 * odIn - 0.005) * IN
 const CEMENT_SOCKET_MM: Partial<Record<TubeSize, number>> = {
-  'CTS:1/2': 0.5 * IN,
-  'CTS:3/4': 0.7 * IN,
-  'CTS:1': 0.9 * IN,
+  'CTS:1/2': cpvcSocketMm(0.625),
+  'CTS:3/4': cpvcSocketMm(0.875),
+  'CTS:1': cpvcSocketMm(1.125),
+  'CTS:1-1/4': cpvcSocketMm(1.375),
+  'CTS:1-1/2': cpvcSocketMm(1.625),
+  'CTS:2': cpvcSocketMm(2.125),
+}
+
+/** Schedule 40 PVC sockets of iron pipe size. */
+const PVC_SOCKET_MM: Partial<Record<TubeSize, number>> = {
+  'IPS:1/2': 0.688 * IN,
+  'IPS:3/4': 0.719 * IN,
+  'IPS:1': 0.875 * IN,
+  'IPS:1-1/4': 0.938 * IN,
+  'IPS:1-1/2': 1.094 * IN,
+  'IPS:2': 1.156 * IN,
 }
 
 const PUSH_FIT_MM: Partial<Record<TubeSize, number>> = {
+  'CTS:1/4': 16,
   'CTS:3/8': 22,
   'CTS:1/2': 24,
+  'CTS:5/8': 26,
   'CTS:3/4': 28.5,
   'CTS:1': 33,
+  'CTS:1-1/4': 42,
+  'CTS:1-1/2': 46,
+  'CTS:2': 54,
   'metric:10': 20,
   'metric:12': 20,
   'metric:15': 25,
@@ -65,36 +100,135 @@ const PUSH_FIT_MM: Partial<Record<TubeSize, number>> = {
 const COMPRESSION_MM: Partial<Record<TubeSize, number>> = {
   'CTS:3/8': 9,
   'CTS:1/2': 11,
+  'CTS:5/8': 12,
   'CTS:3/4': 13,
   'CTS:1': 15,
+  'OD:1/4': 7,
+  'OD:3/8': 8.5,
+  'OD:1/2': 9,
+  'metric:8': 8,
   'metric:10': 9,
   'metric:12': 10,
   'metric:15': 11.5,
+  'metric:18': 12,
   'metric:22': 13,
   'metric:28': 15,
+  'metric:35': 18,
+  'metric:42': 20,
+  'metric:54': 23,
 }
 
 const CRIMP_MM: Partial<Record<TubeSize, number>> = {
   'CTS:3/8': 15,
   'CTS:1/2': 16,
+  'CTS:5/8': 17,
   'CTS:3/4': 17.5,
   'CTS:1': 21,
+  'CTS:1-1/4': 25,
 }
 
 const EXPANSION_MM: Partial<Record<TubeSize, number>> = {
   'CTS:3/8': 14,
   'CTS:1/2': 16,
+  'CTS:5/8': 19,
   'CTS:3/4': 22,
   'CTS:1': 28,
+  'CTS:1-1/4': 34,
+  'metric:16': 16,
+  'metric:20': 20,
+  'metric:25': 25,
+  'metric:32': 32,
 }
+
+/** Sleeve or press barbs for crosslinked tube. */
+const SLEEVE_MM: Partial<Record<TubeSize, number>> = {
+  'CTS:1/2': 17,
+  'CTS:3/4': 20,
+  'CTS:1': 25,
+  'metric:16': 18,
+  'metric:20': 20,
+  'metric:25': 24,
+  'metric:26': 24,
+  'metric:32': 28,
+}
+
+/** Cups of press fittings for copper and stainless tube. */
+const PRESS_MM: Partial<Record<TubeSize, number>> = {
+  'CTS:1/2': 19,
+  'CTS:3/4': 22,
+  'CTS:1': 23,
+  'CTS:1-1/4': 26,
+  'CTS:1-1/2': 36,
+  'CTS:2': 40,
+  'metric:12': 18,
+  'metric:15': 20,
+  'metric:18': 20,
+  'metric:22': 21,
+  'metric:28': 23,
+  'metric:35': 26,
+  'metric:42': 30,
+  'metric:54': 35,
+}
+
+/** Flared tube over a cone: what is seen of the cone, not an insertion. */
+const FLARE_MM: Partial<Record<TubeSize, number>> = {
+  'CTS:3/8': 5,
+  'CTS:1/2': 6,
+  'CTS:3/4': 7,
+  'CTS:1': 8,
+  'OD:1/4': 4,
+  'OD:3/8': 5,
+  'OD:1/2': 5,
+}
+
+/** Gasketed couplings over plain pipe of iron pipe size: least and usual insertion differ widely. */
+const GASKET_MM: Partial<Record<TubeSize, number>> = {
+  'IPS:1/2': 38,
+  'IPS:3/4': 40,
+  'IPS:1': 42,
+  'IPS:1-1/4': 45,
+  'IPS:1-1/2': 48,
+  'IPS:2': 52,
+}
+
+/** Insert barbs of polyethylene pipe that is named by its bore, two clips to a joint. */
+const POLY_INSERT_MM: Partial<Record<TubeSize, number>> = {
+  'ID:1/2': 28,
+  'ID:3/4': 30,
+  'ID:1': 32,
+  'ID:1-1/4': 34,
+  'ID:1-1/2': 36,
+  'ID:2': 40,
+}
+
+/** Compression bodies for metric polyethylene. */
+const POLY_COMPRESSION_MM: Partial<Record<TubeSize, number>> = {
+  'metric:20': 42,
+  'metric:25': 48,
+  'metric:32': 56,
+  'metric:40': 66,
+  'metric:50': 78,
+  'metric:63': 92,
+}
+
+/** Slip-on tub spouts over the stub. */
+const SPOUT_MM: Partial<Record<TubeSize, number>> = { 'CTS:1/2': 25 }
 
 const TABLES = {
   'solder-cup': { mm: CUP_MM, slack: 1 },
   'cement-socket': { mm: CEMENT_SOCKET_MM, slack: 1.5 },
+  'pvc-socket': { mm: PVC_SOCKET_MM, slack: 2 },
   'push-fit': { mm: PUSH_FIT_MM, slack: 1 },
   compression: { mm: COMPRESSION_MM, slack: 2 },
   'insert-barb': { mm: CRIMP_MM, slack: 1 },
   'expansion-barb': { mm: EXPANSION_MM, slack: 1 },
+  'sleeve-barb': { mm: SLEEVE_MM, slack: 1 },
+  'press-cup': { mm: PRESS_MM, slack: 1 },
+  'flare-male': { mm: FLARE_MM, slack: 0.5 },
+  'gasket-socket': { mm: GASKET_MM, slack: 15 },
+  'poly-barb': { mm: POLY_INSERT_MM, slack: 2 },
+  'poly-compression': { mm: POLY_COMPRESSION_MM, slack: 3 },
+  'slip-spout': { mm: SPOUT_MM, slack: 6 },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -113,6 +247,22 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
       return makersSheet('Insert fitting barb length, typical')
     case 'expansion-barb':
       return makersSheet('Expansion fitting barb length, typical')
+    case 'pvc-socket':
+      return D2466
+    case 'sleeve-barb':
+      return makersSheet('Press sleeve fitting barb length, typical')
+    case 'press-cup':
+      return makersSheet('Press fitting insertion depth, typical')
+    case 'flare-male':
+      return { title: 'SAE J512 45 degree flare, cone', certainty: 'recalled' }
+    case 'gasket-socket':
+      return makersSheet('Gasketed coupling, insertion, typical')
+    case 'poly-barb':
+      return makersSheet('Polyethylene insert barb, typical')
+    case 'poly-compression':
+      return makersSheet('Polyethylene compression body, typical')
+    case 'slip-spout':
+      return makersSheet('Slip-on spout, depth over the stub, typical')
   }
 }
 

@@ -44,21 +44,23 @@ export type PipeMaterial = (typeof PIPE_MATERIALS)[number]
  * on metric steel · `metric-waste` names of waste pipe · `hubless`, `service`, `heavy`, `metric-iron` cast iron ·
  * `sewer` thin-wall sewer pipe · `barrel` clay and cement by bore
  */
-export type DimensionalSystem =
-  | 'CTS'
-  | 'IPS'
-  | 'metric'
-  | 'OD'
-  | 'ID'
-  | 'tubular'
-  | 'metric-steel'
-  | 'metric-waste'
-  | 'hubless'
-  | 'service'
-  | 'heavy'
-  | 'metric-iron'
-  | 'sewer'
-  | 'barrel'
+export const DIMENSIONAL_SYSTEMS = [
+  'CTS',
+  'IPS',
+  'metric',
+  'OD',
+  'ID',
+  'tubular',
+  'metric-steel',
+  'metric-waste',
+  'hubless',
+  'service',
+  'heavy',
+  'metric-iron',
+  'sewer',
+  'barrel',
+] as const
+export type DimensionalSystem = (typeof DIMENSIONAL_SYSTEMS)[number]
 
 /** A size as it is spoken, without its unit: `1/2`, `1-1/4`, `22`. */
 export type NominalSize = string

@@ -7,6 +7,10 @@ export const SEALS: Readonly<Record<string, string>> = {
   'tube-shrinks-on-barb': 'the tube, shrunk on the barb',
   'cpvc-cement': 'CPVC cement, not PVC cement',
   'rubber-washer': 'the washer in the nut; no tape',
+  'metal-cone': 'metal on metal at the cone; no tape',
+  'rubber-gasket': 'a rubber gasket under the nut; nothing added',
+  'clips-on-barb': 'the tube, clipped on the barb',
+  'pvc-cement': 'primer and PVC cement, not CPVC cement',
 }
 
 export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
@@ -17,6 +21,8 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',
   release: 'release the old push-fit',
   unscrew: 'unscrew the old stop',
+  'new-end': 'begins at the new fixture',
+  'cut-open': 'cut the run open',
 }
 
 export const TOOL_WORDS: Readonly<Record<string, string>> = {
@@ -31,6 +37,10 @@ export const TOOL_WORDS: Readonly<Record<string, string>> = {
   'plastic-cutter': 'plastic-tube cutter',
   'ring-puller': 'ring puller',
   'release-tool': 'release tool',
+  'press-tool': 'press tool',
+  'flaring-tool': 'flaring tool',
+  'pipe-saw': 'pipe saw',
+  'nut-driver': 'nut driver',
 }
 
 export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
@@ -43,4 +53,9 @@ export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
   'cinch-clamp': 'cinch clamp',
   'expansion-ring': 'expansion ring',
   'cpvc-cement': 'CPVC cement',
+  'pvc-cement': 'PVC cement',
+  'pvc-primer': 'PVC primer',
+  'press-sleeve': 'press sleeve',
+  'worm-clip': 'worm-drive clip',
+  'pipe-insert': 'pipe insert',
 }

@@ -14,16 +14,31 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'access.closed-wall': 'A {method} joint must stay within reach, and this place will be closed.',
   'house.push-fit-concealed': 'Your house rule keeps push-fit out of closed walls.',
   'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
-  'push-fit.ring-mark': 'The old ring left a groove where the push-fit must seal: cut back first.',
-  'push-fit.solder-left': 'Solder is left where the push-fit must seal: cut back to bare round tube.',
+  'push-fit.ring-mark': 'The old ring left a groove where the {method} must seal: cut back first.',
+  'push-fit.solder-left': 'Solder is left where the {method} must seal: cut back to bare round tube.',
   'push-fit.tooth-marks':
-    'The old fitting’s teeth marked the sealing length: cut back or find a smooth length.',
+    'The old fitting’s teeth marked the length on which the {method} seals: cut back or find a smooth length.',
   'end.scored': 'The end is scored, and a score under a {method} seal is a leak.',
   'end.out-of-round': 'The end is out of round: a {method} joint needs a round tube.',
   'metal.steel-on-copper': 'Steel straight onto copper corrodes: brass or a dielectric union goes between.',
   'thread.plastic-female':
     'A female plastic thread on a metal male cracks: plastic goes inside, never outside.',
   'heater.plastic-near': 'Plastic pipe stays 18 in away from a water heater’s outlet.',
+  'ground.not-buried': 'A {method} joint is not put in the ground.',
+  'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
+  'room.tool':
+    'A {method} joint needs {needsMm:least-stub} of room round the pipe for the tool; there is {hasMm:largest-opening}.',
+  'flare.hard-tube': 'Hard tube splits when it is flared: soft tube only.',
+  'sun.plastic': 'Daylight makes this plastic brittle: no such pipe here.',
+  'hot.plastic': 'PVC and polyethylene carry cold water only.',
+  'spout.plastic-leg':
+    'The spout’s leg is copper or brass: plastic tube throttles it and pushes water up to the shower.',
+  'life.shorter-than-place':
+    'A {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
+  'push-fit.stiffener': 'The stiffener stays in the end of soft tube.',
+  'drinking.lead-free': 'Drinking water: every part lead-free, at most 0.25 % on wetted surfaces.',
+  'bib.frost':
+    'Where it freezes outside, a plain bib bursts: frost-free, pitched to drain, hose off in autumn.',
   'compression.old-marks': 'Tooth marks lie near the end: set the ring on a smooth place.',
   'compression.solder-left':
     'Solder is left on the tube: wipe it while molten and clean back until the ring slides on.',
@@ -93,6 +108,8 @@ export const CHANGES: Readonly<Record<string, string>> = {
   sound: 'cut back to sound pipe',
   straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
+  room: 'make room round the pipe',
+  shade: 'keep daylight off it',
 }
 
 /** A reason in one sentence. An unknown rule shows its id rather than nothing. */

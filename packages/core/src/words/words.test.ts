@@ -1,6 +1,6 @@
 import { CATALOG, FIXTURE_CONNECTIONS } from '../catalog'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
-import { METHODS, mate, REMOVALS, RULES } from '../mate'
+import { METHODS, mate, REMOVALS, RULES, removalById } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import type { Conditions } from '../mate/types'
 import { MATERIAL_NAMES, PIPE_MATERIALS } from '../reference'
@@ -37,13 +37,14 @@ describe('everything that can be said has words', () => {
       expect(METHOD_WORDS[method.id]).toBeDefined()
       expect(SEALS[method.seal]).toBeDefined()
       for (const tool of method.tools) expect(TOOL_WORDS[tool]).toBeDefined()
-      for (const { id } of method.consumables) expect(CONSUMABLE_WORDS[id]).toBeDefined()
+      for (const { id } of [...method.consumables, ...(method.opens ?? [])])
+        expect(CONSUMABLE_WORDS[id]).toBeDefined()
       for (const step of method.steps)
         expect([step.words, STEPS[step.words]]).toEqual([step.words, expect.any(String)])
     }
   })
   it('removals', () => {
-    for (const removal of REMOVALS) {
+    for (const removal of [...REMOVALS, removalById('new-end'), removalById('cut-open')]) {
       expect(REMOVAL_WORDS[removal.id]).toBeDefined()
       for (const step of removal.steps) expect(STEPS[step.words]).toBeDefined()
       for (const tool of removal.tools) expect(TOOL_WORDS[tool]).toBeDefined()

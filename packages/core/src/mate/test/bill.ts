@@ -1,6 +1,6 @@
 import { CATALOG } from '../../catalog'
 import { METHODS } from '../methods'
-import { REMOVALS } from '../removals'
+import { removalById } from '../removals'
 import type { MateOption, MateSettings } from '../types'
 
 export interface CostsCheck {
@@ -19,8 +19,7 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
     if (!method) throw new Error(joint.method)
     return method
   })
-  const removal = REMOVALS.find((entry) => entry.id === option.removalId)
-  if (!removal) throw new Error(option.removalId)
+  const removal = removalById(option.removalId)
   const tools = new Set([...removal.tools, ...methods.flatMap((method) => method.tools)])
   const toolMissing = [...tools].some((tool) => !settings.toolsAboard.includes(tool))
   const partMissing = option.parts.some((part) => (settings.partsAboard[part.fittingId] ?? 0) < 1)
@@ -37,7 +36,16 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
       (sum, seconds) => sum + labour(seconds),
       0,
     ),
-    setUpCents: [...new Set(methods)].reduce((sum, method) => sum + labour(method.setUpSeconds), 0),
+    setUpCents: [...new Set(methods)].reduce(
+      (sum, method) =>
+        sum +
+        labour(method.setUpSeconds) +
+        (method.opens ?? []).reduce(
+          (cans, { id, quantity }) => cans + quantity * (settings.consumableCents[id] ?? 0),
+          0,
+        ),
+      0,
+    ),
     tripCents: toolMissing || partMissing ? labour(settings.tripMinutes * 60) : 0,
   }
 }

@@ -1,139 +1,43 @@
-import { CATALOG, fixtureById, type PortEnd } from '../../catalog'
-import { pipeById } from '../../reference'
-import { METHODS } from '../methods'
-import { RULES } from '../rules'
-import { stubNeedMm } from '../search'
-import { starts } from '../start'
-import type { LineRequest, MateSettings } from '../types'
+import { CATALOG, end, type Fitting, fixtureById, type PortEnd } from '../../catalog'
+import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
+import { METHODS, type Method } from '../methods'
+import { cutInRoute, roleOf, routeById, turnOf } from '../routes'
+import { RULES, ruleIn } from '../rules'
+import { freshStart, type Start, starts } from '../start'
+import type { Criteria, LineRequest, MateSettings } from '../types'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md
- * written out anew. Shares the data and the rules with the product, no search and no cost code.
+ * written out anew. Shares the tables and the rules with the product, no network, no search and no cost code.
  */
 export interface Chain {
   readonly way: string
+  readonly parts: readonly string[]
   readonly additive: number
   readonly methods: ReadonlySet<string>
   readonly trip: boolean
   readonly total: number
+  readonly criteria: Criteria
 }
 
-export function bruteForce(line: LineRequest, settings: MateSettings, mostParts: number, lines = 1): Chain[] {
-  const pipe = pipeById(line.pipeId)
-  const fixture = fixtureById(line.fixtureId)
-  if (!pipe || !fixture) throw new Error('unknown pipe or fixture')
-  const { conditions } = line
-  const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
-  const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
-  const found: Chain[] = []
-
-  const judge = (joint: Joint, start: ReturnType<typeof starts>[number] | null, beforeStop: boolean) => {
-    let perMille = joint.method.riskPerMille
-    for (const rule of RULES) {
-      const needsStubMm = start ? stubNeedMm(joint, conditions) : 0
-      if (!rule.bites({ ...joint, start, beforeStop, needsStubMm, conditions, settings })) continue
-      if (rule.severity === 'forbid') return null
-      perMille += rule.riskPerMille ?? 0
-    }
-    const { threadSeal } = settings.houseRules
-    const consumables = joint.method.consumables.reduce((sum, { id, quantity }) => {
-      const left =
-        joint.method.id === 'threaded' &&
-        ((threadSeal === 'tape' && id === 'thread-paste') || (threadSeal === 'paste' && id === 'ptfe-tape'))
-      return left ? sum : sum + (settings.consumableCents[id] ?? 0) * quantity
-    }, 0)
-    const minutes = settings.jointMinutes[joint.method.id]
-    const seconds = minutes === undefined ? joint.method.jointSeconds : Math.round(minutes * 60)
-    return consumables + labour(seconds) + risk(perMille)
-  }
-
-  for (const start of starts(pipe, conditions)) {
-    if (start.forbidden.length > 0) continue
-    const { removal } = start
-    const cutting = removal.id.includes('cut-behind')
-    const taking = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
-    const disliked = settings.houseRules.oldStop === 'cut-behind' ? taking : cutting
-    const tripAtStart = removal.tools.some((tool) => !settings.toolsAboard.includes(tool))
-    const walk = (
-      open: PortEnd,
-      way: string,
-      additive: number,
-      methods: Set<string>,
-      trip: boolean,
-      parts: number,
-      stop: boolean,
-    ) => {
-      const price = (joint: Joint, beforeStop: boolean) =>
-        judge(joint, parts === 0 ? start : null, beforeStop)
-      if (stop)
-        for (const joint of jointsOf(open, fixture.port)) {
-          const cents = price(joint, false)
-          if (cents === null) continue
-          const opened = new Set([...methods, joint.method.id])
-          const needsTrip = trip || joint.method.tools.some((tool) => !settings.toolsAboard.includes(tool))
-          const shared =
-            METHODS.filter((m) => opened.has(m.id)).reduce((sum, m) => sum + labour(m.setUpSeconds), 0) +
-            (needsTrip ? labour(settings.tripMinutes * 60) : 0)
-          found.push({
-            way: `${way};${joint.method.id}`,
-            additive: additive + cents,
-            methods: opened,
-            trip: needsTrip,
-            total: additive + cents + shared,
-          })
-        }
-      if (parts >= mostParts) return
-      for (const { fitting, index, joint } of neighbours(open)) {
-        const isStop = fitting.family.endsWith('stop')
-        const isConnector = fitting.family === 'supply-connector'
-        if (isStop && stop) continue
-        if (isStop && conditions.stopShape !== 'either' && fitting.family !== `${conditions.stopShape}-stop`)
-          continue
-        if (isConnector !== stop) continue
-        if (
-          isConnector &&
-          conditions.reachMm !== null &&
-          (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
-        )
-          continue
-        if ((isStop || isConnector) && index !== 0) continue
-        const cents = price(joint, !stop)
-        if (cents === null) continue
-        walk(
-          fitting.ports[1 - index] as PortEnd,
-          `${way};${joint.method.id}>${fitting.family}`,
-          additive +
-            cents +
-            (settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0),
-          new Set([...methods, joint.method.id]),
-          trip ||
-            joint.method.tools.some((tool) => !settings.toolsAboard.includes(tool)) ||
-            (settings.partsAboard[fitting.id] ?? 0) < lines,
-          parts + 1,
-          stop || isStop,
-        )
-      }
-    }
-    walk(
-      start.port,
-      removal.id,
-      labour(removal.seconds) + risk(disliked ? 10 : 0),
-      new Set(),
-      tripAtStart,
-      0,
-      false,
-    )
-  }
-  return found
+interface Options {
+  readonly catalogue?: readonly Fitting[]
+  readonly mostParts: number
+  /** Lines of the fixture: so many of a part must be aboard. */
+  readonly lines?: number
 }
 
 interface Joint {
-  readonly method: (typeof METHODS)[number]
+  readonly method: Method
   readonly tip: PortEnd
   readonly body: PortEnd
 }
 
+const sameClass = (a: PortEnd, b: PortEnd) =>
+  a.form === b.form && a.system === b.system && a.nominal === b.nominal && a.material === b.material
+
 function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
+  if (a.nominal !== b.nominal) return []
   return METHODS.flatMap((method) =>
     method.pairings.flatMap((pairing) =>
       [
@@ -143,7 +47,9 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
         ({ tip, body }) =>
           tip.form === pairing.tip &&
           body.form === pairing.body &&
-          tip.system === body.system &&
+          (pairing.systems
+            ? pairing.systems[0] === tip.system && pairing.systems[1] === body.system
+            : tip.system === body.system) &&
           tip.nominal === body.nominal &&
           (!pairing.materials || pairing.materials.includes(tip.material)),
       ),
@@ -151,16 +57,293 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
   )
 }
 
-const NEAR = new Map<string, { fitting: (typeof CATALOG)[number]; index: number; joint: Joint }[]>()
+function insertion({ method, tip, body }: Joint): readonly [number, number] {
+  if (body.form === 'swivel-nut') return [6, 8]
+  const found =
+    body.form === 'taper-female'
+      ? threadEngagement(body.system as 'NPT', body.nominal)
+      : tubeEngagement(
+          body.form === 'pb-barb'
+            ? 'insert-barb'
+            : body.form === 'compression-outlet'
+              ? 'compression'
+              : (body.form as 'push-fit'),
+          (body.form === 'compression-outlet' ? tip.system : body.system) as 'CTS',
+          body.nominal,
+        )
+  if (!found) throw new Error(`no make-up for ${method.id}`)
+  return [found.minMm, found.maxMm]
+}
 
-/** Every port of the raw catalogue that an end can be joined to. */
-function neighbours(open: PortEnd) {
-  const key = [open.form, open.system, open.nominal, open.material].join()
-  const known = NEAR.get(key)
-  if (known) return known
-  const near = CATALOG.flatMap((fitting) =>
-    fitting.ports.flatMap((port, index) => jointsOf(open, port).map((joint) => ({ fitting, index, joint }))),
+type Neighbour = { readonly fitting: Fitting; readonly index: number; readonly joint: Joint }
+const NEAR = new WeakMap<readonly Fitting[], Map<string, readonly Neighbour[]>>()
+
+/** Every run end of the raw catalogue that an end can be joined to. */
+function neighbours(catalogue: readonly Fitting[], open: PortEnd): readonly Neighbour[] {
+  return catalogue.flatMap((fitting) =>
+    fitting.ports
+      .slice(0, 2)
+      .flatMap((port, index) => jointsOf(open, port).map((joint) => ({ fitting, index, joint }))),
   )
-  NEAR.set(key, near)
-  return near
+}
+
+export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
+  const { catalogue = CATALOG, mostParts, lines = 1 } = options
+  const { conditions } = line
+  const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
+  const fixture = line.fixtureId === undefined ? undefined : fixtureById(line.fixtureId)
+  const route = line.cutIn ? cutInRoute(line.cutIn.insert) : routeById(fixture?.route ?? 'any')
+  const goals = fixture
+    ? fixture.ports
+    : line.toPort
+      ? [end(line.toPort.form, line.toPort.system, line.toPort.nominal, line.toPort.material)]
+      : []
+  const begin: readonly Start[] = pipe
+    ? starts(pipe, conditions)
+    : (line.fromFixtureId ? (fixtureById(line.fromFixtureId)?.ports ?? []) : []).map(freshStart)
+  const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+  const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
+  const missing = (tools: readonly string[]) =>
+    tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
+  const span = conditions.turn ? null : (conditions.spanMm ?? null)
+  const found: Chain[] = []
+
+  const needs = (joint: Joint) => {
+    const [min, max] = insertion(joint)
+    const { fixed, perOd } = joint.method.stubExtraMm
+    return (
+      (joint.method.id === 'threaded' ? min : max) + fixed + perOd * joint.tip.diameterMm + conditions.plateMm
+    )
+  }
+  const judgeAnew = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+    let perMille = joint.method.riskPerMille
+    for (const rule of RULES) {
+      const { severity } = ruleIn(rule, settings)
+      const context = {
+        ...joint,
+        start,
+        beforeStop,
+        route: route.id === 'cut-in' ? ('direct' as const) : route.id,
+        needsStubMm: start ? needs(joint) : 0,
+        conditions,
+        settings,
+      }
+      if (severity === 'off' || !rule.bites(context)) continue
+      if (severity === 'forbid') return null
+      perMille += rule.riskPerMille ?? 0
+    }
+    const { threadSeal } = settings.houseRules
+    const price = joint.method.consumables.reduce((sum, { id, quantity }) => {
+      const left =
+        joint.method.id === 'threaded' &&
+        ((threadSeal === 'tape' && id === 'thread-paste') || (threadSeal === 'paste' && id === 'ptfe-tape'))
+      return left ? sum : sum + (settings.consumableCents[id] ?? 0) * quantity
+    }, 0)
+    const minutes = settings.jointMinutes[joint.method.id]
+    const seconds = minutes === undefined ? joint.method.jointSeconds : Math.round(minutes * 60)
+    return { perMille, price, seconds, cents: price + labour(seconds) + risk(perMille) }
+  }
+  const judged = new Map<Joint, Map<string, ReturnType<typeof judgeAnew>>>()
+  const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+    const key = `${start?.removal.id}|${beforeStop}`
+    const held = judged.get(joint) ?? new Map<string, ReturnType<typeof judgeAnew>>()
+    judged.set(joint, held)
+    if (!held.has(key)) held.set(key, judgeAnew(joint, start, beforeStop))
+    return held.get(key) ?? null
+  }
+  const near = (open: PortEnd) => {
+    let known = NEAR.get(catalogue)
+    if (!known) {
+      known = new Map()
+      NEAR.set(catalogue, known)
+    }
+    const key = [open.form, open.system, open.nominal, open.material].join()
+    const made = known.get(key) ?? neighbours(catalogue, open)
+    known.set(key, made)
+    return made
+  }
+
+  interface State {
+    readonly open: PortEnd
+    readonly way: string
+    readonly parts: readonly string[]
+    readonly shown: readonly PortEnd[]
+    readonly additive: number
+    readonly methods: ReadonlySet<string>
+    readonly trip: boolean
+    readonly stage: number
+    readonly turned: number
+    readonly price: number
+    readonly seconds: number
+    readonly risk: number
+    readonly joints: number
+    readonly notAboard: number
+    readonly waterOff: number
+    readonly lo: number
+    readonly hi: number
+  }
+  type Judged = NonNullable<ReturnType<typeof judge>>
+
+  for (const start of begin) {
+    if (start.forbidden.length > 0) continue
+    const { removal } = start
+    const stub = removal.id === 'new-end' ? null : start
+    const withJoint = (state: State, joint: Joint, judged: Judged, first: boolean): State => {
+      const [min, max] = insertion(joint)
+      const usable = start.usableMm
+      const reach: readonly [number, number] =
+        span === null || !stub
+          ? [0, 0]
+          : usable === null
+            ? [needs(joint), 1e6]
+            : removal.threadedEnd
+              ? [usable, usable]
+              : [Math.min(needs(joint), usable), usable]
+      return {
+        ...state,
+        additive: state.additive + judged.cents,
+        methods: new Set([...state.methods, joint.method.id]),
+        trip: state.trip || missing(joint.method.tools),
+        price: state.price + judged.price,
+        seconds: state.seconds + judged.seconds,
+        risk: state.risk + judged.perMille,
+        joints: state.joints + 1,
+        waterOff:
+          state.waterOff +
+          (first && stub
+            ? joint.method.steps
+                .filter((step) => step.kind === 'close' || step.kind === 'wait')
+                .reduce(
+                  (sum, step) => sum + (step.kind === 'wait' ? joint.method.waitSeconds : step.seconds),
+                  0,
+                )
+            : 0),
+        lo: (first ? reach[0] : state.lo) - max,
+        hi: (first ? reach[1] : state.hi) - min,
+      }
+    }
+    const close = (state: State, way: string) => {
+      if (state.turned !== (conditions.turn ?? 0)) return
+      if (span !== null && (state.lo > span + 0.006 || state.hi < span - 0.006)) return
+      const opened = METHODS.filter((method) => state.methods.has(method.id))
+      const cans = opened
+        .flatMap((method) => method.opens ?? [])
+        .reduce((sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity, 0)
+      const setUp = opened.reduce((sum, method) => sum + labour(method.setUpSeconds), 0)
+      found.push({
+        way,
+        parts: state.parts,
+        additive: state.additive,
+        methods: state.methods,
+        trip: state.trip,
+        total: state.additive + cans + setUp + (state.trip ? labour(settings.tripMinutes * 60) : 0),
+        criteria: {
+          priceCents: state.price + cans,
+          seconds: state.seconds + opened.reduce((sum, method) => sum + method.setUpSeconds, 0),
+          waterOffSeconds: state.waterOff,
+          joints: state.joints,
+          riskPerMille: state.risk,
+          notAboard: state.notAboard,
+        },
+      })
+    }
+    const walk = (state: State) => {
+      const first = state.parts.length === 0
+      const beforeStop = state.stage < route.opensAt
+      if (route.goalAt.includes(state.stage))
+        for (const goal of goals)
+          for (const joint of jointsOf(state.open, goal)) {
+            const judged = judge(joint, first ? stub : null, beforeStop)
+            if (judged) close(withJoint(state, joint, judged, first), `${state.way};${joint.method.id}`)
+          }
+      if (state.parts.length >= mostParts) return
+      for (const { fitting, index, joint } of near(state.open)) {
+        const role = roleOf(fitting)
+        const single = fitting.ports.length === 1
+        const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
+        if (facing && index !== 0) continue
+        if (fitting.standing) continue
+        if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
+          continue
+        const stage = route.stages[state.stage]?.[role === 'dual-stop' ? 'stop' : role]
+        if (stage === undefined) continue
+        const turned = state.turned + turnOf(fitting.family)
+        if (turned > (conditions.turn ?? 0)) continue
+        if (single && stage !== route.endsAt) continue
+        if (route.id !== 'any') {
+          if (
+            role === 'stop' &&
+            conditions.stopShape !== 'either' &&
+            fitting.family !== `${conditions.stopShape}-stop`
+          )
+            continue
+          if (
+            role === 'connector' &&
+            conditions.reachMm !== null &&
+            (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
+          )
+            continue
+          if (fitting.family === 'hose-bib' && conditions.freezing) continue
+          if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
+            continue
+        }
+        const judged = judge(joint, first ? stub : null, beforeStop)
+        if (!judged) continue
+        const open = fitting.ports[1 - index]
+        const own = first ? false : sameClass(state.open, start.port)
+        if (span === null && !line.cutIn && !first) {
+          // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt
+          if (own && judge(joint, stub, beforeStop)) continue
+          if (open && !sameClass(open, start.port) && state.shown.some((seen) => sameClass(seen, open)))
+            continue
+        }
+        const joined = withJoint(state, joint, judged, first)
+        const cents = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+        const aboard = (settings.partsAboard[fitting.id] ?? 0) >= lines
+        const bends = fitting.family === 'tube-piece' || role === 'connector'
+        const length =
+          Math.hypot(...(fitting.ports[0]?.pose.origin ?? [0])) +
+          Math.hypot(...(open ? (fitting.ports[1]?.pose.origin ?? [0]) : [0]))
+        const next: State = {
+          ...joined,
+          open: (open ?? fitting.ports[0]) as PortEnd,
+          way: `${state.way};${joint.method.id}>${fitting.family}`,
+          parts: [...state.parts, fitting.id],
+          shown: open ? [...state.shown, open] : state.shown,
+          additive: joined.additive + cents,
+          price: joined.price + cents,
+          trip: joined.trip || !aboard,
+          notAboard: joined.notAboard + (aboard ? 0 : 1),
+          stage,
+          turned,
+          lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
+          hi: joined.hi + (span === null ? 0 : bends ? (fitting.lengthMm?.max ?? length) : length),
+        }
+        if (stage === route.endsAt) close(next, next.way)
+        else walk(next)
+      }
+    }
+    const taking = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
+    const disliked = settings.houseRules.oldStop === 'cut-behind' ? taking : removal.id.includes('cut-behind')
+    walk({
+      open: start.port,
+      way: removal.id,
+      parts: [],
+      shown: [start.port],
+      additive: labour(removal.seconds) + risk(disliked ? 10 : 0),
+      methods: new Set(),
+      trip: missing(removal.tools),
+      stage: 0,
+      turned: 0,
+      price: 0,
+      seconds: removal.seconds,
+      risk: disliked ? 10 : 0,
+      joints: 0,
+      notAboard: 0,
+      waterOff: removal.seconds,
+      lo: 0,
+      hi: 0,
+    })
+  }
+  return found
 }

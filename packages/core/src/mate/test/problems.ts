@@ -1,6 +1,7 @@
+import { CATALOG } from '../../catalog'
 import { PIPES } from '../../reference'
 import { STARTING_SETTINGS } from '../settings'
-import type { Conditions, LineRequest, MateSettings } from '../types'
+import { type Conditions, type LineRequest, type MateSettings, TOOL_IDS } from '../types'
 
 /** A plain place: everything allowed, plenty of stub. */
 export const PLAIN: Conditions = {
@@ -52,5 +53,14 @@ export function line(pipeId: string, patch: Partial<Conditions> = {}, fixtureId?
 /** Settings with the whole catalogue of tools aboard. */
 export const WELL_EQUIPPED: MateSettings = {
   ...STARTING_SETTINGS,
-  toolsAboard: [...STARTING_SETTINGS.toolsAboard, 'cinch-tool', 'expander'],
+  toolsAboard: TOOL_IDS,
 }
+
+/** The parts that half-inch and 15 mm work calls for: few enough to enumerate every chain. */
+export const SMALL_CATALOGUE = CATALOG.filter(
+  ({ id, ports }) =>
+    ports.every(({ nominal }) => ['1/2', '3/8', '15', '12'].includes(nominal)) &&
+    !/^(tee|elbow|cap|plug|union|coupling\.(slip|repair|filed|sleeve))|galv\.bsp|brass\.bsp|\.od|od\b|x(2\.5|3|4|5|6|8|10|12)$/.test(
+      id,
+    ),
+)

@@ -1,0 +1,458 @@
+// A mating as an integer programme, built straight from the catalogue and the rule tables: a flow through layers of
+// open ends. Shares tables with the product, and no search, no network and no cost code.
+import {
+  CRITERIA,
+  type Criteria,
+  type Fitting,
+  fixtureById,
+  type LineRequest,
+  type MateSettings,
+  METHODS,
+  type Method,
+  type PortEnd,
+  pipeById,
+  RULES,
+  threadEngagement,
+  tubeEngagement,
+} from '@diarmos/core'
+import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/routes'
+import { ruleIn } from '../../packages/core/src/mate/rules'
+import { freshStart, type Start, starts } from '../../packages/core/src/mate/start'
+
+interface Joint {
+  readonly method: Method
+  readonly tip: PortEnd
+  readonly body: PortEnd
+}
+
+export interface Edge {
+  readonly name: string
+  readonly layer: number
+  readonly from: string
+  readonly to: string
+  /** How the way is told: method and family, or the removal. */
+  readonly token: string
+  readonly method: string | null
+  readonly trip: boolean
+  readonly cents: number
+  readonly price: number
+  readonly seconds: number
+  readonly risk: number
+  readonly joints: number
+  readonly notAboard: number
+  readonly waterOff: number
+  readonly lo: number
+  readonly hi: number
+  /** The class of end it leads to, and the class it leaves. */
+  readonly shows: string
+  readonly leaves: string
+  /** Removals after which the same joint could be made on the stub itself. */
+  readonly needless: readonly string[]
+}
+
+export interface Programme {
+  readonly edges: readonly Edge[]
+  readonly settings: MateSettings
+  readonly span: number | null
+  readonly stubClass: string
+}
+
+const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
+const rounded = (mm: number) => Math.round(mm * 100)
+
+function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
+  if (a.nominal !== b.nominal) return []
+  return METHODS.flatMap((method) =>
+    method.pairings.flatMap((pairing) =>
+      [
+        { method, tip: a, body: b },
+        { method, tip: b, body: a },
+      ].filter(
+        ({ tip, body }) =>
+          tip.form === pairing.tip &&
+          body.form === pairing.body &&
+          (pairing.systems
+            ? pairing.systems[0] === tip.system && pairing.systems[1] === body.system
+            : tip.system === body.system) &&
+          (!pairing.materials || pairing.materials.includes(tip.material)),
+      ),
+    ),
+  )
+}
+
+function insertion({ tip, body }: Joint): readonly [number, number] {
+  if (body.form === 'swivel-nut') return [6, 8]
+  if (body.form === 'taper-female') {
+    const made = threadEngagement(body.system as 'NPT', body.nominal)
+    return [made?.minMm ?? 0, made?.maxMm ?? 0]
+  }
+  const form =
+    body.form === 'pb-barb' ? 'insert-barb' : body.form === 'compression-outlet' ? 'compression' : body.form
+  const system = body.form === 'compression-outlet' ? tip.system : body.system
+  const made = tubeEngagement(form as 'push-fit', system as 'CTS', body.nominal)
+  return [made?.minMm ?? 0, made?.maxMm ?? 0]
+}
+
+/** Builds the programme of one line over a catalogue. */
+export function programmeOf(
+  line: LineRequest,
+  settings: MateSettings,
+  catalogue: readonly Fitting[],
+  mostParts: number,
+  lines: number,
+): Programme {
+  const { conditions } = line
+  const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
+  const fixture = fixtureById(line.fixtureId ?? '')
+  if (!fixture) throw new Error('a programme needs a fixture')
+  const route = routeById(fixture.route)
+  const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
+  const begin: readonly Start[] = pipe
+    ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
+    : (fixtureById(line.fromFixtureId ?? '')?.ports ?? []).map(freshStart)
+  const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+  const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
+  const missing = (tools: readonly string[]) =>
+    tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
+  const edges: Edge[] = []
+  const needs = (joint: Joint) => {
+    const [min, max] = insertion(joint)
+    const { fixed, perOd } = joint.method.stubExtraMm
+    return (
+      (joint.method.id === 'threaded' ? min : max) + fixed + perOd * joint.tip.diameterMm + conditions.plateMm
+    )
+  }
+  const judged = new Map<string, { perMille: number; price: number; seconds: number } | null>()
+  const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+    const stub = start && start.removal.id !== 'new-end' ? start : null
+    const key = [
+      joint.method.id,
+      classOf(joint.tip),
+      classOf(joint.body),
+      stub?.removal.id,
+      beforeStop,
+    ].join()
+    const known = judged.get(key)
+    if (known !== undefined) return known
+    let perMille = joint.method.riskPerMille
+    let made: { perMille: number; price: number; seconds: number } | null = null
+    const forbidden = RULES.some((rule) => {
+      const { severity } = ruleIn(rule, settings)
+      if (severity === 'off') return false
+      const bites = rule.bites({
+        ...joint,
+        start: stub,
+        beforeStop,
+        route: fixture.route,
+        needsStubMm: stub ? needs(joint) : 0,
+        conditions,
+        settings,
+      })
+      if (bites && severity !== 'forbid') perMille += rule.riskPerMille ?? 0
+      return bites !== null && severity === 'forbid'
+    })
+    if (!forbidden) {
+      const { threadSeal } = settings.houseRules
+      const spared =
+        joint.method.id !== 'threaded'
+          ? ''
+          : { tape: 'thread-paste', paste: 'ptfe-tape', 'tape-then-paste': '' }[threadSeal]
+      const price = joint.method.consumables
+        .filter(({ id }) => id !== spared)
+        .reduce((sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity, 0)
+      const minutes = settings.jointMinutes[joint.method.id]
+      made = {
+        perMille,
+        price,
+        seconds: minutes === undefined ? joint.method.jointSeconds : Math.round(minutes * 60),
+      }
+    }
+    judged.set(key, made)
+    return made
+  }
+  const waterOff = (joint: Joint) =>
+    joint.method.steps
+      .filter((step) => step.kind === 'close' || step.kind === 'wait')
+      .reduce((sum, step) => sum + (step.kind === 'wait' ? joint.method.waitSeconds : step.seconds), 0)
+  const near = new Map<string, { fitting: Fitting; index: number; joint: Joint }[]>()
+  const neighbours = (open: PortEnd) => {
+    const key = classOf(open)
+    const known =
+      near.get(key) ??
+      catalogue.flatMap((fitting) =>
+        fitting.ports
+          .slice(0, 2)
+          .flatMap((port, index) => jointsOf(open, port).map((joint) => ({ fitting, index, joint }))),
+      )
+    near.set(key, known)
+    return known
+  }
+
+  interface Node {
+    readonly id: string
+    readonly open: PortEnd
+    readonly stage: number
+    /** Set in the first layer. */
+    readonly start: Start | null
+  }
+  let layer = new Map<string, Node>()
+  begin.forEach((start, index) => {
+    const id = `L0:${index}`
+    const taking = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(start.removal.id)
+    const disliked =
+      settings.houseRules.oldStop === 'cut-behind' ? taking : start.removal.id.includes('cut-behind')
+    const perMille = disliked ? 10 : 0
+    edges.push({
+      name: `s${index}`,
+      layer: -1,
+      from: 'source',
+      to: id,
+      token: start.removal.id,
+      method: null,
+      trip: missing(start.removal.tools),
+      cents: labour(start.removal.seconds) + risk(perMille),
+      price: 0,
+      seconds: start.removal.seconds,
+      risk: perMille,
+      joints: 0,
+      notAboard: 0,
+      waterOff: start.removal.seconds,
+      lo: 0,
+      hi: 0,
+      shows: classOf(start.port),
+      leaves: '',
+      needless: [],
+    })
+    layer.set(id, { id, open: start.port, stage: 0, start })
+  })
+  for (let depth = 0; depth <= mostParts; depth++) {
+    const next = new Map<string, Node>()
+    for (const node of layer.values()) {
+      const beforeStop = node.stage < route.opensAt
+      const stub = node.start && node.start.removal.id !== 'new-end' ? node.start : null
+      const reach = (joint: Joint): readonly [number, number] => {
+        if (span === null || !stub) return [0, 0]
+        if (stub.usableMm === null) return [rounded(needs(joint)), 100_000_000]
+        const usable = rounded(stub.usableMm)
+        return stub.removal.threadedEnd ? [usable, usable] : [Math.min(rounded(needs(joint)), usable), usable]
+      }
+      const common = (joint: Joint, made: { perMille: number; price: number; seconds: number }) => {
+        const [min, max] = insertion(joint)
+        const [lo, hi] = reach(joint)
+        return {
+          layer: depth,
+          from: node.id,
+          method: joint.method.id,
+          seconds: made.seconds,
+          risk: made.perMille,
+          joints: 1,
+          waterOff: stub ? waterOff(joint) : 0,
+          lo: lo - rounded(max),
+          hi: hi - rounded(min),
+          leaves: classOf(node.open),
+          needless:
+            depth === 0
+              ? []
+              : begin.flatMap((start, index) =>
+                  classOf(start.port) === classOf(node.open) && judge(joint, start, beforeStop)
+                    ? [`s${index}`]
+                    : [],
+                ),
+        }
+      }
+      if (route.goalAt.includes(node.stage))
+        for (const goal of fixture.ports)
+          for (const joint of jointsOf(node.open, goal)) {
+            const made = judge(joint, node.start, beforeStop)
+            if (!made) continue
+            edges.push({
+              ...common(joint, made),
+              name: `e${edges.length}`,
+              to: 'sink',
+              token: joint.method.id,
+              trip: missing(joint.method.tools),
+              cents: made.price + labour(made.seconds) + risk(made.perMille),
+              price: made.price,
+              notAboard: 0,
+              shows: '',
+              needless: [],
+            })
+          }
+      if (depth === mostParts) continue
+      for (const { fitting, index, joint } of neighbours(node.open)) {
+        const role = roleOf(fitting)
+        const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
+        if ((facing && index !== 0) || fitting.standing || turnOf(fitting.family) > 0 || role === 'dual-stop')
+          continue
+        const stage = route.stages[node.stage]?.[role]
+        const open = fitting.ports[1 - index]
+        if (stage === undefined || (!open && stage !== route.endsAt)) continue
+        if (
+          role === 'stop' &&
+          conditions.stopShape !== 'either' &&
+          fitting.family !== `${conditions.stopShape}-stop`
+        )
+          continue
+        if (
+          role === 'connector' &&
+          conditions.reachMm !== null &&
+          (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
+        )
+          continue
+        if (fitting.family === 'hose-bib' && conditions.freezing) continue
+        if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
+          continue
+        const made = judge(joint, node.start, beforeStop)
+        if (!made) continue
+        const price = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+        const aboard = (settings.partsAboard[fitting.id] ?? 0) >= lines
+        const shared = common(joint, made)
+        const bends = fitting.family === 'tube-piece' || role === 'connector'
+        const length = fitting.ports
+          .slice(0, 2)
+          .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
+        const ends = stage === route.endsAt
+        const to = ends ? 'sink' : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}`
+        edges.push({
+          ...shared,
+          name: `e${edges.length}`,
+          to,
+          token: `${joint.method.id}>${fitting.family}`,
+          trip: !aboard || missing(joint.method.tools),
+          cents: made.price + labour(made.seconds) + risk(made.perMille) + price,
+          price: made.price + price,
+          notAboard: aboard ? 0 : 1,
+          lo: shared.lo + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
+          hi: shared.hi + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
+          shows: open ? classOf(open) : '',
+        })
+        if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null })
+      }
+    }
+    layer = next
+  }
+  // what leads nowhere is left out
+  const alive = new Set(['sink'])
+  for (let more = true; more; ) {
+    more = false
+    for (const edge of edges)
+      if (alive.has(edge.to) && !alive.has(edge.from)) {
+        alive.add(edge.from)
+        more = true
+      }
+  }
+  return {
+    edges: edges.filter((edge) => alive.has(edge.to)),
+    settings,
+    span,
+    stubClass: begin[0] ? classOf(begin[0].port) : '',
+  }
+}
+
+const COLUMN: Readonly<Record<keyof Criteria, keyof Edge>> = {
+  priceCents: 'price',
+  seconds: 'seconds',
+  waterOffSeconds: 'waterOff',
+  joints: 'joints',
+  riskPerMille: 'risk',
+  notAboard: 'notAboard',
+}
+
+export interface Wish {
+  /** What is made least: the whole cost, or one criterion. */
+  readonly least: 'total' | keyof Criteria
+  /** Most of each criterion. */
+  readonly most?: Partial<Criteria>
+  readonly mostTotal?: number
+  /** Ways that are already known, as their tokens, one list a way; only for a single line. */
+  readonly not?: readonly (readonly string[])[]
+}
+
+/** The programme in the LP format, for one line or several that share set-up, cans and the trip. */
+export function toLp(programmes: readonly Programme[], wish: Wish): string {
+  const { settings } = programmes[0] as Programme
+  const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+  const rows: string[] = []
+  const binaries = new Set<string>(['t'])
+  const terms: Record<string, string[]> = { total: [] }
+  for (const criterion of CRITERIA) terms[criterion] = []
+  const add = (row: string, amount: number, name: string) => {
+    if (amount !== 0) terms[row]?.push(`${amount < 0 ? '-' : '+'} ${Math.abs(amount)} ${name}`)
+  }
+  const used = new Set<string>()
+  programmes.forEach(({ edges, span, stubClass }, index) => {
+    const name = (edge: Edge) => `${edge.name}_${index}`
+    const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
+    const into = new Map<string, Edge[]>()
+    const out = new Map<string, Edge[]>()
+    for (const edge of edges) {
+      binaries.add(name(edge))
+      into.set(edge.to, [...(into.get(edge.to) ?? []), edge])
+      out.set(edge.from, [...(out.get(edge.from) ?? []), edge])
+      add('total', edge.cents, name(edge))
+      for (const criterion of CRITERIA) add(criterion, edge[COLUMN[criterion]] as number, name(edge))
+      if (edge.method) used.add(edge.method)
+    }
+    rows.push(`${sum(into.get('sink') ?? [])} = 1`, `${sum(out.get('source') ?? [])} = 1`)
+    for (const [node, edgesIn] of into) {
+      if (node === 'sink') continue
+      const leaving = out.get(node) ?? []
+      rows.push(`${sum(edgesIn)}${leaving.map((edge) => ` - ${name(edge)}`).join('')} = 0`)
+    }
+    // what is opened, and the trip, once for all lines: layer by layer, since each is passed once
+    const perLayer = (wanted: (edge: Edge) => boolean, variable: string) => {
+      const layers = new Map<number, Edge[]>()
+      for (const edge of edges)
+        if (wanted(edge)) layers.set(edge.layer, [...(layers.get(edge.layer) ?? []), edge])
+      for (const chosen of layers.values()) rows.push(`${sum(chosen)} - ${variable} <= 0`)
+    }
+    perLayer((edge) => edge.trip, 't')
+    for (const { id } of METHODS) perLayer((edge) => edge.method === id, `m_${id.replaceAll('-', '_')}`)
+    if (span === null) {
+      // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
+      const shown = new Map<string, Edge[]>()
+      for (const edge of edges)
+        if (edge.shows && edge.shows !== stubClass && edge.layer >= 0)
+          shown.set(edge.shows, [...(shown.get(edge.shows) ?? []), edge])
+      for (const chosen of shown.values())
+        if (new Set(chosen.map((edge) => edge.layer)).size > 1) rows.push(`${sum(chosen)} <= 1`)
+      for (const edge of edges)
+        if (edge.layer > 0 && edge.leaves === stubClass)
+          for (const start of edge.needless) rows.push(`${name(edge)} + ${start}_${index} <= 1`)
+    } else {
+      const part = (column: 'lo' | 'hi') =>
+        edges
+          .filter((edge) => edge[column] !== 0)
+          .map((edge) => `${edge[column] < 0 ? '-' : '+'} ${Math.abs(edge[column])} ${name(edge)}`)
+          .join(' ')
+      const [lo, hi] = [part('lo'), part('hi')]
+      if (lo) rows.push(`${lo} <= ${span}`)
+      if (hi) rows.push(`${hi} >= ${span}`)
+    }
+    for (const way of wish.not ?? []) {
+      const matching = edges.filter((edge) => edge.token === way[edge.layer + 1])
+      rows.push(`${sum(matching)} <= ${way.length - 1}`)
+    }
+  })
+  for (const { id, setUpSeconds, opens = [] } of METHODS) {
+    if (!used.has(id)) continue
+    const variable = `m_${id.replaceAll('-', '_')}`
+    binaries.add(variable)
+    const cans = opens.reduce(
+      (all, { id: can, quantity }) => all + (settings.consumableCents[can] ?? 0) * quantity,
+      0,
+    )
+    add('total', labour(setUpSeconds) + cans, variable)
+    add('priceCents', cans, variable)
+    add('seconds', setUpSeconds, variable)
+  }
+  add('total', labour(settings.tripMinutes * 60), 't')
+  const bound = (row: string, most: number) => {
+    const sum = terms[row] ?? []
+    if (sum.length > 0) rows.push(`${sum.join(' ')} <= ${most}`)
+  }
+  for (const [criterion, most] of Object.entries(wish.most ?? {})) bound(criterion, most)
+  if (wish.mostTotal !== undefined) bound('total', wish.mostTotal)
+  const objective = terms[wish.least]?.join(' ') || '0 t'
+  return `Minimize\n obj: ${objective}\nSubject To\n${rows.map((row, at) => ` c${at}: ${row.replace(/^\+ /, '')}`).join('\n')}\nBinary\n ${[...binaries].join('\n ')}\nEnd\n`
+}

@@ -1,0 +1,107 @@
+// Every pair of ends in the catalogue: mated, or refused and really out of reach in the raw tables.
+import { CATALOG, METHODS, type PortEnd, RULES, STARTING_SETTINGS } from '@diarmos/core'
+import { Problem } from '../../packages/core/src/mate/problem'
+import { search } from '../../packages/core/src/mate/search'
+import { PLACE } from './place'
+
+const MOST = 5
+const keyOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
+
+/** Whether two ends may be joined at all in a plain place, straight from pairings and rules. */
+function joins(a: PortEnd, b: PortEnd): boolean {
+  if (a.nominal !== b.nominal) return false
+  return METHODS.some((method) =>
+    method.pairings.some((pairing) =>
+      (
+        [
+          [a, b],
+          [b, a],
+        ] as const
+      ).some(([tip, body]) => {
+        if (tip.form !== pairing.tip || body.form !== pairing.body) return false
+        if (
+          pairing.systems
+            ? pairing.systems[0] !== tip.system || pairing.systems[1] !== body.system
+            : tip.system !== body.system
+        )
+          return false
+        if (pairing.materials && !pairing.materials.includes(tip.material)) return false
+        return !RULES.some(
+          (rule) =>
+            rule.severity === 'forbid' &&
+            rule.bites({
+              method,
+              tip,
+              body,
+              start: null,
+              beforeStop: true,
+              route: 'any',
+              needsStubMm: 0,
+              conditions: PLACE,
+              settings: STARTING_SETTINGS,
+            }) !== null,
+        )
+      }),
+    ),
+  )
+}
+
+export function reachability(check: (what: string, got: unknown, expected: unknown) => void): {
+  readonly pairs: number
+  readonly solved: number
+} {
+  const ends = [
+    ...new Map(CATALOG.flatMap(({ ports }) => ports.map((port) => [keyOf(port), port] as const))).values(),
+  ]
+  const at = new Map(ends.map((end, index) => [keyOf(end), index]))
+  // what passes straight through a part, either way round; bends and branches change no class of end
+  const passes: Set<number>[] = ends.map(() => new Set())
+  for (const { ports, standing, family } of CATALOG) {
+    const [a, b] = ports
+    if (
+      !a ||
+      !b ||
+      standing ||
+      /elbow-(90|45)|street|tee|slip-coupling|repair/.test(family) ||
+      family === 'dual-stop'
+    )
+      continue
+    passes[at.get(keyOf(a)) as number]?.add(at.get(keyOf(b)) as number)
+    passes[at.get(keyOf(b)) as number]?.add(at.get(keyOf(a)) as number)
+  }
+  const joined = ends.map((a) => ends.flatMap((b, index) => (joins(a, b) ? [index] : [])))
+  let pairs = 0
+  let solved = 0
+  ends.forEach((from, first) => {
+    // breadth first over open ends: how many parts until an end can be joined to each other end
+    const open = new Map<number, number>([[first, 0]])
+    let layer = [first]
+    for (let parts = 1; parts <= MOST && layer.length > 0; parts++) {
+      const next: number[] = []
+      for (const end of layer)
+        for (const entry of joined[end] ?? [])
+          for (const out of passes[entry] ?? [])
+            if (!open.has(out)) {
+              open.set(out, parts)
+              next.push(out)
+            }
+      layer = next
+    }
+    const within = new Set([...open.keys()].flatMap((end) => joined[end] ?? []))
+    ends.forEach((to, second) => {
+      if (second < first) return
+      pairs++
+      const ref = ({ form, system, nominal, material }: PortEnd) => ({ form, system, nominal, material })
+      const problem = new Problem(
+        { lineId: 'pair', fromPort: ref(from), toPort: ref(to), conditions: PLACE },
+        { settings: STARTING_SETTINGS },
+        1,
+        { mostParts: MOST },
+      )
+      const found = search(problem, { kind: 'ways', k: 1 }).goals.length > 0
+      if (found) solved++
+      if (found !== within.has(second)) check(`${keyOf(from)} to ${keyOf(to)}`, found, within.has(second))
+    })
+  })
+  return { pairs, solved }
+}

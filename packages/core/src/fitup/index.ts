@@ -1,0 +1,1 @@
+export { type Spring, type Stiffness, sidewaysSpring, stiffnessOf } from './spring'
