@@ -127,36 +127,52 @@ async function singleLines() {
 async function wholeFixtures() {
   let missed = 0
   let solved = 0
-  for (let index = 0; index < FIXTURE_PROBLEMS; index++) {
+  let tried = 0
+  for (let index = 0; solved < FIXTURE_PROBLEMS && index < FIXTURE_PROBLEMS * 6; index++) {
+    tried++
     const dice = new Dice(50_000 + index)
     const region = dice.pick(['inch', 'inch', 'metric'] as const)
     const catalogue = someParts(dice, 200, region)
-    const settings = someShop(dice, catalogue)
+    // a van with half of what is wanted: what one line needs from the counter, the others can have too
+    const settings = { ...someShop(dice, catalogue), tripMinutes: dice.whole(5, 40) }
     const fixtureId = dice.pick(FIXTURES[region].filter((id) => id !== 'hose.outlet'))
-    const lines: LineRequest[] = Array.from({ length: dice.whole(2, 4) }, (_, at) =>
-      someLine(dice, `${at}`, region, fixtureId),
-    )
+    const lines: LineRequest[] = Array.from({ length: dice.whole(2, 4) }, (_, at) => {
+      const line = someLine(dice, `${at}`, region, fixtureId)
+      // places where most lines have some way; single lines try the hard ones
+      return {
+        ...line,
+        conditions: { ...line.conditions, scored: false, outOfRound: false, nearHeater: false },
+      }
+    })
     const result = own({ lines, settings, k: K }, catalogue)
     const programmes = lines.map((line) => programmeOf(line, settings, catalogue, MOST_PARTS, lines.length))
     const best = await solve(programmes, { least: 'total' })
     check(`fixture ${index}`, result.together?.totalCents, best?.cents)
     if (!best || !result.together) continue
     solved++
-    // each line's own cheapest, put together and charged once for what is shared
-    const alone = result.lines.map((line) => line.options[0] as RankedOption)
+    // each line asked about alone, then put together: what is shared is charged once, and a part that one line found
+    // aboard must be there for all of them
+    const alone = lines.map(
+      (line) =>
+        mate({ lines: [line], settings, k: 1 }, { catalogue, mostParts: MOST_PARTS }).lines[0]
+          ?.options[0] as RankedOption,
+    )
     const methods = new Set(alone.flatMap((option) => option.methods))
     const shared = alone.reduce(
       (sum, option) => sum + option.costs.totalCents - option.costs.setUpCents - option.costs.tripCents,
       0,
     )
     const opened = [...methods].reduce((sum, id) => sum + shortestByLibrary.setUp(id, settings), 0)
-    const trip = alone.some((option) => option.missingParts.length + option.missingTools.length > 0)
-      ? Math.ceil((settings.tripMinutes * 60 * settings.labourCentsPerHour) / 3600)
-      : 0
+    const short = alone.some(
+      (option) =>
+        option.missingTools.length > 0 ||
+        option.parts.some(({ fittingId }) => (settings.partsAboard[fittingId] ?? 0) < lines.length),
+    )
+    const trip = short ? Math.ceil((settings.tripMinutes * 60 * settings.labourCentsPerHour) / 3600) : 0
     if (shared + opened + trip > best.cents) missed++
   }
   console.log(
-    `whole fixtures: ${FIXTURE_PROBLEMS} problems, ${solved} with a way for every line; taking each line's own cheapest misses the optimum in ${missed} (${((100 * missed) / solved).toFixed(0)} %)`,
+    `whole fixtures: ${tried} problems of two to four lines, ${solved} with a way for every line; taking each line's own cheapest misses the optimum in ${missed} (${((100 * missed) / solved).toFixed(0)} %)`,
   )
 }
 
@@ -190,10 +206,4 @@ async function main() {
   if (faults.length > 0) process.exitCode = 1
 }
 
-if (process.argv.includes('--quick')) {
-  await singleLines()
-  await wholeFixtures()
-  console.log(faults.slice(0, 20), times)
-  process.exit()
-}
 await main()

@@ -33,6 +33,7 @@ async function doTheJob(page: Page): Promise<void> {
     await expect(page.getByRole('tab', { name: 'cold line' })).toContainText('1/2 in copper tube')
   })
   await test.step('fixture', async () => {
+    await page.getByRole('radio', { name: 'Fixture: Faucet' }).click()
     await page.getByRole('radio', { name: /threaded shanks/ }).click()
     await expectAccessible(page, 'fixture')
     await page.getByRole('button', { name: 'On to the mating' }).click()
@@ -55,7 +56,11 @@ async function doTheJob(page: Page): Promise<void> {
     await page.getByRole('switch', { name: 'Within reach later' }).click()
     await expect(page.getByTestId('option-1')).toBeVisible()
     await expectAccessible(page, 'mate')
-    await page.getByTestId('option-1').getByRole('button', { name: 'Choose' }).click()
+    // a touch on the strip draws another way; the first is taken
+    await page.getByRole('tab', { name: /^Way 2/ }).click()
+    await expect(page.getByTestId('option-2')).toBeVisible()
+    await page.getByRole('tab', { name: /^Way 1/ }).click()
+    await page.getByRole('button', { name: 'Choose this way' }).click()
     await page.getByRole('button', { name: 'On to the cut' }).click()
   })
   await test.step('cut', async () => {

@@ -28,6 +28,14 @@ const CHANGES: readonly Change[] = [
   ['smooth', ({ conditions }) => conditions.scored, place({ scored: false })],
   ['round', ({ conditions }) => conditions.outOfRound, place({ outOfRound: false })],
   ['away-from-heater', ({ conditions }) => conditions.nearHeater, place({ nearHeater: false })],
+  [
+    'tool',
+    ({ settings }) => !settings.toolsAboard.includes('press-tool'),
+    (facts) => ({
+      ...facts,
+      settings: { ...facts.settings, toolsAboard: [...facts.settings.toolsAboard, 'press-tool'] },
+    }),
+  ],
   ['room', ({ conditions }) => conditions.roomMm != null, place({ roomMm: null })],
   ['shade', ({ conditions }) => conditions.sunlight === true, place({ sunlight: false })],
 ]

@@ -128,6 +128,8 @@ export function someShop(dice: Dice, parts: readonly Fitting[]): MateSettings {
     callBackCents: dice.whole(5000, 50_000),
     toolsAboard: TOOL_IDS.filter(() => dice.chance(0.7)),
     priceCents: Object.fromEntries(parts.map(({ id }) => [id, dice.whole(100, 3000)])),
-    partsAboard: Object.fromEntries(parts.filter(() => dice.chance(0.45)).map(({ id }) => [id, 6])),
+    partsAboard: Object.fromEntries(
+      parts.filter(() => dice.chance(0.5)).map(({ id }) => [id, dice.whole(1, 6)]),
+    ),
   }
 }

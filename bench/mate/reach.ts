@@ -72,9 +72,9 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
   const joined = ends.map((a) => ends.flatMap((b, index) => (joins(a, b) ? [index] : [])))
   let pairs = 0
   let solved = 0
-  ends.forEach((from, first) => {
-    // breadth first over open ends: how many parts until an end can be joined to each other end
-    const open = new Map<number, number>([[first, 0]])
+  // breadth first over open ends: what can be joined after at most so many parts
+  const reached = ends.map((_, first) => {
+    const open = new Set([first])
     let layer = [first]
     for (let parts = 1; parts <= MOST && layer.length > 0; parts++) {
       const next: number[] = []
@@ -82,16 +82,19 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
         for (const entry of joined[end] ?? [])
           for (const out of passes[entry] ?? [])
             if (!open.has(out)) {
-              open.set(out, parts)
+              open.add(out)
               next.push(out)
             }
       layer = next
     }
-    const within = new Set([...open.keys()].flatMap((end) => joined[end] ?? []))
-    ends.forEach((to, second) => {
-      if (second < first) return
+    return new Set([...open].flatMap((end) => joined[end] ?? []))
+  })
+  const ref = ({ form, system, nominal, material }: PortEnd) => ({ form, system, nominal, material })
+  // by the far end, since what is worked out for it serves all that lead to it
+  ends.forEach((to, second) => {
+    for (let first = 0; first <= second; first++) {
+      const from = ends[first] as PortEnd
       pairs++
-      const ref = ({ form, system, nominal, material }: PortEnd) => ({ form, system, nominal, material })
       const problem = new Problem(
         { lineId: 'pair', fromPort: ref(from), toPort: ref(to), conditions: PLACE },
         { settings: STARTING_SETTINGS },
@@ -100,8 +103,9 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
       )
       const found = search(problem, { kind: 'ways', k: 1 }).goals.length > 0
       if (found) solved++
-      if (found !== within.has(second)) check(`${keyOf(from)} to ${keyOf(to)}`, found, within.has(second))
-    })
+      const within = reached[first]?.has(second) ?? false
+      if (found !== within) check(`${keyOf(from)} to ${keyOf(to)}`, found, within)
+    }
   })
   return { pairs, solved }
 }

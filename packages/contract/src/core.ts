@@ -344,6 +344,7 @@ const reason = z.object({
       'away-from-heater',
       'room',
       'shade',
+      'tool',
     ])
     .optional(),
 })
@@ -442,6 +443,13 @@ export const drawRequest = z.object({
   heightPx: z.number().min(80).max(8000).optional(),
   stage: z.enum(['find', 'fixture', 'mate', 'cut', 'make', 'prove']).optional(),
 }) satisfies z.ZodType<DrawRequest>
+
+export const wholeRequest = z.object({
+  lines: z
+    .array(z.object({ label: text, line: drawRequest }))
+    .min(1)
+    .max(MOST_LINES),
+})
 
 export const unitsRequest = z.object({
   text,

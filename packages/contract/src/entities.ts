@@ -58,7 +58,19 @@ export const entities = {
   situation: conditions
     .omit({ service: true })
     // without the default that requests have: an edit of something else must not touch it
-    .extend({ jobId: id, lineId: id, faults: z.array(endFault).max(20) }),
+    .extend({
+      jobId: id,
+      lineId: id,
+      faults: z.array(endFault).max(20),
+      roomMm: z.number().positive().max(2000).nullable(),
+      sunlight: z.boolean(),
+      freezing: z.boolean(),
+      wallMm: z.number().positive().max(2000).nullable(),
+      turn: z.union([z.literal(0), z.literal(45), z.literal(90)]),
+      outlets: z.union([z.literal(1), z.literal(2)]),
+      spanMm: z.number().positive().max(2000).nullable(),
+      airC: z.number().min(-40).max(60).nullable(),
+    }),
   observation: z.object({
     jobId: id,
     lineId: id,
@@ -141,7 +153,17 @@ export const entities = {
 export const LATER_FIELDS: Readonly<
   Partial<Record<keyof typeof entities, Readonly<Record<string, unknown>>>>
 > = {
-  situation: { faults: [] },
+  situation: {
+    faults: [],
+    roomMm: null,
+    sunlight: false,
+    freezing: false,
+    wallMm: null,
+    turn: 0,
+    outlets: 1,
+    spanMm: null,
+    airC: null,
+  },
   observation: { about: null },
   settings: { expected: {} },
 }

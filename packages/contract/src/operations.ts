@@ -4,6 +4,7 @@ import {
   cheapestWay,
   classIdOf,
   drawJointLine,
+  drawWhole,
   formatLength,
   hazardClassOf,
   identify,
@@ -27,6 +28,7 @@ import {
   openLine,
   planRequest,
   unitsRequest,
+  wholeRequest,
 } from './core'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
@@ -106,6 +108,14 @@ export const operations = {
     request: drawRequest,
     run: (request) => {
       const scene = drawJointLine(request)
+      return { scene, svg: toSvg(scene) }
+    },
+  }),
+  'draw-whole': operation({
+    summary: 'All lines of a fixture on one sheet, as a scene in millimetres and as SVG.',
+    request: wholeRequest,
+    run: (request) => {
+      const scene = drawWhole(request)
       return { scene, svg: toSvg(scene) }
     },
   }),

@@ -2,6 +2,7 @@ import { type Href, router } from 'expo-router'
 import type { ReactNode } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { ThreadSign } from '../thread/ThreadSign'
+import { JointSign } from '../ui/jointSigns'
 import { PipeSign } from '../ui/PipeSign'
 import { Txt } from '../ui/Txt'
 
@@ -17,6 +18,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     title: 'Which thread is it?',
     detail: 'Pipe thread, hose, compression, flare: by count, diameter, taper and seat.',
     sign: () => <ThreadSign pitchMm={1.8} taper gender="male" form={60} />,
+  },
+  {
+    href: '/bench/mate',
+    title: 'Mate one end to another',
+    detail: 'Any two ends, or a repair, a tee or a valve into a run fixed at both ends.',
+    sign: () => <JointSign kind="push-fit" />,
   },
 ]
 

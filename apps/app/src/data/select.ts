@@ -71,6 +71,14 @@ export const PLAIN_SITUATION = {
   pressurePsi: null,
   stopShape: 'angle',
   reachMm: null,
+  roomMm: null,
+  sunlight: false,
+  freezing: false,
+  wallMm: null,
+  turn: 0,
+  outlets: 1,
+  spanMm: null,
+  airC: null,
 } as const
 
 /** What is known of the place at a line, with what was not said yet filled in plainly. */

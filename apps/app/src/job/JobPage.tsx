@@ -1,6 +1,6 @@
 import type { Belief } from '@diarmos/core'
 import { useFocusEffect } from 'expo-router'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { CutStage } from '../cut/CutStage'
 import { toggleTheme, usePreferences } from '../data/preferences'
@@ -16,6 +16,7 @@ import {
   useSettings,
 } from '../data/select'
 import { undo } from '../data/store'
+import type { EntityFields } from '../data/types'
 import { SceneView } from '../drawing/SceneView'
 import { FindStage } from '../find/FindStage'
 import { FixtureStage } from '../fixture/FixtureStage'
@@ -120,34 +121,32 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
   )
 }
 
-function useScene(
+type StoredOption = EntityFields<'mating'>['option']
+
+/** What is drawn of a line at a stage. */
+function drawing(
   view: JobView,
-  line: LineView | undefined,
+  line: LineView,
   belief: Belief | null,
   stage: Stage,
-  widthPx: number,
-  heightPx: number,
+  /** The way that is looked at, where none need be chosen yet. */
+  weighed: StoredOption | null,
+  sheet: { unit: 'in' | 'mm'; widthPx: number; heightPx: number },
 ) {
-  const unit = usePreferences((state) => state.unit)
-  const request = useMemo(() => {
-    if (!line) return null
-    const situation = situationOf(line)
-    const known = line.finding && !line.findingStale && stage !== 'find'
-    const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
-    return {
-      pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
-      outline: belief ? [...belief.outline] : [],
-      option: withChain && known ? (line.mating?.fields.option ?? null) : null,
-      fixtureId: stage === 'find' ? null : view.job.fields.fixtureId,
-      stubMm: situation.stubMm,
-      plateMm: situation.plateMm,
-      unit,
-      widthPx,
-      heightPx,
-      stage,
-    }
-  }, [line, belief, stage, unit, view.job.fields.fixtureId, widthPx, heightPx])
-  return useSolved('draw', request)
+  const situation = situationOf(line)
+  const known = line.finding && !line.findingStale && stage !== 'find'
+  const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
+  return {
+    pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
+    outline: belief ? [...belief.outline] : [],
+    option:
+      withChain && known ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null) : null,
+    fixtureId: stage === 'find' ? null : view.job.fields.fixtureId,
+    stubMm: situation.stubMm,
+    plateMm: situation.plateMm,
+    stage,
+    ...sheet,
+  }
 }
 
 function Page({ view }: { view: JobView }) {
@@ -157,6 +156,10 @@ function Page({ view }: { view: JobView }) {
   const [lineId, setLineId] = useState(view.lines[0]?.line.id ?? '')
   const [seam, setSeam] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
+  const [weighedId, setWeighed] = useState<string | null>(null)
+  const [improvised, setImprovised] = useState(false)
+  const [whole, setWhole] = useState(false)
+  const unit = usePreferences((state) => state.unit)
   const shop = useSettings()?.fields
   const settings = shop?.mate
   const line = view.lines.find((entry) => entry.line.id === lineId) ?? view.lines[0]
@@ -165,10 +168,49 @@ function Page({ view }: { view: JobView }) {
   const factors = shop?.expected?.[view.property.fields.era]
   const expectation = { known, finds, ...(factors ? { factors } : {}) }
   const belief = useSolved('identify', line ? identifyRequest(view, line, expectation, settings) : null)
-  const mate = useSolved('mate', mateRequest(view, settings))
+  const mate = useSolved('mate', mateRequest(view, settings, improvised))
   const plan = useSolved('sequence', planRequest(view, settings))
-  const height = wide ? 520 : shown === 'find' ? 130 : line?.mating && !line.findingStale ? 250 : 170
-  const scene = useScene(view, line, belief.answer, shown, wide ? 520 : 370, height)
+  const height = wide
+    ? 520
+    : shown === 'find'
+      ? 130
+      : shown === 'mate' || (line?.mating && !line.findingStale)
+        ? 230
+        : 170
+  const widthPx = wide ? 520 : 370
+  const weighedOf = (entry: LineView): StoredOption | null => {
+    const options = mate.answer?.lines.find((result) => result.lineId === entry.line.id)?.options
+    const wanted = entry.line.id === line?.line.id ? weighedId : null
+    const chosen = entry.matingStale ? undefined : entry.mating?.fields.optionId
+    const found =
+      options?.find((option) => option.id === wanted) ??
+      options?.find((option) => option.id === chosen) ??
+      options?.[0]
+    return (found as StoredOption | undefined) ?? null
+  }
+  const weighed = line ? weighedOf(line) : null
+  const together = whole && shown === 'mate'
+  const sheet = { unit, widthPx, heightPx: height }
+  const scene = useSolved(
+    'draw',
+    line && !together ? drawing(view, line, belief.answer, shown, weighed, sheet) : null,
+  )
+  const wholeScene = useSolved(
+    'draw-whole',
+    together
+      ? {
+          lines: view.lines
+            .filter((entry) => isSupply(entry.line.fields.service) && entry.finding)
+            .map((entry) => ({
+              label: entry.line.fields.service,
+              line: drawing(view, entry, null, shown, weighedOf(entry), {
+                ...sheet,
+                widthPx: widthPx / view.lines.length,
+              }),
+            })),
+        }
+      : null,
+  )
 
   // jobs opened before stay mounted beneath this one: only the page in front takes the keys
   useFocusEffect(
@@ -215,7 +257,17 @@ function Page({ view }: { view: JobView }) {
     ) : shown === 'fixture' ? (
       <FixtureStage {...common} />
     ) : shown === 'mate' ? (
-      <MateStage {...common} mate={mate} settings={settings} />
+      <MateStage
+        {...common}
+        mate={mate}
+        settings={settings}
+        shown={weighed?.id}
+        onShow={setWeighed}
+        improvised={improvised}
+        onImprovised={setImprovised}
+        whole={whole}
+        onWhole={setWhole}
+      />
     ) : shown === 'cut' ? (
       <CutStage {...common} />
     ) : shown === 'make' ? (
@@ -224,12 +276,18 @@ function Page({ view }: { view: JobView }) {
       <ProveStage {...common} plan={plan} />
     )
 
-  const drawing = scene.answer ? (
+  const drawn = (shown === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null
+  const shownScene = together ? wholeScene.answer : scene.answer
+  const picture = shownScene ? (
     <SceneView
-      scene={scene.answer.scene}
+      scene={shownScene.scene}
       height={height}
-      label={`Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`}
-      {...(line.mating ? { onSeam: setSeam } : {})}
+      label={
+        together
+          ? 'Joint lines of the whole fixture'
+          : `Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`
+      }
+      {...(drawn && !together ? { onSeam: setSeam } : {})}
     />
   ) : (
     <View style={{ height }} />
@@ -243,9 +301,7 @@ function Page({ view }: { view: JobView }) {
     />
   )
   const seamSheet =
-    seam !== null && line.mating ? (
-      <SeamSheet option={line.mating.fields.option} seam={seam} onClose={() => setSeam(null)} />
-    ) : null
+    seam !== null && drawn ? <SeamSheet option={drawn} seam={seam} onClose={() => setSeam(null)} /> : null
 
   return wide ? (
     <View className="flex-1 flex-row">
@@ -261,7 +317,7 @@ function Page({ view }: { view: JobView }) {
         <View className="flex-1 border-r border-rule">
           {top}
           <LineTabs view={view} shown={line.line.id} onShow={setLineId} />
-          <View className="flex-1 justify-center px-4">{drawing}</View>
+          <View className="flex-1 justify-center px-4">{picture}</View>
           {strip}
         </View>
         <View className="w-[420px]">
@@ -276,7 +332,7 @@ function Page({ view }: { view: JobView }) {
     <View role="main" className="flex-1">
       {top}
       <LineTabs view={view} shown={line.line.id} onShow={setLineId} />
-      <View className="px-1">{drawing}</View>
+      <View className="px-1">{picture}</View>
       {strip}
       <Conflicts view={view} />
       <View className="flex-1">{content}</View>

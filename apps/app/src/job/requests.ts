@@ -43,6 +43,7 @@ export function threadRequest(view: JobView, line: LineView): OperationRequest<'
 export function mateRequest(
   view: JobView,
   settings: MateSettings | undefined,
+  improvised = false,
 ): OperationRequest<'mate'> | null {
   const { fixtureId } = view.job.fields
   if (!fixtureId || !settings) return null
@@ -52,7 +53,7 @@ export function mateRequest(
       ? [{ lineId: line.line.id, pipeId: line.finding.fields.pipeId, fixtureId, conditions }]
       : []
   })
-  return lines.length > 0 ? { lines, settings } : null
+  return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
 }
 
 /** What the plan asks, for every line that has a way chosen. */

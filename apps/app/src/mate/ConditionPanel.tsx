@@ -31,10 +31,19 @@ const MEASURES = [
   ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
   ['reachMm', 'Stop to the fixture’s end', 'Along the way the connector will hang.'],
+  ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
 ] as const
 
+interface Props {
+  view: JobView
+  line: LineView
+  /** Whether ways that are made up on the job are asked for too. */
+  improvised: boolean
+  onImprovised: (improvised: boolean) => void
+}
+
 /** What holds at the place; every change gives a new answer. */
-export function ConditionPanel({ view, line }: { view: JobView; line: LineView }) {
+export function ConditionPanel({ view, line, improvised, onImprovised }: Props) {
   const [asking, setAsking] = useState<(typeof MEASURES)[number] | null>(null)
   const [both, setBoth] = useState(true)
   const [more, setMore] = useState(false)
@@ -65,33 +74,6 @@ export function ConditionPanel({ view, line }: { view: JobView; line: LineView }
           )}
         </Pressable>
       ))}
-      <Toggle
-        label="Flame allowed"
-        value={conditions.flame}
-        onChange={(flame) => set({ flame }, flame ? 'Flame allowed' : 'No flame')}
-      />
-      <Toggle
-        label="Line dry"
-        detail={conditions.line === 'dry' ? undefined : 'a trickle will not stop'}
-        value={conditions.line === 'dry'}
-        onChange={(dry) => set({ line: dry ? 'dry' : 'trickle' }, dry ? 'Line dry' : 'Line trickles')}
-      />
-      <Toggle
-        label="Within reach later"
-        detail={conditions.access === 'reachable' ? undefined : 'the wall will be closed over it'}
-        value={conditions.access === 'reachable'}
-        onChange={(open) =>
-          set(
-            { access: open ? 'reachable' : 'closed-wall' },
-            open ? 'Within reach later' : 'Wall will be closed',
-          )
-        }
-      />
-      <Toggle
-        label="Water seen from this line"
-        value={conditions.waterSeen}
-        onChange={(waterSeen) => set({ waterSeen }, waterSeen ? 'Water seen' : 'Water not seen')}
-      />
       <Pressable
         role="button"
         aria-expanded={more}
@@ -151,6 +133,27 @@ export function ConditionPanel({ view, line }: { view: JobView; line: LineView }
             onChange={(nearHeater) =>
               set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')
             }
+          />
+          <Toggle
+            label="In daylight"
+            value={conditions.sunlight}
+            onChange={(sunlight) => set({ sunlight }, sunlight ? 'In daylight' : 'Out of daylight')}
+          />
+          <Toggle
+            label="In the ground"
+            value={conditions.access === 'buried'}
+            onChange={(buried) =>
+              set(
+                { access: buried ? 'buried' : 'reachable' },
+                buried ? 'In the ground' : 'Within reach later',
+              )
+            }
+          />
+          <Toggle
+            label="Also improvised ways"
+            detail={improvised ? 'made up on the job: a fall-back, marked as such' : undefined}
+            value={improvised}
+            onChange={onImprovised}
           />
           <Toggle
             label="Both lines alike"

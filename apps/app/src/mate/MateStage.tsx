@@ -1,12 +1,12 @@
-import type { LineResult, MateOption, MateResult, Reason } from '@diarmos/core'
+import type { LineResult, MateOption, MateResult, RankedOption, Reason } from '@diarmos/core'
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { CHANGES, reasonText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import type { JobView, LineView, Stage } from '../data/select'
+import { conditionsOf, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
-import { chooseOptions } from '../job/actions'
+import { chooseOptions, setConditions } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { mateRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
@@ -16,15 +16,29 @@ import { money } from '../ui/money'
 import { Note } from '../ui/Note'
 import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
+import { useWide } from '../ui/useWide'
 import type { Solved } from '../workers/solver'
+import { CompareSheet } from './CompareSheet'
+import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
 import { OptionCard } from './OptionCard'
+import { PartsSheet } from './PartsSheet'
+import { WayStrip } from './WayStrip'
+import { WayTable } from './WayTable'
 
 interface Props {
   view: JobView
   line: LineView
   mate: Solved<MateResult>
   settings: EntityFields<'settings'>['mate'] | undefined
+  /** The way that is drawn. */
+  shown: string | undefined
+  onShow: (id: string) => void
+  improvised: boolean
+  onImprovised: (improvised: boolean) => void
+  /** All lines of the fixture on one drawing. */
+  whole: boolean
+  onWhole: (whole: boolean) => void
   goTo: (stage: Stage) => void
 }
 
@@ -96,8 +110,13 @@ function Nothing({ result }: { result: LineResult }) {
   )
 }
 
-/** Every sound way, ranked, under the conditions that hold; and why the others are not there. */
-export function MateStage({ view, line, mate, settings, goTo }: Props) {
+/** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */
+export function MateStage(props: Props) {
+  const { view, line, mate, settings, shown, onShow, improvised, onImprovised, whole, onWhole, goTo } = props
+  const wide = useWide()
+  const [sheet, setSheet] = useState<'parts' | 'table' | null>(null)
+  const [against, setAgainst] = useState<string | null>(null)
+  const [all, setAll] = useState(false)
   if (!line.finding || !view.job.fields.fixtureId)
     return (
       <StageFrame
@@ -117,28 +136,67 @@ export function MateStage({ view, line, mate, settings, goTo }: Props) {
   const place = mate.answer?.lines.findIndex((entry) => entry.lineId === line.line.id) ?? -1
   const bestTogether = mate.answer?.together?.optionIds[place]
   const chosenId = line.mating?.fields.optionId
-  const choose = (option: MateOption) => {
+  const supply = view.lines.filter((other) => isSupply(other.line.fields.service))
+  const options = result?.options ?? []
+  const rank = options.findIndex((option) => option.id === shown)
+  const option = options[rank] ?? options[0]
+  const isChosen = option?.id === chosenId && !line.matingStale
+  const choose = (picked: RankedOption) => {
     if (!settings || !mate.answer) return
     // lines that stand alike get the same way, unless one was chosen there already
     const alike = view.lines.flatMap((other) => {
-      if (other === line) return [{ line: other, option }]
+      if (other === line) return [{ line: other, option: picked }]
       if (!isSupply(other.line.fields.service)) return []
       const there = mate.answer?.lines.find((entry) => entry.lineId === other.line.id)
-      const same = there?.options.find((entry) => entry.id === option.id)
+      const same = there?.options.find((entry) => entry.id === picked.id)
       return same && other.finding && (!other.mating || other.matingStale)
         ? [{ line: other, option: same }]
         : []
     })
     void chooseOptions(view, alike, settings)
   }
-  const stillThere = result?.options.some((option) => option.id === chosenId)
-  const ready = view.lines
-    .filter((other) => isSupply(other.line.fields.service))
-    .every((other) => other.mating && !other.matingStale)
+  const stillThere = options.some((entry) => entry.id === chosenId)
+  const ready = supply.every((other) => other.mating && !other.matingStale)
+  const other = against === null ? undefined : options.find((entry) => entry.id === against)
+  // for the list of parts: what is drawn here, and on the other lines what is chosen or would be
+  const optionOf = (entry: LineView): readonly MateOption[] => {
+    if (entry.mating && !entry.matingStale) return [entry.mating.fields.option]
+    const first = mate.answer?.lines.find((other) => other.lineId === entry.line.id)?.options[0]
+    return first ? [first] : []
+  }
+  const forParts = supply.flatMap((entry): readonly MateOption[] =>
+    entry === line && option ? [option] : optionOf(entry),
+  )
+  // a way that another one beats in everything is there for who asks
+  const worth = options.filter((entry) => entry.onFront || entry.id === chosenId || entry.id === option?.id)
 
   return (
     <StageFrame
-      actions={ready ? <Button kind="primary" label="On to the cut" onPress={() => goTo('cut')} /> : null}
+      actions={
+        <>
+          <ConditionChips
+            conditions={conditionsOf(line) ?? situationOf(line)}
+            set={(patch, label) => void setConditions(view, supply, patch, label)}
+          />
+          {options.length > 0 ? (
+            <WayStrip
+              options={all ? options : worth}
+              shown={option?.id}
+              chosen={line.matingStale ? undefined : chosenId}
+              onShow={onShow}
+            />
+          ) : null}
+          {option && !isChosen ? (
+            <Button kind="primary" label="Choose this way" onPress={() => choose(option)} />
+          ) : ready ? (
+            <Button kind="primary" label="On to the cut" onPress={() => goTo('cut')} />
+          ) : isChosen ? (
+            <Txt bold tone="patina" className="text-center">
+              ✓ Chosen here; another line still waits
+            </Txt>
+          ) : null}
+        </>
+      }
     >
       {line.matingStale ? (
         <Note kind="caution" title="Stale">
@@ -147,48 +205,87 @@ export function MateStage({ view, line, mate, settings, goTo }: Props) {
             : 'Facts changed since this way was chosen, and it is no longer offered. It is kept until you choose anew.'}
         </Note>
       ) : null}
-      <ConditionPanel view={view} line={line} />
-      <View className="mt-3" aria-live="polite" aria-busy={mate.busy}>
+      <View aria-live="polite" aria-busy={mate.busy}>
         {mate.error ? (
           <Note kind="caution" title="This could not be worked out">
             {mate.error.message}
           </Note>
         ) : null}
         {result ? (
-          result.options.length === 0 ? (
-            <Nothing result={result} />
-          ) : (
+          option ? (
             <>
               <Txt bold size="l" heading={2} className="mb-1">
-                {result.options.length} ways, cheapest first
+                {options.length} ways, {worth.length} worth weighing
               </Txt>
+              <OptionCard
+                option={option}
+                rank={options.indexOf(option) + 1}
+                chosen={isChosen}
+                together={option.id === bestTogether}
+              />
               {mate.answer?.together && mate.answer.lines.length > 1 ? (
-                <Txt size="s" tone="soft" className="mb-2">
-                  Both lines together: {money(mate.answer.together.totalCents)}, sharing set-up and trip (each
-                  alone: {money(mate.answer.together.apartCents)}).
+                <Txt size="s" tone="soft">
+                  All lines together at best: {money(mate.answer.together.totalCents)}, set-up and trip shared
+                  (each alone: {money(mate.answer.together.apartCents)}).
                 </Txt>
               ) : null}
-              {result.options.map((option, index) => (
-                <OptionCard
-                  key={option.id}
-                  option={option}
-                  rank={index + 1}
-                  chosen={option.id === chosenId && !line.matingStale}
-                  together={option.id === bestTogether}
-                  onChoose={() => choose(option)}
-                />
-              ))}
+              <View className="mt-1 flex-row flex-wrap gap-2">
+                <Button kind="quiet" label="Parts" onPress={() => setSheet('parts')} />
+                {wide ? <Button kind="quiet" label="Table" onPress={() => setSheet('table')} /> : null}
+                {options.length > worth.length ? (
+                  <Button
+                    kind="quiet"
+                    label={all ? 'Only those worth weighing' : `All ${options.length} ways`}
+                    onPress={() => setAll(!all)}
+                  />
+                ) : null}
+                {supply.length > 1 ? (
+                  <Button
+                    kind="quiet"
+                    label={whole ? 'This line alone' : 'Whole fixture drawn'}
+                    onPress={() => onWhole(!whole)}
+                  />
+                ) : null}
+              </View>
+              {options.length > 1 ? (
+                <View className="mt-2">
+                  <Txt bold size="s" tone="soft">
+                    Compare with
+                  </Txt>
+                  <View className="flex-row flex-wrap gap-2">
+                    {(all ? options : worth)
+                      .filter((entry) => entry !== option)
+                      .slice(0, 6)
+                      .map((entry) => (
+                        <Button
+                          key={entry.id}
+                          kind="quiet"
+                          label={`${options.indexOf(entry) + 1}. ${METHOD_WORDS[entry.joints[0]?.method ?? '']}`}
+                          onPress={() => setAgainst(entry.id)}
+                        />
+                      ))}
+                  </View>
+                </View>
+              ) : null}
             </>
+          ) : (
+            <Nothing result={result} />
           )
         ) : (
           <Txt tone="soft">Working it out …</Txt>
         )}
-        {result ? <Refusals result={result} /> : null}
       </View>
+      <ConditionPanel view={view} line={line} improvised={improvised} onImprovised={onImprovised} />
+      {result ? <Refusals result={result} /> : null}
       <Txt size="s" tone="soft" className="mt-4">
         The local code, the makers’ sheets and a licensed plumber’s judgement come first.
       </Txt>
-      <CopyCase operation="mate" request={mateRequest(view, settings)} />
+      <CopyCase operation="mate" request={mateRequest(view, settings, improvised)} />
+      {option && other ? <CompareSheet a={option} b={other} onClose={() => setAgainst(null)} /> : null}
+      {sheet === 'parts' ? <PartsSheet options={forParts} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'table' ? (
+        <WayTable options={options} shown={option?.id} onShow={onShow} onClose={() => setSheet(null)} />
+      ) : null}
     </StageFrame>
   )
 }

@@ -1,8 +1,11 @@
 import { runOperation } from '@diarmos/contract'
-import { type MateOption, STARTING_SETTINGS } from '@diarmos/core'
-import { fireEvent, render, screen } from '@testing-library/react'
+import { type RankedOption, STARTING_SETTINGS } from '@diarmos/core'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { CompareSheet } from './CompareSheet'
 import { OptionCard, optionTitle } from './OptionCard'
+import { consumableRows, partRows } from './PartsSheet'
 import { SeamSheet } from './SeamSheet'
+import { WayTable } from './WayTable'
 
 const conditions = {
   service: 'cold',
@@ -24,24 +27,21 @@ const conditions = {
 } as const
 
 /** Real answers of the core, for a copper stub. */
-function options(partsAboard: Record<string, number> = {}): readonly MateOption[] {
+function options(partsAboard: Record<string, number> = {}): readonly RankedOption[] {
   const lines = [{ lineId: 'a', pipeId: 'copper.l.1/2', fixtureId: 'faucet.shank.1/2', conditions }]
   return (
     runOperation('mate', { lines, settings: { ...STARTING_SETTINGS, partsAboard } }).lines[0]?.options ?? []
   )
 }
 
-const card = (option: MateOption, chosen = false) => {
-  const onChoose = jest.fn()
-  const { container } = render(
-    <OptionCard option={option} rank={1} chosen={chosen} together={false} onChoose={onChoose} />,
-  )
-  return { onChoose, text: container.textContent ?? '' }
+const card = (option: RankedOption, chosen = false) => {
+  const { container } = render(<OptionCard option={option} rank={1} chosen={chosen} together={false} />)
+  return { text: container.textContent ?? '' }
 }
 
 describe('an option on its card', () => {
   it('says what joins the stub, what it costs, and what is not aboard', () => {
-    const option = options()[0] as MateOption
+    const option = options()[0] as RankedOption
     const { text } = card(option)
     expect(optionTitle(option)).toBe('push-fit angle stop')
     expect(text).toContain((option.costs.totalCents / 100).toFixed(2))
@@ -51,21 +51,82 @@ describe('an option on its card', () => {
 
   it('says when everything is aboard', () => {
     const aboard = { 'stop.angle.pushxcomp.1/2x3/8': 2, 'connector.comp3/8xfaucet1/2.12in': 2 }
-    const option = options(aboard)[0] as MateOption
+    const option = options(aboard)[0] as RankedOption
     expect(option.costs.tripCents).toBe(0)
     expect(card(option).text).toContain('All aboard')
   })
 
-  it('is chosen by one button', () => {
-    const { onChoose } = card(options()[0] as MateOption)
-    fireEvent.click(screen.getByRole('button', { name: 'Choose' }))
-    expect(onChoose).toHaveBeenCalledTimes(1)
+  it('says what no other way beats it in', () => {
+    const all = options()
+    for (const option of all.slice(0, 3)) {
+      const cheapest =
+        option.criteria.priceCents === Math.min(...all.map((entry) => entry.criteria.priceCents))
+      const { text } = card(option)
+      expect(text.includes('cheapest to buy')).toBe(cheapest)
+      cleanup()
+    }
+  })
+})
+
+describe('two ways compared', () => {
+  it('marks the better figure of each line, and neither where they are alike', () => {
+    const [a, b] = options() as [RankedOption, RankedOption]
+    render(<CompareSheet a={a} b={b} onClose={() => undefined} />)
+    const text = screen.getByTestId('compare').textContent ?? ''
+    expect(text).toContain((a.costs.totalCents / 100).toFixed(2))
+    expect(text).toContain((b.costs.totalCents / 100).toFixed(2))
+    expect(text.split('✓').length - 1).toBeGreaterThan(0)
+    cleanup()
+    render(<CompareSheet a={a} b={a} onClose={() => undefined} />)
+    expect(screen.getByTestId('compare').textContent).not.toContain('✓')
+  })
+})
+
+describe('the list of parts', () => {
+  it('counts alike parts of all lines together, and sizes what is used up', () => {
+    const option = options()[0] as RankedOption
+    const rows = partRows([option, option])
+    expect(rows.map((row) => row.count)).toEqual(option.parts.map(() => 2))
+    expect(rows.reduce((sum, row) => sum + (row.cents ?? 0), 0)).toBe(2 * option.costs.partsCents)
+    const lines = [
+      {
+        lineId: 'a',
+        pipeId: 'pex-b.sdr9.1/2',
+        fixtureId: 'faucet.shank.1/2',
+        conditions: { ...conditions, oldJoint: 'crimp' as const },
+      },
+    ]
+    const crimp = runOperation('mate', { lines, settings: STARTING_SETTINGS }).lines[0]?.options.find(
+      (entry) => entry.joints[0]?.method === 'crimp',
+    ) as RankedOption
+    expect(consumableRows([crimp])).toContainEqual(
+      expect.objectContaining({ name: 'crimp ring, 1/2 in', count: 1 }),
+    )
+  })
+})
+
+describe('the table of ways', () => {
+  it('is sorted by what is touched, up and down', () => {
+    const all = options()
+    render(<WayTable options={all} shown={all[0]?.id} onShow={() => undefined} onClose={() => undefined} />)
+    const totals = () =>
+      screen
+        .getAllByRole('row')
+        .slice(1)
+        .map((row) => row.textContent)
+    const before = totals()
+    fireEvent.click(screen.getByRole('button', { name: 'Sort by Hands' }))
+    const up = totals()
+    fireEvent.click(screen.getByRole('button', { name: 'Sort by Hands' }))
+    expect(up).toHaveLength(all.length)
+    expect([...totals()].sort()).toEqual([...before].sort())
+    expect(totals()[0]).not.toBe(up[0])
   })
 })
 
 describe('a seam, opened', () => {
   it('shows seal, insertion with its source, tools and steps in order', () => {
-    const option = options().find((entry) => entry.joints[0]?.method === 'compression') as MateOption
+    const option = options().find((entry) => entry.joints[0]?.method === 'compression') as RankedOption
     render(<SeamSheet option={option} seam={0} onClose={() => undefined} />)
     const text = screen.getByRole('dialog').textContent ?? ''
     expect(text).toContain('Seam 1: compression')

@@ -1,10 +1,9 @@
-import type { MateOption } from '@diarmos/core'
-import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import type { MateOption, RankedOption } from '@diarmos/core'
+import { CRITERION_WORDS, FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { REMOVAL_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { reasonText } from '@diarmos/core/words/reasons'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { Button } from '../ui/Button'
 import { minutes, money } from '../ui/money'
 import { Txt } from '../ui/Txt'
 
@@ -33,15 +32,14 @@ function Figure({ label, value }: { label: string; value: string }) {
 }
 
 interface Props {
-  option: MateOption
+  option: RankedOption
   rank: number
   chosen: boolean
   together: boolean
-  onChoose: () => void
 }
 
 /** One way: what it is, what it costs, and why it is here. */
-export function OptionCard({ option, rank, chosen, together, onChoose }: Props) {
+export function OptionCard({ option, rank, chosen, together }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
@@ -60,7 +58,7 @@ export function OptionCard({ option, rank, chosen, together, onChoose }: Props) 
       </Txt>
       <Txt size="s" tone="soft">
         {REMOVAL_WORDS[option.removalId]}
-        {together ? ' · best for both lines together' : ''}
+        {together ? ' · best for all lines together' : ''}
       </Txt>
       <View className="my-1 flex-row flex-wrap">
         <Figure label="all told" value={money(costs.totalCents)} />
@@ -68,6 +66,20 @@ export function OptionCard({ option, rank, chosen, together, onChoose }: Props) 
         <Figure label="hands" value={minutes(costs.labourSeconds)} />
         <Figure label="water off ≥" value={minutes(option.waterOffSeconds)} />
       </View>
+      {option.leads.length > 0 ? (
+        <Txt size="s" bold tone="patina">
+          {option.leads.map((criterion) => CRITERION_WORDS[criterion]).join(', ')}
+        </Txt>
+      ) : null}
+      {option.followUp ? (
+        <Txt size="s" bold tone="amber">
+          △{' '}
+          {option.followUp.standing === 'temporary'
+            ? 'For a time only'
+            : 'Improvised: a fall-back where the right part is not to be had'}
+          {option.followUp.returnDays === null ? '' : `: back within ${option.followUp.returnDays} days`}
+        </Txt>
+      ) : null}
       {missing.length > 0 ? (
         <Txt size="s" tone="amber" bold>
           △ Not aboard: {missing.join(', ')}
@@ -83,12 +95,6 @@ export function OptionCard({ option, rank, chosen, together, onChoose }: Props) 
           {reasonText(warning, unit)}
         </Txt>
       ))}
-      <Button
-        kind={chosen ? 'plain' : 'primary'}
-        label={chosen ? '✓ Chosen' : 'Choose'}
-        onPress={onChoose}
-        className="mt-2"
-      />
     </View>
   )
 }

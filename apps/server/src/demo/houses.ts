@@ -19,6 +19,14 @@ export const PLAIN: Situation = {
   pressurePsi: 62,
   stopShape: 'angle',
   reachMm: 330,
+  roomMm: null,
+  sunlight: false,
+  freezing: false,
+  wallMm: null,
+  turn: 0,
+  outlets: 1,
+  spanMm: null,
+  airC: null,
 }
 
 type Look =

@@ -154,6 +154,37 @@ function drawStub(sheet: Sheet, odMm: number, wallMm: number, lengthMm: number, 
   )
 }
 
+/** The other side of a run that is cut open. */
+function drawFarPipe(
+  sheet: Sheet,
+  pipe: { odMm: number; wallMm: number; material: string },
+  at: Point,
+): void {
+  const r = pipe.odMm / 2
+  const [from, to] = [at[0], at[0] + 60]
+  const common = { id: 'pipe:far', layer: 'pipe', closed: true, material: pipe.material } as const
+  sheet.shapes.push({
+    ...common,
+    role: 'outline',
+    points: [
+      [from, at[1] + r],
+      [to, at[1] + r],
+      [to, at[1] - r],
+      [from, at[1] - r],
+    ],
+  })
+  sheet.shapes.push({
+    ...common,
+    role: 'section',
+    points: [
+      [from, at[1] + r],
+      [to, at[1] + r],
+      [to, at[1] + r - pipe.wallMm],
+      [from, at[1] + r - pipe.wallMm],
+    ],
+  })
+}
+
 /** The belief, drawn: every diameter still possible, each as strong as its probability. */
 function drawGhost(sheet: Sheet, outline: NonNullable<DrawRequest['outline']>, lengthMm: number): void {
   for (const { odMm, weight } of outline.slice(0, 12)) {
@@ -328,7 +359,7 @@ export function assemble(option: MateOption, stubMm: number): Assembly {
     const known = fittingById(chosen.fittingId)
     if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
     const fitting =
-      known.family === 'supply-connector'
+      known.family === 'supply-connector' || (known.lengthMm?.min ?? 0) > HOSE_DRAWN_MM
         ? shortened(known, HOSE_DRAWN_MM)
         : known.family === 'tube-piece'
           ? shortened(known, pieceMm(option, joint.to))
@@ -365,8 +396,13 @@ export function drawJointLine(request: DrawRequest): Scene {
   const plateMm = request.plateMm ?? 0
   const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
-  drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
+  // a chain from one end to another stands in no wall, nor does a run that is cut open
+  if (!option || (pipe && option.removalId !== 'cut-open'))
+    drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
+  const first = option?.joints[0]
   if (pipe) drawStub(sheet, pipe.odMm, pipe.wallMm, stubMm, pipe.material)
+  // a chain that begins at an end of something else: its thread or tube is all that is known of it
+  else if (first) drawStub(sheet, first.diameterMm, first.diameterMm * 0.1, stubMm, first.tubeMaterial)
   else if (request.outline && request.outline.length > 0) drawGhost(sheet, request.outline, stubMm)
   else drawGhost(sheet, [{ odMm: 15.875, weight: 0.02 }], stubMm)
 
@@ -387,6 +423,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       }
     })
     if (request.fixtureId) drawFixture(sheet, request.fixtureId, assembly.end.at, assembly.end.axis)
+    if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
@@ -418,7 +455,6 @@ export function drawJointLine(request: DrawRequest): Scene {
         anchor: 'middle',
       })
     })
-    const first = option.joints[0]
     if (first && (stage === 'cut' || stage === 'make') && pipe) {
       const r = pipe.odMm / 2
       const markAt = stubMm - first.maxMm

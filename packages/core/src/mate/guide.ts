@@ -112,6 +112,21 @@ export class Guide {
   }
 }
 
+/** Whether so many parts are too many already: the least that must follow would pass the most a chain may have. */
+export function tooLong(
+  problem: Problem,
+  guide: Guide,
+  openClass: number,
+  stage: number,
+  parts: number,
+): boolean {
+  const joints = guide.rest(openClass, stage, 'joints')
+  if (joints === undefined) return true
+  // the last joint is to the fixture, and needs no part, but where a part is itself the end
+  const partsLeft = problem.route.endsAt === undefined ? joints - 1 : joints
+  return parts + partsLeft > problem.mostParts
+}
+
 /**
  * Bounds for a problem: set-up, trip, lengths and what holds only on the stub left out, so never more than the true
  * rest; that is what lets them guide a search (A*). They hold for every beginning, so they are kept with the shop's

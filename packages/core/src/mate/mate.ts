@@ -4,7 +4,7 @@ import { toOption } from './option'
 import { type Limits, Problem } from './problem'
 import { otherMethods } from './refusals'
 import { remedies } from './remedies'
-import { search } from './search'
+import { fits, search } from './search'
 import { type SolvedLine, together } from './together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from './types'
 
@@ -36,7 +36,10 @@ interface Solved {
 function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved {
   const problem = new Problem(line, request, request.lines.length, limits)
   const guide = guideOf(problem)
-  const ways = search(problem, { kind: 'ways', k: request.k ?? WAYS }, guide)
+  // whether anything fits is soon known; telling ways apart is what takes time
+  const ways = fits(problem, guide)
+    ? search(problem, { kind: 'ways', k: request.k ?? WAYS }, guide)
+    : { goals: [], truncated: false }
   const cheapest = ways.goals.map((goal) => toOption(problem, goal))
   const { more, refusals } = otherMethods(problem, cheapest, guide)
   const first = cheapest[0]

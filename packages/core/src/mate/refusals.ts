@@ -4,7 +4,7 @@ import type { Guide } from './guide'
 import { METHODS } from './methods'
 import { toOption } from './option'
 import type { Problem } from './problem'
-import { search } from './search'
+import { fits, search } from './search'
 import type { MethodId, RankedOption, Reason, Refusal } from './types'
 
 /** Methods that can begin at a stub; nuts that swivel and spouts never do. */
@@ -65,7 +65,10 @@ export function otherMethods(
       continue
     }
     const { paired, allowed, reasons } = beginning(problem, method)
-    const goal = allowed ? search(problem, { kind: 'ways', k: 1 }, guide, method).goals[0] : undefined
+    const goal =
+      allowed && fits(problem, guide, method)
+        ? search(problem, { kind: 'ways', k: 1 }, guide, method).goals[0]
+        : undefined
     if (goal) more.push(toOption(problem, goal))
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else refusals.push({ method, reason: reasons[0] ?? plain(problem, 'method.no-chain', method) })

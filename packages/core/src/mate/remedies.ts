@@ -1,9 +1,8 @@
 import type { EndFault } from '../identify/answers'
 import { PER_MM } from './book'
-import { guideOf } from './guide'
 import { toOption } from './option'
 import { Problem } from './problem'
-import { search } from './search'
+import { fits, search } from './search'
 import { isThreadedPipe } from './start'
 import type { ChangeId, Conditions, MateSettings, Remedy } from './types'
 
@@ -76,6 +75,14 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
         conditions(p, { thread: 'NPT', oldJoint: 'none' }),
       ),
   },
+  {
+    id: 'tool',
+    apply: (p) =>
+      unless(p.settings.toolsAboard.includes('press-tool'), () => ({
+        ...p,
+        settings: { ...p.settings, toolsAboard: [...p.settings.toolsAboard, 'press-tool'] },
+      })),
+  },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },
   {
     id: 'shade',
@@ -105,7 +112,7 @@ function canBegin(problem: Problem): boolean {
 }
 
 function cheapest(problem: Problem) {
-  return canBegin(problem) ? search(problem, { kind: 'ways', k: 1 }, guideOf(problem)).goals[0] : undefined
+  return canBegin(problem) && fits(problem) ? search(problem, { kind: 'ways', k: 1 }).goals[0] : undefined
 }
 
 /**

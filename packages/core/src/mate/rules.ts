@@ -129,6 +129,20 @@ export const RULES: readonly Rule[] = [
         : null,
   },
   {
+    id: 'tool.not-fetched',
+    severity: 'forbid',
+    anywhere: true,
+    change: 'tool',
+    source: {
+      title: 'A press tool is not bought on the way: it is aboard or it is not',
+      certainty: 'common practice',
+    },
+    bites: ({ method, settings }) =>
+      method.tools.includes('press-tool') && !settings.toolsAboard.includes('press-tool')
+        ? { method: method.name }
+        : null,
+  },
+  {
     id: 'flare.hard-tube',
     severity: 'forbid',
     source: commonPractice,

@@ -1,4 +1,4 @@
-import { type Guide, guideOf } from './guide'
+import { type Guide, guideOf, tooLong } from './guide'
 import { Heap } from './heap'
 import { Grower, type Label, needsTrip } from './labels'
 import type { Problem } from './problem'
@@ -56,6 +56,7 @@ export function search(
   const offer = (label: Label) => {
     const rest = label.done ? 0 : guide.rest(label.openClass, label.stage)
     if (rest === undefined) return
+    if (!label.done && tooLong(problem, guide, label.openClass, label.stage, label.parts)) return
     const additive = label.additive + rest
     if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label))) return
     // ways are told apart by their sequence; else only what is still to come matters, and on a stub its own state
@@ -87,4 +88,9 @@ export function search(
     for (const next of grower.next(label)) offer(next)
   }
   return { goals, truncated: false }
+}
+
+/** Whether there is any chain at all. Labels with the same future stand for each other, so this is quick. */
+export function fits(problem: Problem, guide: Guide = guideOf(problem), firstMethod?: MethodId): boolean {
+  return search(problem, { kind: 'least' }, guide, firstMethod).goals.length > 0
 }

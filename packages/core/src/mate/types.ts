@@ -320,6 +320,7 @@ export type ChangeId =
   | 'away-from-heater'
   | 'room'
   | 'shade'
+  | 'tool'
 
 /** A smallest set of conditions that would make something fit, and what it would give. */
 export interface Remedy {

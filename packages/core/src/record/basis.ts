@@ -30,6 +30,18 @@ export function findingBasis(observations: readonly BasisObservation[]): string 
   )
 }
 
+/** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
+const SAYS_NOTHING: Readonly<Record<string, unknown>> = {
+  roomMm: null,
+  sunlight: false,
+  freezing: false,
+  wallMm: null,
+  turn: 0,
+  outlets: 1,
+  spanMm: null,
+  airC: null,
+}
+
 /** The facts behind a chosen mating in one line: the pipe, the fixture and the conditions. */
 export function matingBasis(
   pipeId: string,
@@ -39,7 +51,7 @@ export function matingBasis(
   const sorted = Object.entries(conditions)
     .filter(([name]) => name !== 'jobId' && name !== 'lineId')
     // a list with nothing in it says what its absence says
-    .filter(([, value]) => !(Array.isArray(value) && value.length === 0))
+    .filter(([name, value]) => !(Array.isArray(value) && value.length === 0) && SAYS_NOTHING[name] !== value)
     .sort(([a], [b]) => (a < b ? -1 : 1))
   return JSON.stringify([pipeId, fixtureId, sorted])
 }

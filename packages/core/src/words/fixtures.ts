@@ -27,6 +27,64 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   closed: 'Close the line off',
 }
 
+/** What the place is asked for a kind of fixture besides the stub. */
+export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span'
+
+/** What goes in, by kind: first what it is, then which end it has. */
+export const FIXTURE_GROUPS: readonly {
+  readonly id: string
+  readonly label: string
+  readonly ends: readonly string[]
+  readonly asks: readonly FixtureAsk[]
+}[] = [
+  { id: 'faucet', label: 'Faucet', ends: ['faucet.shank.1/2', 'faucet.hose.3/8'], asks: ['stop', 'reach'] },
+  {
+    id: 'tap',
+    label: 'Tap',
+    ends: ['tap.tail.1/2', 'tap.hose.1/2', 'tap.tail.3/4'],
+    asks: ['stop', 'reach'],
+  },
+  {
+    id: 'toilet',
+    label: 'Toilet',
+    ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2'],
+    asks: ['stop', 'reach'],
+  },
+  {
+    id: 'appliance',
+    label: 'Dishwasher, filter',
+    ends: ['appliance.comp.3/8', 'appliance.comp.1/4'],
+    asks: ['stop', 'reach'],
+  },
+  { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
+  { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'] },
+  {
+    id: 'shower',
+    label: 'Shower, tub',
+    ends: [
+      'valve.combo.1/2',
+      'valve.female.1/2',
+      'valve.barb.1/2',
+      'valve.expansion.1/2',
+      'valve.bsp.1/2',
+      'valve.compression.15',
+    ],
+    asks: ['span'],
+  },
+  { id: 'heater', label: 'Water heater', ends: ['heater.nipple.3/4'], asks: ['reach'] },
+  { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
+]
+
+/** What a way is weighed by, in a word or two. */
+export const CRITERION_WORDS: Readonly<Record<string, string>> = {
+  priceCents: 'cheapest to buy',
+  seconds: 'least work',
+  waterOffSeconds: 'water off shortest',
+  joints: 'fewest joints',
+  riskPerMille: 'safest',
+  notAboard: 'most of it aboard',
+}
+
 export const METHOD_WORDS: Readonly<Record<string, string>> = {
   sweat: 'sweat',
   compression: 'compression',

@@ -1,3 +1,4 @@
+export * from './ends'
 export * from './find'
 export * from './fixtures'
 export * from './methods'

@@ -21,7 +21,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',
   release: 'release the old push-fit',
   unscrew: 'unscrew the old stop',
-  'new-end': 'begins at the new fixture',
+  'new-end': 'nothing to take off',
   'cut-open': 'cut the run open',
 }
 

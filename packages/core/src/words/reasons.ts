@@ -28,6 +28,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
     'A {method} joint needs {needsMm:least-stub} of room round the pipe for the tool; there is {hasMm:largest-opening}.',
+  'tool.not-fetched': 'A {method} joint needs the press tool, and it is not aboard.',
   'flare.hard-tube': 'Hard tube splits when it is flared: soft tube only.',
   'sun.plastic': 'Daylight makes this plastic brittle: no such pipe here.',
   'hot.plastic': 'PVC and polyethylene carry cold water only.',
@@ -110,6 +111,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   'away-from-heater': 'move the joint 18 in from the heater',
   room: 'make room round the pipe',
   shade: 'keep daylight off it',
+  tool: 'bring the press tool',
 }
 
 /** A reason in one sentence. An unknown rule shows its id rather than nothing. */

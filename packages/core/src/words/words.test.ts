@@ -1,13 +1,14 @@
-import { CATALOG, FIXTURE_CONNECTIONS } from '../catalog'
+import { CATALOG, end, FIXTURE_CONNECTIONS } from '../catalog'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
 import { METHODS, mate, REMOVALS, RULES, removalById } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import type { Conditions } from '../mate/types'
-import { MATERIAL_NAMES, PIPE_MATERIALS } from '../reference'
+import { MATERIAL_NAMES, PIPE_MATERIALS, pipeById } from '../reference'
 import {
   ANSWERS,
   CHANGES,
   CONSUMABLE_WORDS,
+  END_KINDS,
   FAMILY_WORDS,
   FAULT_WORDS,
   FIXTURE_WORDS,
@@ -70,6 +71,16 @@ describe('everything that can be said has words', () => {
     for (const { id } of FIXTURE_CONNECTIONS) expect(FIXTURE_WORDS[id]).toBeDefined()
     for (const hazard of HAZARD_IDS)
       expect(HAZARDS[hazard]).toMatchObject({ todo: expect.any(String), decides: expect.any(String) })
+  })
+})
+
+describe('ends that are asked for', () => {
+  it('are made in every size that is offered, and their pipes are in the tables', () => {
+    for (const { id, form, system, material, sizes, pipe } of END_KINDS)
+      for (const size of sizes) {
+        expect(() => end(form as 'tube', system as 'CTS', size, material as 'copper')).not.toThrow()
+        if (pipe) expect([id, size, pipeById(pipe.replace('#', size))?.nominal]).toEqual([id, size, size])
+      }
   })
 })
 

@@ -1,0 +1,324 @@
+import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
+import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { reasonText } from '@diarmos/core/words/reasons'
+import { router, useLocalSearchParams } from 'expo-router'
+import { useMemo, useState } from 'react'
+import { Pressable, ScrollView, View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { useSettings } from '../data/select'
+import { SceneView } from '../drawing/SceneView'
+import { CopyCase } from '../job/CopyCase'
+import { OptionCard } from '../mate/OptionCard'
+import { PartsSheet } from '../mate/PartsSheet'
+import { SeamSheet } from '../mate/SeamSheet'
+import { WayStrip } from '../mate/WayStrip'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Keypad } from '../ui/Keypad'
+import { Length } from '../ui/Length'
+import { Note } from '../ui/Note'
+import { SheetModal } from '../ui/SheetModal'
+import { Toggle } from '../ui/Toggle'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+import { useWide } from '../ui/useWide'
+import { useSolved } from '../workers/solver'
+import { decodeQuestion, encodeQuestion, type Into, type MateQuestion, PLAIN_QUESTION } from './mateLink'
+import { benchMateRequest } from './mateRequest'
+import { ShareLink } from './ShareLink'
+
+const LENGTHS = [
+  ['nearMm', 'Straight bare pipe, one side', 'From the cut to the first fitting or bend.'],
+  ['farMm', 'Straight bare pipe, other side', 'From the cut to the first fitting or bend.'],
+  ['freeMm', 'Free pipe to the first clamp', 'On the shorter side: how far it can be sprung.'],
+  ['sidewaysMm', 'Room to push it sideways', 'Until something is in the way.'],
+] as const
+
+const INTO_WORDS: Readonly<Record<Into, string>> = { repair: 'a repair', tee: 'a tee', valve: 'a valve' }
+
+/** The question on the bench, kept in the address alone. */
+function useQuestion() {
+  const params = useLocalSearchParams<Record<string, string>>()
+  const key = JSON.stringify(params)
+  const read = useMemo((): { question: MateQuestion; fault: string | null } => {
+    try {
+      return { question: decodeQuestion(JSON.parse(key) as Record<string, string>), fault: null }
+    } catch (error) {
+      return { question: PLAIN_QUESTION, fault: (error as Error).message }
+    }
+  }, [key])
+  const set = (patch: Partial<MateQuestion>) => {
+    const cleared = Object.fromEntries(
+      ['a', 'b', 'into', 'but', ...LENGTHS.map(([name]) => name)].map((name) => [name, undefined]),
+    )
+    router.setParams({ ...cleared, ...encodeQuestion({ ...read.question, ...patch }) } as never)
+  }
+  return { ...read, set }
+}
+
+function EndRow({
+  name,
+  kind,
+  size,
+  onPress,
+}: {
+  name: string
+  kind: string
+  size: string
+  onPress: () => void
+}) {
+  const found = endOfKind(kind, size)
+  return (
+    <Pressable
+      role="button"
+      aria-label={name}
+      onPress={onPress}
+      className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
+    >
+      <Txt tone="soft">{name}</Txt>
+      <Txt bold size="l">
+        {size} {found?.system === 'metric' ? 'mm' : 'in'} {found?.label}
+      </Txt>
+    </Pressable>
+  )
+}
+
+function EndSheet(props: {
+  title: string
+  kind: string
+  size: string
+  pipesOnly: boolean
+  onPick: (kind: string, size: string) => void
+  onClose: () => void
+}) {
+  const { title, kind, size, pipesOnly, onPick, onClose } = props
+  const kinds = END_KINDS.filter((entry) => !pipesOnly || entry.pipe)
+  const current = END_KINDS.find((entry) => entry.id === kind)
+  return (
+    <SheetModal title={title} onClose={onClose}>
+      <Choice
+        label="Size"
+        columns={4}
+        value={size}
+        options={(current?.sizes ?? []).map((value) => ({ value, label: value }))}
+        onChange={(value) => onPick(kind, value)}
+      />
+      <View className="mt-3">
+        <Choice
+          label="What it is"
+          value={kind}
+          options={kinds.map(({ id, label }) => ({ value: id, label }))}
+          onChange={(id) => {
+            const sizes = END_KINDS.find((entry) => entry.id === id)?.sizes ?? []
+            onPick(id, sizes.includes(size) ? size : sizes.includes('1/2') ? '1/2' : (sizes[0] ?? size))
+          }}
+        />
+      </View>
+    </SheetModal>
+  )
+}
+
+/** Any end to any other, or into a run that is fixed at both ends, without a job. */
+export function BenchMate() {
+  const wide = useWide()
+  const unit = usePreferences((state) => state.unit)
+  const settings = useSettings()?.fields.mate
+  const { question, fault, set } = useQuestion()
+  const [picking, setPicking] = useState<'a' | 'b' | null>(null)
+  const [measuring, setMeasuring] = useState<(typeof LENGTHS)[number] | null>(null)
+  const [shown, setShown] = useState<string | null>(null)
+  const [parts, setParts] = useState(false)
+  const [seam, setSeam] = useState<number | null>(null)
+  const request = settings ? benchMateRequest(question, settings) : null
+  const mate = useSolved('mate', request)
+  const result = mate.answer?.lines[0]
+  const option = result?.options.find((entry) => entry.id === shown) ?? result?.options[0]
+  const height = wide ? 420 : 210
+  const pipe = endOfKind(question.a, question.aSize)?.pipe?.replace('#', question.aSize) ?? null
+  const scene = useSolved(
+    'draw',
+    option
+      ? {
+          pipeId: question.into ? pipe : null,
+          option: option as never,
+          stubMm: question.nearMm ?? 45,
+          unit,
+          widthPx: wide ? 520 : 370,
+          heightPx: height,
+          stage: 'mate',
+        }
+      : null,
+  )
+  const picture =
+    option && scene.answer ? (
+      <SceneView scene={scene.answer.scene} height={height} label="The chain, to scale" onSeam={setSeam} />
+    ) : (
+      <View style={{ height }} className="items-center justify-center">
+        <Txt tone="soft">{result ? 'Nothing to draw: nothing fits.' : 'Working it out …'}</Txt>
+      </View>
+    )
+  const panel = (
+    <>
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
+        {fault ? (
+          <Note kind="caution" title="This link cannot be read">
+            {fault}
+          </Note>
+        ) : null}
+        <EndRow
+          name={question.into ? 'The run' : 'From'}
+          kind={question.a}
+          size={question.aSize}
+          onPress={() => setPicking('a')}
+        />
+        {question.into ? null : (
+          <EndRow name="To" kind={question.b} size={question.bSize} onPress={() => setPicking('b')} />
+        )}
+        <View className="mt-3">
+          <Choice
+            label="Between fixed ends"
+            columns={4}
+            value={question.into ?? 'no'}
+            options={[
+              { value: 'no', label: 'no' },
+              ...(Object.entries(INTO_WORDS) as [Into, string][]).map(([value, label]) => ({ value, label })),
+            ]}
+            onChange={(value) => {
+              const into = value === 'no' ? null : (value as Into)
+              // only pipe can be cut open
+              set({ into, ...(into && !pipe ? { a: 'copper', aSize: '1/2' } : {}) })
+            }}
+          />
+        </View>
+        {question.into
+          ? LENGTHS.map((length) => (
+              <Pressable
+                key={length[0]}
+                role="button"
+                aria-label={length[1]}
+                onPress={() => setMeasuring(length)}
+                className="min-h-[56px] flex-row items-center justify-between border-b border-rule"
+              >
+                <Txt className="flex-1">{length[1]}</Txt>
+                {question[length[0]] === null ? (
+                  <Txt bold tone="patina">
+                    measure
+                  </Txt>
+                ) : (
+                  <Length mm={question[length[0]] ?? 0} />
+                )}
+              </Pressable>
+            ))
+          : null}
+        {mate.error ? (
+          <Note kind="caution" title="This could not be worked out">
+            {mate.error.message}
+          </Note>
+        ) : null}
+        <View className="mt-3" aria-live="polite">
+          {option ? (
+            <>
+              <OptionCard
+                option={option}
+                rank={(result?.options.indexOf(option) ?? 0) + 1}
+                chosen={false}
+                together={false}
+              />
+              {option.removeMm ? (
+                <View className="min-h-[56px] flex-row items-center justify-between border-b border-rule">
+                  <Txt className="flex-1">Take out of the run, at least</Txt>
+                  <Length mm={option.removeMm.min} quantity="piece-to-remove" size="l" />
+                </View>
+              ) : null}
+              {option.closes ? (
+                <Txt size="s" tone="soft">
+                  Closed last at seam {option.closes.seam + 1}, by{' '}
+                  {option.closes.by === 'slide'
+                    ? 'sliding the coupling back to its mark'
+                    : option.closes.by === 'union'
+                      ? 'drawing the union together'
+                      : 'springing the pipe sideways'}
+                  .
+                </Txt>
+              ) : null}
+              <Button kind="quiet" label="Parts" onPress={() => setParts(true)} />
+            </>
+          ) : result ? (
+            <View testID="nothing-fits">
+              <Note kind="stop" title="Nothing fits">
+                {result.remedies.length > 0
+                  ? `It would help to ${result.remedies[0]?.changes.join(' and ')}.`
+                  : 'No chain of generic parts leads from one to the other here.'}
+              </Note>
+              {result.refusals
+                .filter(({ reason }) => reason.ruleId !== 'method.not-on-this-pipe')
+                .map(({ method, reason }) => (
+                  <Txt key={method} size="s" className="mb-1">
+                    {METHOD_WORDS[method]}: {reasonText(reason, unit)}
+                  </Txt>
+                ))}
+            </View>
+          ) : null}
+        </View>
+        <Toggle label="Flame allowed" value={question.flame} onChange={(flame) => set({ flame })} />
+        <Toggle label="Line dry" value={question.dry} onChange={(dry) => set({ dry })} />
+        <Toggle label="Within reach later" value={question.reach} onChange={(reach) => set({ reach })} />
+        <Toggle
+          label="Also improvised ways"
+          value={question.improvised}
+          onChange={(improvised) => set({ improvised })}
+        />
+        <Txt size="s" tone="soft" className="mt-3">
+          The local code, the makers’ sheets and a licensed plumber’s judgement come first.
+        </Txt>
+        <ShareLink />
+        <CopyCase operation="mate" request={request} />
+      </ScrollView>
+      {result && result.options.length > 1 ? (
+        <View className="border-t border-rule bg-sheet p-3">
+          <WayStrip options={result.options} shown={option?.id} chosen={undefined} onShow={setShown} />
+        </View>
+      ) : null}
+      {picking ? (
+        <EndSheet
+          title={picking === 'a' ? (question.into ? 'The run' : 'From') : 'To'}
+          kind={picking === 'a' ? question.a : question.b}
+          size={picking === 'a' ? question.aSize : question.bSize}
+          pipesOnly={question.into !== null}
+          onPick={(kind, size) => set(picking === 'a' ? { a: kind, aSize: size } : { b: kind, bSize: size })}
+          onClose={() => setPicking(null)}
+        />
+      ) : null}
+      {measuring ? (
+        <Keypad
+          title={measuring[1]}
+          hint={measuring[2]}
+          onClose={() => setMeasuring(null)}
+          onEnter={(length) => {
+            set({ [measuring[0]]: length.mm })
+            setMeasuring(null)
+          }}
+        />
+      ) : null}
+      {parts && option ? <PartsSheet options={[option]} onClose={() => setParts(false)} /> : null}
+      {seam !== null && option ? (
+        <SeamSheet option={option} seam={seam} onClose={() => setSeam(null)} />
+      ) : null}
+    </>
+  )
+  return wide ? (
+    <View className="flex-1">
+      <TopBar bare title="Mate one end to another" />
+      <View className="flex-1 flex-row">
+        <View className="flex-1 justify-center border-r border-rule px-4">{picture}</View>
+        <View className="w-[440px]">{panel}</View>
+      </View>
+    </View>
+  ) : (
+    <View className="flex-1">
+      <TopBar bare title="Mate one end to another" />
+      <View className="px-1">{picture}</View>
+      {panel}
+    </View>
+  )
+}

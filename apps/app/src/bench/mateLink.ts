@@ -1,0 +1,98 @@
+import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
+
+/** What goes into a run, or nothing: then the question is from one end to another. */
+export type Into = 'repair' | 'tee' | 'valve'
+
+/** A question of the bench: what is mated with what, and what does not hold at the place. */
+export interface MateQuestion {
+  readonly a: string
+  readonly aSize: string
+  readonly b: string
+  readonly bSize: string
+  readonly into: Into | null
+  readonly flame: boolean
+  readonly dry: boolean
+  readonly reach: boolean
+  readonly improvised: boolean
+  /** Straight bare pipe on each side of the cut, free length to the first clamp, room sideways; mm, null unmeasured. */
+  readonly nearMm: number | null
+  readonly farMm: number | null
+  readonly freeMm: number | null
+  readonly sidewaysMm: number | null
+}
+
+export const PLAIN_QUESTION: MateQuestion = {
+  a: 'copper',
+  aSize: '1/2',
+  b: 'pex-b',
+  bSize: '1/2',
+  into: null,
+  flame: true,
+  dry: true,
+  reach: true,
+  improvised: false,
+  nearMm: null,
+  farMm: null,
+  freeMm: null,
+  sidewaysMm: null,
+}
+
+const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm'] as const
+const FLAGS = ['flame', 'dry', 'reach', 'improvised'] as const
+const LONGEST_MM = 20_000
+
+export type MateParams = Readonly<Record<string, string>>
+
+/** A question as the parameters of an address, readable by people. What is as usual is left out. */
+export function encodeQuestion(question: MateQuestion): MateParams {
+  const params: Record<string, string> = { a: `${question.a}~${question.aSize}` }
+  if (question.into) params.into = question.into
+  else params.b = `${question.b}~${question.bSize}`
+  const unusual = FLAGS.filter((flag) => question[flag] !== PLAIN_QUESTION[flag])
+  if (unusual.length > 0) params.but = unusual.join('.')
+  for (const length of LENGTHS) if (question[length] !== null) params[length] = String(question[length])
+  return params
+}
+
+/**
+ * Reads a question out of an address.
+ *
+ * @throws Error saying what in the link is of no known kind
+ */
+export function decodeQuestion(params: Partial<MateParams>): MateQuestion {
+  const end = (text: string | undefined, name: string, otherwise: readonly [string, string]) => {
+    if (text === undefined) return otherwise
+    const [kind = '', size = ''] = text.split('~')
+    if (!END_KINDS.some(({ id }) => id === kind))
+      throw new Error(`The link names no end that we know: ${name}.`)
+    if (!endOfKind(kind, size)) throw new Error(`The link names a size that is not made: ${name}.`)
+    return [kind, size] as const
+  }
+  const [a, aSize] = end(params.a, 'the first', [PLAIN_QUESTION.a, PLAIN_QUESTION.aSize])
+  const [b, bSize] = end(params.b, 'the second', [PLAIN_QUESTION.b, PLAIN_QUESTION.bSize])
+  const { into } = params
+  if (into !== undefined && !['repair', 'tee', 'valve'].includes(into))
+    throw new Error('The link names nothing that goes into a run.')
+  const unusual = (params.but ?? '').split('.').filter(Boolean)
+  if (unusual.some((flag) => !FLAGS.includes(flag as 'flame')))
+    throw new Error('The link names a condition that we do not know.')
+  const lengths = Object.fromEntries(
+    LENGTHS.map((name) => {
+      const text = params[name]
+      const value = text === undefined ? null : Number(text)
+      if (value !== null && !(value > 0 && value <= LONGEST_MM))
+        throw new Error('The link holds a length that cannot be.')
+      return [name, value]
+    }),
+  ) as Pick<MateQuestion, (typeof LENGTHS)[number]>
+  return {
+    ...PLAIN_QUESTION,
+    a,
+    aSize,
+    b,
+    bSize,
+    into: (into as Into | undefined) ?? null,
+    ...Object.fromEntries(unusual.map((flag) => [flag, !PLAIN_QUESTION[flag as (typeof FLAGS)[number]]])),
+    ...lengths,
+  }
+}

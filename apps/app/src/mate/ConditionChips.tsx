@@ -1,0 +1,65 @@
+import { Pressable, View } from 'react-native'
+import type { EntityFields } from '../data/types'
+import { Txt } from '../ui/Txt'
+
+type Situation = EntityFields<'situation'>
+
+interface Props {
+  conditions: Pick<Situation, 'flame' | 'line' | 'access' | 'waterSeen'>
+  set: (patch: Partial<Situation>, label: string) => void
+}
+
+/** What changes the answer most, where the thumb is: every flip gives a new one. */
+export function ConditionChips({ conditions, set }: Props) {
+  const { flame, line, access, waterSeen } = conditions
+  const chips = [
+    {
+      name: 'Flame allowed',
+      short: 'flame',
+      on: flame,
+      flip: () => set({ flame: !flame }, flame ? 'No flame' : 'Flame allowed'),
+    },
+    {
+      name: 'Line dry',
+      short: line === 'dry' ? 'dry' : 'trickles',
+      on: line === 'dry',
+      flip: () =>
+        set({ line: line === 'dry' ? 'trickle' : 'dry' }, line === 'dry' ? 'Line trickles' : 'Line dry'),
+    },
+    {
+      name: 'Within reach later',
+      short: access === 'reachable' ? 'in reach' : access === 'buried' ? 'buried' : 'closed in',
+      on: access === 'reachable',
+      flip: () =>
+        set(
+          { access: access === 'reachable' ? 'closed-wall' : 'reachable' },
+          access === 'reachable' ? 'Wall will be closed' : 'Within reach later',
+        ),
+    },
+    {
+      name: 'Water seen from this line',
+      short: 'water seen',
+      on: waterSeen,
+      flip: () => set({ waterSeen: !waterSeen }, waterSeen ? 'Water not seen' : 'Water seen'),
+    },
+  ]
+  return (
+    <View className="flex-row gap-1">
+      {chips.map(({ name, short, on, flip }) => (
+        <Pressable
+          key={name}
+          role="switch"
+          aria-checked={on}
+          aria-label={name}
+          onPress={flip}
+          className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-1 active:opacity-70 ${on ? 'border-patina bg-patina-wash' : 'border-soft bg-raised'}`}
+        >
+          <Txt size="s" bold={on} tone={on ? 'patina' : 'ink'} className="text-center">
+            {on ? '✓ ' : '✕ '}
+            {short}
+          </Txt>
+        </Pressable>
+      ))}
+    </View>
+  )
+}

@@ -1,0 +1,98 @@
+import type { MateOption } from '@diarmos/core'
+import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
+import { View } from 'react-native'
+import { money } from '../ui/money'
+import { SheetModal } from '../ui/SheetModal'
+import { Txt } from '../ui/Txt'
+
+interface Row {
+  readonly key: string
+  readonly name: string
+  readonly count: number
+  readonly cents: number | null
+  readonly aboard: boolean
+}
+
+/** Parts of all lines, alike ones counted together. */
+export function partRows(options: readonly MateOption[]): Row[] {
+  const rows = new Map<string, Row>()
+  for (const part of options.flatMap((option) => option.parts)) {
+    const known = rows.get(part.fittingId)
+    rows.set(part.fittingId, {
+      key: part.fittingId,
+      name: part.name,
+      count: (known?.count ?? 0) + 1,
+      cents: (known?.cents ?? 0) + part.priceCents,
+      aboard: part.aboard,
+    })
+  }
+  return [...rows.values()]
+}
+
+/** What the joints use up: sized where the size matters. */
+export function consumableRows(options: readonly MateOption[]): Row[] {
+  const rows = new Map<string, Row>()
+  for (const joint of options.flatMap((option) => option.joints))
+    for (const { id, quantity } of joint.consumables) {
+      const sized = /ring|clamp|sleeve|clip|insert/.test(id)
+      const key = sized ? `${id} ${joint.nominal}` : id
+      const size = sized ? `, ${joint.nominal} ${joint.system === 'metric' ? 'mm' : 'in'}` : ''
+      rows.set(key, {
+        key,
+        name: `${CONSUMABLE_WORDS[id] ?? id}${size}`,
+        count: (rows.get(key)?.count ?? 0) + quantity,
+        cents: null,
+        aboard: true,
+      })
+    }
+  return [...rows.values()]
+}
+
+function List({ title, rows }: { title: string; rows: readonly Row[] }) {
+  if (rows.length === 0) return null
+  return (
+    <View className="mb-3">
+      <Txt bold tone="soft" size="s">
+        {title}
+      </Txt>
+      {rows.map((row) => (
+        <View key={row.key} className="min-h-[48px] flex-row items-center gap-2 border-b border-rule py-1">
+          <Txt bold className="w-[44px]">
+            {row.count} ×
+          </Txt>
+          <View className="flex-1">
+            <Txt>{row.name}</Txt>
+            {row.aboard ? null : (
+              <Txt size="s" tone="amber" bold>
+                △ from the counter
+              </Txt>
+            )}
+          </View>
+          {row.cents === null ? null : <Txt>{money(row.cents)}</Txt>}
+        </View>
+      ))}
+    </View>
+  )
+}
+
+/** Everything to lay out before the water goes off. */
+export function PartsSheet({ options, onClose }: { options: readonly MateOption[]; onClose: () => void }) {
+  const tools = [...new Set(options.flatMap((option) => option.joints.flatMap((joint) => joint.tools)))].map(
+    (tool) => TOOL_WORDS[tool] ?? tool,
+  )
+  return (
+    <SheetModal title="Parts, and what they use up" onClose={onClose}>
+      <View testID="parts">
+        <List title="Parts" rows={partRows(options)} />
+        <List title="Used up" rows={consumableRows(options)} />
+        <Txt bold tone="soft" size="s">
+          Tools
+        </Txt>
+        <Txt>{tools.join(', ')}</Txt>
+        <Txt size="s" tone="soft" className="mt-3">
+          Drinking water: every part lead-free.
+        </Txt>
+      </View>
+    </SheetModal>
+  )
+}
