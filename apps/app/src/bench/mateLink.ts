@@ -39,7 +39,7 @@ export const PLAIN_QUESTION: MateQuestion = {
 
 const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm'] as const
 const FLAGS = ['flame', 'dry', 'reach', 'improvised'] as const
-const LONGEST_MM = 20_000
+const LONGEST_MM = { nearMm: 2000, farMm: 2000, freeMm: 20_000, sidewaysMm: 2000 } as const
 
 export type MateParams = Readonly<Record<string, string>>
 
@@ -80,7 +80,7 @@ export function decodeQuestion(params: Partial<MateParams>): MateQuestion {
     LENGTHS.map((name) => {
       const text = params[name]
       const value = text === undefined ? null : Number(text)
-      if (value !== null && !(value > 0 && value <= LONGEST_MM))
+      if (value !== null && !(value > 0 && value <= LONGEST_MM[name]))
         throw new Error('The link holds a length that cannot be.')
       return [name, value]
     }),

@@ -93,6 +93,7 @@ export class Problem {
       this.goals,
       this.span !== null,
       placeFacts(this.conditions),
+      line.cutIn?.insert,
       line.cutIn?.branch,
     ])
   }

@@ -1,0 +1,124 @@
+import '../test/browser'
+import { runOperation } from '@diarmos/contract'
+import { STARTING_SETTINGS } from '@diarmos/core'
+import { END_KINDS } from '@diarmos/core/words/ends'
+import { cleanup, render, screen } from '@testing-library/react'
+import fc from 'fast-check'
+import { openShop } from '../test/shop'
+import { all, dialog, one, press, settled } from '../test/touch'
+import { BenchMate } from './BenchMate'
+import { decodeQuestion, encodeQuestion, type MateQuestion, PLAIN_QUESTION } from './mateLink'
+import { benchMateRequest } from './mateRequest'
+
+jest.mock('../workers/solver')
+const mockParams: Record<string, string | undefined> = {}
+jest.mock('expo-router', () => {
+  const { useSyncExternalStore } = jest.requireActual('react')
+  let listeners: (() => void)[] = []
+  let held: Record<string, string | undefined> = {}
+  return {
+    router: {
+      navigate: jest.fn(),
+      canGoBack: () => false,
+      replace: jest.fn(),
+      setParams: (next: Record<string, string | undefined>) => {
+        Object.assign(mockParams, next)
+        for (const name of Object.keys(mockParams))
+          if (mockParams[name] === undefined) delete mockParams[name]
+        held = { ...mockParams }
+        for (const listener of listeners) listener()
+      },
+    },
+    useLocalSearchParams: () =>
+      useSyncExternalStore(
+        (listener: () => void) => {
+          listeners.push(listener)
+          return () => {
+            listeners = listeners.filter((other) => other !== listener)
+          }
+        },
+        () => held,
+      ),
+  }
+})
+
+const SETTINGS = STARTING_SETTINGS as Parameters<typeof benchMateRequest>[1]
+const ends = fc.constantFrom(
+  ...END_KINDS.flatMap(({ id, sizes }) => sizes.map((size) => [id, size] as const)),
+)
+const length = fc.option(fc.double({ min: 1, max: 1999, noNaN: true }), { nil: null })
+const questions = fc
+  .record({
+    from: ends,
+    to: ends,
+    into: fc.constantFrom(null, 'repair' as const, 'tee' as const, 'valve' as const),
+    flame: fc.boolean(),
+    dry: fc.boolean(),
+    reach: fc.boolean(),
+    improvised: fc.boolean(),
+    nearMm: length,
+    farMm: length,
+    freeMm: length,
+    sidewaysMm: length,
+  })
+  .map(
+    ({ from, to, into, ...rest }): MateQuestion => ({
+      ...rest,
+      into,
+      a: from[0],
+      aSize: from[1],
+      // what goes into a run has no second end to say
+      b: into ? PLAIN_QUESTION.b : to[0],
+      bSize: into ? PLAIN_QUESTION.bSize : to[1],
+    }),
+  )
+
+describe('the address of a question', () => {
+  it('carries it there and back', () =>
+    fc.assert(
+      fc.property(questions, (question) =>
+        expect(decodeQuestion(encodeQuestion(question))).toEqual(question),
+      ),
+    ))
+
+  it.each([
+    [{ a: 'gold~1/2' }, 'names no end'],
+    [{ a: 'copper~7' }, 'a size that is not made'],
+    [{ into: 'a hole' }, 'nothing that goes into a run'],
+    [{ but: 'magic' }, 'a condition that we do not know'],
+    [{ into: 'tee', nearMm: '-4' }, 'a length that cannot be'],
+    [{ into: 'tee', farMm: 'long' }, 'a length that cannot be'],
+  ])('%j is refused, and says why', (params, message) =>
+    expect(() => decodeQuestion(params as Record<string, string>)).toThrow(message),
+  )
+
+  it('asks what every door understands', () =>
+    fc.assert(
+      fc.property(questions, (question) => {
+        const run = () => runOperation('mate', benchMateRequest(question, SETTINGS))
+        expect(run).not.toThrow()
+      }),
+      { numRuns: 25 },
+    ))
+})
+
+describe('mating on the bench', () => {
+  afterEach(cleanup)
+  it('answers as the question is changed, and keeps it in the address', async () => {
+    await openShop()
+    render(<BenchMate />)
+    await settled()
+    const first = screen.getByTestId('option-1')
+    expect(first.textContent).toContain('coupling')
+    await press(one('button', 'To'))
+    await press(one('radio', 'What it is: faucet shank'))
+    await press(one('button', 'Close', dialog()))
+    expect(mockParams.b).toBe('shank~1/2')
+    expect(screen.getByTestId('option-1').textContent).toContain('supply connector')
+    await press(one('radio', 'Between fixed ends: a tee'))
+    expect(mockParams.into).toBe('tee')
+    expect(screen.getByTestId('option-1').textContent).toContain('tee')
+    expect(screen.getByText('Take out of the run, at least')).toBeTruthy()
+    expect(all('tab', /^Way/).length).toBeGreaterThan(1)
+  })
+})

@@ -1,0 +1,90 @@
+import fc from 'fast-check'
+import { pipeById } from '../reference'
+import type { Pipe } from '../reference/types'
+import { sidewaysSpring, stiffnessOf } from './spring'
+
+const half = pipeById('copper.l.1/2') as Pipe
+
+/** A cantilever's shape taken apart into many short pieces: the length they keep, less the distance they cover. */
+function shorteningByPieces(lengthMm: number, tipMm: number): number {
+  const pieces = 4000
+  const y = (x: number) => (tipMm / 2) * (3 * (x / lengthMm) ** 2 - (x / lengthMm) ** 3)
+  let arc = 0
+  for (let at = 0; at < pieces; at++) {
+    const dx = lengthMm / pieces
+    arc += Math.hypot(dx, y((at + 1) * dx) - y(at * dx))
+  }
+  return arc - lengthMm
+}
+
+describe('a pipe sprung sideways', () => {
+  it('draws back as much as its bent shape is longer than its reach', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 200, max: 4000, noNaN: true }),
+        fc.double({ min: 1, max: 400, noNaN: true }),
+        (free, room) => {
+          const spring = sidewaysSpring(half, free, room)
+          // the pieces follow the curve itself, with no formula for its shortening
+          const byPieces = shorteningByPieces(free, spring.sidewaysMm)
+          // the formula is for small deflections; at a tenth of the length it is two parts in a hundred too long
+          expect(Math.abs(spring.retractionMm - byPieces)).toBeLessThanOrEqual(0.02 * byPieces + 1e-4)
+        },
+      ),
+      { numRuns: 40 },
+    ))
+
+  it('is loaded as the beam tables say: force and stress of a cantilever', () => {
+    // Roark, cantilever with an end load: y = WL³/3EI, M = WL, σ = Mc/I
+    const spring = sidewaysSpring(half, 1000, 20)
+    const inertia = (Math.PI / 64) * (half.odMm ** 4 - (half.odMm - 2 * half.wallMm) ** 4)
+    const modulus = stiffnessOf('copper')?.modulusMPa ?? 0
+    expect((spring.forceN * 1000 ** 3) / (3 * modulus * inertia)).toBeCloseTo(spring.sidewaysMm, 6)
+    expect((spring.forceN * 1000 * (half.odMm / 2)) / inertia).toBeCloseTo(spring.stressMPa, 6)
+  })
+
+  it('yields very little, even from a long free pipe', () => {
+    // a yard of free half-inch tube pushed two inches aside draws back less than a tenth of an inch
+    expect(sidewaysSpring(half, 914.4, 50.8).retractionMm).toBeLessThan(2.54)
+  })
+
+  it('never beyond two thirds of the stress that bends it for good, never beyond the room', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(
+          'copper.l.1/2',
+          'copper.m.1',
+          'galvanised.40.3/4',
+          'cpvc.sdr11.1/2',
+          'pex-b.sdr9.3/4',
+        ),
+        fc.double({ min: 10, max: 6000, noNaN: true }),
+        fc.double({ min: 0.1, max: 500, noNaN: true }),
+        (id, free, room) => {
+          const pipe = pipeById(id) as Pipe
+          const spring = sidewaysSpring(pipe, free, room)
+          expect(spring.sidewaysMm).toBeLessThanOrEqual(room)
+          expect(spring.stressMPa).toBeLessThanOrEqual(
+            ((stiffnessOf(pipe.material)?.limitMPa ?? 0) * 2) / 3 + 1e-9,
+          )
+        },
+      ),
+    ))
+
+  it('more room or more free pipe never takes spring away', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 100, max: 3000, noNaN: true }),
+        fc.double({ min: 1, max: 200, noNaN: true }),
+        (free, room) => {
+          const now = sidewaysSpring(half, free, room).retractionMm
+          expect(sidewaysSpring(half, free, room * 1.5).retractionMm).toBeGreaterThanOrEqual(now - 1e-12)
+        },
+      ),
+    ))
+
+  it('is nothing for what is not sprung: clay, cast iron, no free length', () => {
+    expect(sidewaysSpring({ odMm: 110, wallMm: 6, material: 'cast-iron' }, 1000, 50).limit).toBe('rigid')
+    expect(sidewaysSpring(half, 0, 50).retractionMm).toBe(0)
+  })
+})

@@ -1,0 +1,327 @@
+import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
+import { pipeById } from '../reference'
+import { cheapestWay, METHODS, mate, methodById, RULES } from './index'
+import { waitSeconds } from './methods'
+import { pairs } from './pairs'
+import { roleOf, routeById } from './routes'
+import { ruleIn } from './rules'
+import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
+import type { Conditions, CutIn, EndRef, LineRequest, LineResult, MateSettings } from './types'
+
+const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, more = {}): LineResult =>
+  mate({ lines: [request], settings, k: 12, ...more }).lines[0] as LineResult
+const to = (fixtureId: string, pipeId: string, patch: Partial<Conditions> = {}) =>
+  ask(line(pipeId, patch, fixtureId))
+const families = (result: LineResult) =>
+  result.options.map((option) => option.parts.map((part) => part.family))
+
+describe('fixtures and what stands before them', () => {
+  it.each([
+    ['toilet.fill.7/8', 'copper.l.1/2', ['angle-stop', 'supply-connector']],
+    ['appliance.comp.1/4', 'copper.l.1/2', ['angle-stop', 'supply-connector']],
+    ['washer.hose', 'pex-b.sdr9.1/2', ['washing-valve']],
+    ['valve.barb.1/2', 'pex-b.sdr9.1/2', []],
+    ['valve.compression.15', 'copper.regular.15mm', []],
+  ])('%s on %s', (fixtureId, pipeId, expected) => {
+    const best = to(fixtureId, pipeId).options[0]
+    expect(best?.parts.map((part) => part.family)).toEqual(expected)
+  })
+
+  it('a hose bib has a vacuum breaker, built in or screwed on', () => {
+    for (const parts of families(to('hose.outlet', 'copper.l.3/4'))) {
+      const bib = parts.findIndex((family) => /bib/.test(family))
+      expect(bib).toBeGreaterThanOrEqual(0)
+      if (parts.at(-1) !== 'vacuum-breaker') expect(parts.at(-1)).toMatch(/bib/)
+    }
+    for (const { parts } of to('hose.outlet', 'copper.l.3/4').options)
+      expect(parts.some((part) => fittingById(part.fittingId)?.protects)).toBe(true)
+  })
+
+  it('where it freezes the bib is frost-free and reaches past the wall', () => {
+    const { options } = to('hose.outlet', 'copper.l.1/2', { freezing: true, wallMm: 190 })
+    expect(options.length).toBeGreaterThan(0)
+    for (const { parts } of options) {
+      const bib = parts
+        .map((part) => fittingById(part.fittingId))
+        .find((part) => part?.family === 'frost-free-bib')
+      expect(bib?.lengthMm?.max).toBeGreaterThanOrEqual(190)
+    }
+  })
+
+  it('two outlets are asked for, and given', () => {
+    const { options } = to('faucet.shank.1/2', 'copper.l.1/2', { outlets: 2 })
+    expect(options.length).toBeGreaterThan(0)
+    for (const parts of options.map((option) => option.parts.map((part) => part.family)))
+      expect(parts).toContain('dual-stop')
+  })
+
+  it('a shower arm stands in a drop-ear elbow, a spout on metal', () => {
+    const from = (fixtureId: string, end: string) =>
+      ask({ lineId: 'a', fromFixtureId: end, fixtureId, conditions: PLAIN })
+    for (const parts of families(from('arm.1/2', 'valve.barb.1/2'))) expect(parts).toContain('drop-ear-elbow')
+    const spouts = from('spout.slip.1/2', 'valve.combo.1/2').options
+    expect(spouts.length).toBeGreaterThan(0)
+    for (const option of spouts)
+      for (const part of option.parts) expect(part.fittingId).not.toMatch(/^tube\.(pex|cpvc|pvc)/)
+  })
+
+  it('closes a line off with a cap or a plug', () => {
+    const { options } = to('closed', 'copper.l.1/2')
+    expect(options[0]?.parts.at(-1)?.family).toBe('cap')
+    expect(options[0]?.joints).toHaveLength(options[0]?.parts.length ?? 0)
+  })
+
+  it('every role of the catalogue has a place in some line', () => {
+    const placed = new Set(
+      (['stop', 'washing', 'bib', 'flexible', 'arm', 'cap'] as const).flatMap((id) =>
+        routeById(id).stages.flatMap((stage) => Object.keys(stage)),
+      ),
+    )
+    for (const part of CATALOG)
+      if (!['slip', 'union', 'tee', 'dual-stop'].includes(roleOf(part)))
+        expect(placed).toContain(roleOf(part))
+  })
+})
+
+describe('what is never done', () => {
+  const refused = (request: LineRequest, method: string, settings?: MateSettings) =>
+    ask(request, settings).refusals.find((entry) => entry.method === method)?.reason.ruleId
+  it.each([
+    ['no flare on hard tube', 'copper.l.1/2', {}, 'flare', 'flare.hard-tube'],
+    ['no press on a scored end', 'copper.l.1/2', { scored: true }, 'press', 'end.scored'],
+    ['no press without room for the jaw', 'copper.l.1/2', { roomMm: 30 }, 'press', 'room.tool'],
+    [
+      'no compression in the ground',
+      'copper.l.1/2',
+      { access: 'buried' },
+      'compression',
+      'ground.not-buried',
+    ],
+    ['no PEX in daylight', 'pex-b.sdr9.1/2', { sunlight: true }, 'crimp', 'sun.plastic'],
+    ['no PVC on hot', 'pvc.40.1/2', { service: 'hot' }, 'cement-pvc', 'hot.plastic'],
+    [
+      'no gasketed coupling in a closed wall',
+      'galvanised.40.1/2',
+      { oldJoint: 'none', thread: 'none', access: 'closed-wall' },
+      'gasket',
+      'access.closed-wall',
+    ],
+  ] as const)('%s', (_name, pipeId, patch, method, ruleId) =>
+    expect(refused(line(pipeId, patch), method)).toBe(ruleId),
+  )
+
+  it('no press joint where the tool is not aboard, and that is what would help', () => {
+    const bare = {
+      ...WELL_EQUIPPED,
+      toolsAboard: WELL_EQUIPPED.toolsAboard.filter((tool) => tool !== 'press-tool'),
+    }
+    const request = line('copper.l.1/2', { flame: false, access: 'closed-wall' })
+    expect(refused(request, 'press', bare)).toBe('tool.not-fetched')
+    expect(ask(request, bare).remedies.map((remedy) => remedy.changes)).toContainEqual(['tool'])
+  })
+
+  it('no tape on compression or flare threads: only taper threads take any', () => {
+    for (const { id, consumables } of METHODS)
+      expect([id, consumables.some((entry) => /tape|paste/.test(entry.id))]).toEqual([id, id === 'threaded'])
+  })
+
+  it('an insert in soft plastic that a ring would squeeze', () => {
+    for (const id of ['compression', 'poly-compression'] as const)
+      expect(methodById(id).steps.some((step) => step.words === 'compression.insert')).toBe(true)
+  })
+
+  it('hose thread and pipe thread of the same size are never screwed together', () => {
+    const npt = end('taper-male', 'NPT', '3/4', 'brass')
+    expect(pairs(npt, end('swivel-nut', 'NH', '3/4', 'rubber-seated'))).toEqual([])
+    expect(
+      pairs(end('parallel-male', 'NH', '3/4', 'brass'), end('taper-female', 'NPT', '3/4', 'brass')),
+    ).toEqual([])
+  })
+
+  it('no plastic cement on the other plastic', () => {
+    const cpvc = { ...end('tube', 'IPS', '1/2', 'pvc'), material: 'cpvc' } as PortEnd
+    expect(pairs(cpvc, end('pvc-socket', 'IPS', '1/2', 'pvc')).map((pair) => pair.method.id)).toEqual([])
+  })
+})
+
+describe('codes and amendments', () => {
+  const steelOnCopper = RULES.find((rule) => rule.id === 'metal.steel-on-copper')
+  const waterSeen = RULES.find((rule) => rule.id === 'water.not-seen')
+  if (!steelOnCopper || !waterSeen) throw new Error('rules')
+  it('a rule weighs what the code says, then what the authority says', () => {
+    expect(ruleIn(steelOnCopper, WELL_EQUIPPED).severity).toBe('forbid')
+    expect(ruleIn(steelOnCopper, { ...WELL_EQUIPPED, codeProfile: 'EN' }).severity).toBe('warn')
+    const amended: MateSettings = {
+      ...WELL_EQUIPPED,
+      codeProfile: 'EN',
+      amendments: [{ ruleId: 'metal.steel-on-copper', severity: 'forbid', why: 'hard water here' }],
+    }
+    expect(ruleIn(steelOnCopper, amended)).toMatchObject({
+      severity: 'forbid',
+      source: { title: 'Local amendment: hard water here' },
+    })
+  })
+  it('what guards life is not amended away', () =>
+    expect(
+      ruleIn(waterSeen, {
+        ...WELL_EQUIPPED,
+        amendments: [{ ruleId: 'water.not-seen', severity: 'off', why: 'no' }],
+      }).severity,
+    ).toBe('forbid'))
+  it('an amendment changes what is offered, and is quoted', () => {
+    const banned: MateSettings = {
+      ...WELL_EQUIPPED,
+      amendments: [{ ruleId: 'drinking.lead-free', severity: 'forbid', why: 'a test that forbids all' }],
+    }
+    const { options, refusals } = ask(line('copper.l.1/2'), banned)
+    expect(options).toEqual([])
+    expect(refusals.some(({ reason }) => reason.source.title.includes('a test that forbids all'))).toBe(true)
+  })
+})
+
+describe('waits by temperature', () => {
+  it('are longer where it is colder, and the water stays off as long', () => {
+    const cement = methodById('cement')
+    expect([null, 21, 10, 0].map((airC) => waitSeconds(cement, airC))).toEqual([1800, 1800, 3600, 7200])
+    const off = (airC: number) =>
+      ask(line('cpvc.sdr11.1/2', { airC })).options.find((option) => option.joints[0]?.method === 'cement')
+        ?.waterOffSeconds ?? 0
+    expect(off(2) - off(20)).toBe(7200 - 1800)
+  })
+})
+
+describe('into a run fixed at both ends', () => {
+  const tight: CutIn = { insert: 'repair', farMm: 200, freeMm: [300, 300], sidewaysMm: 10 }
+  const run = (cutIn: Partial<CutIn>, patch: Partial<Conditions> = {}, more = {}) =>
+    ask(
+      {
+        lineId: 'run',
+        pipeId: 'copper.l.1/2',
+        cutIn: { ...tight, ...cutIn },
+        conditions: { ...PLAIN, stubMm: 200, ...patch },
+      },
+      WELL_EQUIPPED,
+      more,
+    )
+
+  it('needs a part that slides where nothing gives', () => {
+    const { options } = run({})
+    expect(options.length).toBeGreaterThan(0)
+    for (const { parts, closes } of options) {
+      expect(parts.some((part) => ['slip-coupling', 'repair-coupling'].includes(part.family))).toBe(true)
+      expect(closes?.by).toBe('slide')
+    }
+  })
+
+  it('a union will do where the ends give two millimetres', () => {
+    const sprung = run({ freeMm: [2000, 2000], sidewaysMm: 60 }).options
+    expect(sprung.some(({ parts }) => parts.some((part) => part.family === 'union'))).toBe(true)
+  })
+
+  it('what slides needs its whole length of straight pipe to wait on', () => {
+    const short = run({ farMm: 26 }, { stubMm: 26 }).options
+    for (const { parts } of short)
+      if (parts.length === 1) expect(['slip-coupling', 'repair-coupling']).not.toContain(parts[0]?.family)
+  })
+
+  it('a tee goes in with something that slides beside it, or slides itself; a valve too', () => {
+    for (const insert of ['tee', 'valve'] as const) {
+      const { options } = run({ insert })
+      expect(options.length).toBeGreaterThan(0)
+      for (const { parts } of options) {
+        const names = parts.map((part) => part.family)
+        expect(names.some((family) => (insert === 'tee' ? /tee$/ : /isolating/).test(family))).toBe(true)
+        expect(names.some((family) => /slip|repair|union/.test(family))).toBe(true)
+      }
+    }
+  })
+
+  it('says how much to take out: what goes in, less what goes into it', () => {
+    const option = run({}).options.find(({ parts }) => parts.length === 1)
+    const part = fittingById(option?.parts[0]?.fittingId ?? '')
+    const length = (part?.ports ?? []).reduce((sum, port) => sum + Math.abs(port.pose.origin[0]), 0)
+    const into = option?.joints ?? []
+    expect(option?.removeMm?.min).toBeCloseTo(
+      Math.max(0, length - into.reduce((sum, joint) => sum + joint.maxMm, 0)),
+      1,
+    )
+    expect(option?.removeMm?.max).toBeCloseTo(
+      Math.max(0, length - into.reduce((sum, joint) => sum + joint.minMm, 0)),
+      1,
+    )
+  })
+
+  it('improvised couplings only where they are asked for, marked as such', () => {
+    const improvised = (more: object) =>
+      run({}, { flame: true }, more).options.filter((option) => option.parts.some((part) => part.standing))
+    expect(improvised({})).toEqual([])
+    // a closed wall and no press tool: what is left is sweated
+    const sweatOnly = {
+      ...WELL_EQUIPPED,
+      toolsAboard: WELL_EQUIPPED.toolsAboard.filter((tool) => tool !== 'press-tool'),
+    }
+    const asked = mate({
+      lines: [
+        {
+          lineId: 'run',
+          pipeId: 'copper.l.1/2',
+          cutIn: tight,
+          conditions: { ...PLAIN, stubMm: 200, access: 'closed-wall' },
+        },
+      ],
+      settings: sweatOnly,
+      improvised: true,
+      k: 20,
+    }).lines[0]?.options.filter((option) => option.parts.some((part) => part.standing))
+    expect(asked?.length).toBeGreaterThan(0)
+    for (const option of asked ?? [])
+      expect(option.followUp).toEqual({ standing: 'improvised', returnDays: null })
+  })
+})
+
+describe('from any end to any other', () => {
+  const ref = (
+    form: EndRef['form'],
+    system: EndRef['system'],
+    nominal: string,
+    material: EndRef['material'],
+  ): EndRef => ({
+    form,
+    system,
+    nominal,
+    material,
+  })
+  const between = (fromPort: EndRef, toPort: EndRef) =>
+    cheapestWay({ lineId: 'a', fromPort, toPort, conditions: PLAIN }, WELL_EQUIPPED)
+
+  it('copper to PEX, steel to copper, inch to metric: what a counter hand would give', () => {
+    expect(
+      between(ref('tube', 'CTS', '1/2', 'copper'), ref('tube', 'CTS', '1/2', 'pex-b'))?.parts[0]?.family,
+    ).toBe('coupling')
+    expect(
+      between(ref('tube', 'CTS', '1/2', 'copper'), ref('tube', 'metric', '15', 'copper'))?.parts.map(
+        (part) => part.family,
+      ),
+    ).toEqual(['transition-coupling'])
+    expect(
+      between(ref('taper-male', 'NPT', '1/2', 'brass'), ref('taper-male', 'BSP', '1/2', 'brass'))?.parts
+        .length,
+    ).toBeGreaterThan(0)
+  })
+  it('names what is not an end, and what is not made', () => {
+    expect(() =>
+      between(ref('solder-cup', 'CTS', '7', 'copper'), ref('tube', 'CTS', '1/2', 'copper')),
+    ).toThrow('no solder-cup end in CTS 7')
+    expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow('no beginning or no end')
+  })
+})
+
+describe('a gap to fill', () => {
+  it('is filled within what stub, pieces and make-up allow, and refused where nothing reaches', () => {
+    const ends = (spanMm: number) =>
+      ask({ ...line('copper.l.1/2', { stubMm: 60, spanMm }), fixtureId: 'valve.combo.1/2' }).options
+    expect(ends(55)[0]?.parts).toEqual([])
+    expect(ends(400)[0]?.parts.some((part) => part.family === 'tube-piece')).toBe(true)
+    expect(pipeById('copper.l.1/2')).toBeDefined()
+  })
+})
