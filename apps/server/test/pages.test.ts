@@ -4,6 +4,7 @@ import { demoId } from '../src/demo/identifiers'
 import { inShop, openDatabase } from '../src/store/database'
 import { Find1764050000000 } from '../src/store/migrations/find1764050000000'
 import { First1764000000000 } from '../src/store/migrations/first1764000000000'
+import { Mate1764060000000 } from '../src/store/migrations/mate1764060000000'
 import { OWNER, urlFor } from '../src/store/provision'
 import { type Harness, HOUSE, harness, operation, sync } from './harness'
 
@@ -76,16 +77,15 @@ describe('the schema', () => {
     const first = await openDatabase(roles, 2)
     await first.destroy()
     const second = await openDatabase(roles, 2)
-    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 2 }])
+    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 3 }])
     await second.destroy()
     const owner = new DataSource({
       type: 'postgres',
       url: urlFor(roles, OWNER),
-      migrations: [First1764000000000, Find1764050000000],
+      migrations: [First1764000000000, Find1764050000000, Mate1764060000000],
     })
     await owner.initialize()
-    await owner.undoLastMigration()
-    await owner.undoLastMigration()
+    for (let at = 0; at < 3; at++) await owner.undoLastMigration()
     const tables =
       "SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'"
     expect(await owner.query(tables)).toEqual([{ n: 0 }])

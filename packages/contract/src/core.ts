@@ -402,6 +402,21 @@ export const mateOption = z.object({
     riskCents: cents,
     totalCents: cents,
   }),
+  // how it was weighed among the others; what was stored long ago may lack this
+  criteria: z
+    .object({
+      priceCents: cents,
+      seconds: z.number().min(0),
+      waterOffSeconds: z.number().min(0),
+      joints: z.int().min(0),
+      riskPerMille: z.number().min(0),
+      notAboard: z.int().min(0),
+    })
+    .optional(),
+  onFront: z.boolean().optional(),
+  leads: z
+    .array(z.enum(['priceCents', 'seconds', 'waterOffSeconds', 'joints', 'riskPerMille', 'notAboard']))
+    .optional(),
   waterOffSeconds: z.number().min(0),
   missingParts: z.array(key),
   missingTools: z.array(toolId),

@@ -172,6 +172,19 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
           />
         </View>
       ))}
+      <View className="mb-3">
+        <Choice
+          label="Reasons quote this code; the local one comes first"
+          columns={3}
+          value={mate.codeProfile ?? 'IPC'}
+          options={[
+            { value: 'IPC', label: 'IPC' },
+            { value: 'UPC', label: 'UPC' },
+            { value: 'EN', label: 'EN' },
+          ]}
+          onChange={(codeProfile) => change({ codeProfile }, `Code: ${codeProfile}`)}
+        />
+      </View>
       <Txt bold size="l" heading={2} className="mb-1 mt-2">
         Numbers
       </Txt>

@@ -155,3 +155,17 @@ describe('the tables', () => {
     )
   })
 })
+
+describe('sockets of copper-tube-size CPVC', () => {
+  // ASTM D2846, tapered socket dimensions, socket depth in inches as printed
+  it.each([
+    ['1/2', 0.495],
+    ['3/4', 0.695],
+    ['1', 0.895],
+    ['1-1/4', 1.095],
+    ['1-1/2', 1.295],
+    ['2', 1.695],
+  ])('%s: %d in', (size, printed) =>
+    expect((tubeEngagement('cement-socket', 'CTS', size)?.maxMm ?? 0) / 25.4).toBeCloseTo(printed, 6),
+  )
+})
