@@ -18,7 +18,7 @@ const MOUTHS = new Set([
   'sleeve-barb',
 ])
 
-function counter(size: number): Fitting[] {
+export function counter(size: number): Fitting[] {
   const dice = new Dice(size)
   return Array.from({ length: size }, (_, index): Fitting => {
     const part = CATALOG[index < CATALOG.length ? index : Math.floor(dice.next() * CATALOG.length)] as Fitting

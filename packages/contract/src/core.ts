@@ -436,7 +436,7 @@ export const mateOption = z.object({
 
 export const planRequest = z.object({
   lines: z
-    .array(z.object({ lineId: key, material: pipeMaterial, conditions, option: mateOption }))
+    .array(z.object({ lineId: key, material: pipeMaterial.optional(), conditions, option: mateOption }))
     .min(1)
     .max(MOST_LINES),
   houseRules,

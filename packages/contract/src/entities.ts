@@ -43,7 +43,7 @@ export const entities = {
     name: line,
     kind: z.enum(['basin', 'sink', 'toilet', 'washer', 'other']),
   }),
-  line: z.object({ pointId: id, service: z.enum(['hot', 'cold', 'drain', 'vent']) }),
+  line: z.object({ pointId: id, service: z.enum(['hot', 'cold', 'spout', 'shower', 'drain', 'vent']) }),
   job: z.object({
     propertyId: id,
     pointId: id,

@@ -1,5 +1,15 @@
 import type { PipeMaterial } from '@diarmos/core'
-import { findingBasis, matingBasis, STAGES, type Stage, stageOf } from '@diarmos/core/record'
+import {
+  findingBasis,
+  type LineEnds,
+  lineEnds,
+  matingBasis,
+  STAGES,
+  type Stage,
+  splitFixture,
+  stageOf,
+} from '@diarmos/core/record'
+import { FIXTURE_GROUPS } from '@diarmos/core/words/fixtures'
 import { useMemo } from 'react'
 import { isSupply, type LineService } from '../ui/service'
 import { useData } from './store'
@@ -35,6 +45,10 @@ export interface LineView {
   /** What an earlier job found here. */
   readonly remembered: Doc<'finding'> | null
   readonly ticked: readonly string[]
+  /** What it runs between; null while nothing goes in, or nothing that has such a line. */
+  readonly ends: LineEnds | null
+  /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
+  readonly begins: string | null
 }
 
 export interface JobView {
@@ -42,11 +56,13 @@ export interface JobView {
   readonly property: Doc<'property'>
   readonly point: Doc<'point'>
   readonly lines: readonly LineView[]
+  /** Of them those that bring water and that this job turns on. */
+  readonly supply: readonly LineView[]
   readonly checks: ReadonlyMap<string, Doc<'check'>>
   readonly stage: Stage
 }
 
-const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'drain', 'vent']
+const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower', 'drain', 'vent']
 
 const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[], by: string): Doc<Kind> | null =>
   docs.reduce<Doc<Kind> | null>((best, doc) => {
@@ -100,7 +116,23 @@ export function conditionsOf(view: LineView) {
   const seen = view.observations.some(
     (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
   )
-  return { ...fields, waterSeen: fields.waterSeen || seen, service }
+  // what a mixing valve feeds may run as hot as the hot line
+  const water: 'hot' | 'cold' = service === 'cold' ? 'cold' : 'hot'
+  // no water has to be seen from a line that begins at the new valve
+  const fresh = view.ends !== null && view.ends.from !== 'pipe'
+  return { ...fields, waterSeen: fields.waterSeen || seen || fresh, service: water }
+}
+
+/** Lines of water that a job turns on: all, or where one is enough for the fixture those that were looked at. */
+function supplyOf(lines: readonly LineView[], fixtureId: string | null): readonly LineView[] {
+  const water = lines.filter(({ line }) => isSupply(line.fields.service))
+  const main = splitFixture(fixtureId ?? '').main
+  const group = FIXTURE_GROUPS.find(({ ends }) => ends.includes(main))
+  if (!group?.one) return water
+  const found = water.filter(({ finding }) => finding)
+  const seen = water.filter(({ observations }) => observations.length > 0)
+  const usual = water.filter(({ line }) => line.fields.service === group.one)
+  return [found, seen, usual].find((some) => some.length > 0) ?? water
 }
 
 function pick<T extends { fields: { jobId?: unknown; lineId?: unknown } }>(
@@ -142,6 +174,9 @@ export function useJob(jobId: string | undefined): JobView | null {
         )
         const finding = newest(pick(findings, line.id, job.id), 'foundAt')
         const mating = newest(pick(matings, line.id, job.id), 'chosenAt')
+        const ends = job.fields.fixtureId
+          ? lineEnds(job.fields.fixtureId, line.fields.service, finding !== null)
+          : null
         const view: LineView = {
           line,
           situation: pick(situations, line.id, job.id)[0] ?? null,
@@ -156,36 +191,44 @@ export function useJob(jobId: string | undefined): JobView | null {
             'foundAt',
           ),
           ticked: ticked.filter((step) => step.startsWith(line.id)),
+          ends,
+          begins: ends && ends.from !== 'pipe' ? ends.from.fixtureId : (finding?.fields.pipeId ?? null),
         }
         const stale =
           mating !== null &&
           (view.findingStale ||
-            finding === null ||
-            job.fields.fixtureId === null ||
-            mating.fields.basis !==
-              matingBasis(finding.fields.pipeId, job.fields.fixtureId, conditionsOf(view) ?? {}))
+            view.begins === null ||
+            ends === null ||
+            mating.fields.basis !== matingBasis(view.begins, ends.to, conditionsOf(view) ?? {}))
         return { ...view, matingStale: stale }
       })
+      // a spout or a shower arm is a line of its own only where one goes in
+      .filter(
+        ({ line, ends }) =>
+          ends !== null ||
+          !isSupply(line.fields.service) ||
+          (job.fields.fixtureId === null && ['hot', 'cold'].includes(line.fields.service)),
+      )
+    const supply = supplyOf(views, job.fields.fixtureId)
     return {
       job,
       property,
       point,
       lines: views,
+      supply,
       checks: latest,
       stage: stageOf({
         closed: job.fields.state === 'closed',
         fixture: job.fields.fixtureId !== null,
         started: ticked.length > 0,
         // a drain that was looked at beside keeps no job from its end
-        lines: views
-          .filter((view) => isSupply(view.line.fields.service))
-          .map((view) => ({
-            lineId: view.line.id,
-            finding: view.finding !== null,
-            mating: view.mating !== null,
-            ticked: view.ticked,
-            seams: view.mating?.fields.option.joints.length ?? 0,
-          })),
+        lines: supply.map((view) => ({
+          lineId: view.line.id,
+          finding: view.begins !== null,
+          mating: view.mating !== null,
+          ticked: view.ticked,
+          seams: view.mating?.fields.option.joints.length ?? 0,
+        })),
       }),
     }
   }, [job, property, point, lines, situations, observations, findings, matings, checks])

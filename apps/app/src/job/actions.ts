@@ -1,5 +1,5 @@
 import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
-import { findingBasis, matingBasis } from '@diarmos/core/record'
+import { findingBasis, furtherLines, matingBasis } from '@diarmos/core/record'
 import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
@@ -160,8 +160,24 @@ export async function takeFinding(
   )
 }
 
+/** Says what goes in, and adds the lines that only such a fixture has. */
 export async function setFixture(view: JobView, fixtureId: string, label: string): Promise<void> {
-  await edit([{ kind: 'job', id: view.job.id, patch: { fixtureId } } as Edit], label)
+  const held = Object.values(useData.getState().docs.line ?? {}).filter(
+    (doc) => !doc.removed && doc.fields.pointId === view.point.id,
+  )
+  const missing = furtherLines(fixtureId).filter(
+    (service) => !held.some((doc) => doc.fields.service === service),
+  )
+  await edit(
+    [
+      ...missing.map(
+        (service): Edit =>
+          ({ kind: 'line', id: newId(), patch: { pointId: view.point.id, service } }) as Edit,
+      ),
+      { kind: 'job', id: view.job.id, patch: { fixtureId } } as Edit,
+    ],
+    label,
+  )
 }
 
 /** Adds the drain or the vent to a point: its pipe can be found and is remembered with the house. */
@@ -197,7 +213,7 @@ export async function chooseOptions(
   settings: EntityFields<'settings'>['mate'],
 ): Promise<void> {
   const edits = choices.flatMap(({ line, option }): Edit[] =>
-    line.finding && view.job.fields.fixtureId
+    line.begins && line.ends
       ? [
           {
             kind: 'mating',
@@ -208,11 +224,7 @@ export async function chooseOptions(
               optionId: option.id,
               option: option as EntityFields<'mating'>['option'],
               settings,
-              basis: matingBasis(
-                line.finding.fields.pipeId,
-                view.job.fields.fixtureId,
-                conditionsOf(line) ?? {},
-              ),
+              basis: matingBasis(line.begins, line.ends.to, conditionsOf(line) ?? {}),
               versions: { catalogue: '1', rules: '1' },
               chosenAt: now(),
             },
@@ -220,7 +232,7 @@ export async function chooseOptions(
         ]
       : [],
   )
-  await edit(edits, choices.length > 1 ? 'Chosen for both lines' : 'Chosen')
+  await edit(edits, choices.length > 1 ? `Chosen for ${choices.length} lines` : 'Chosen')
 }
 
 /** Ticks a step or takes the tick back. */

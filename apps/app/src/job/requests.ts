@@ -1,7 +1,13 @@
 import type { OperationRequest } from '@diarmos/contract'
+import { lineEnds } from '@diarmos/core/record'
 import { conditionsOf, type JobView, type LineView } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
+
+/** What is known beforehand of a pipe behind a valve is what is known of the hot one. */
+function seenAs(service: EntityFields<'line'>['service']) {
+  return service === 'spout' || service === 'shower' ? 'hot' : service
+}
 
 type MateSettings = EntityFields<'settings'>['mate']
 /** What this house, this shop and its corrections say before anyone looks. */
@@ -21,15 +27,17 @@ export function identifyRequest(
 ): OperationRequest<'identify'> {
   const { era, region } = view.property.fields
   const { fixtureId } = view.job.fields
+  // a pipe that is looked at is one that is kept
+  const to = fixtureId ? lineEnds(fixtureId, line.line.fields.service, true)?.to : undefined
   const conditions = conditionsOf(line)
   return {
     era,
     region,
-    service: line.line.fields.service,
+    service: seenAs(line.line.fields.service),
     ...expectation,
     observations: toObservations(looksOf(line)),
-    ...(fixtureId && settings && conditions
-      ? { decideFor: { line: { lineId: line.line.id, fixtureId, conditions }, settings } }
+    ...(to && settings && conditions
+      ? { decideFor: { line: { lineId: line.line.id, fixtureId: to, conditions }, settings } }
       : {}),
   }
 }
@@ -45,13 +53,12 @@ export function mateRequest(
   settings: MateSettings | undefined,
   improvised = false,
 ): OperationRequest<'mate'> | null {
-  const { fixtureId } = view.job.fields
-  if (!fixtureId || !settings) return null
-  const lines = view.lines.flatMap((line) => {
+  if (!settings) return null
+  const lines = view.supply.flatMap((line) => {
     const conditions = conditionsOf(line)
-    return line.finding && conditions
-      ? [{ lineId: line.line.id, pipeId: line.finding.fields.pipeId, fixtureId, conditions }]
-      : []
+    if (!line.ends || !line.begins || !conditions) return []
+    const from = line.ends.from === 'pipe' ? { pipeId: line.begins } : { fromFixtureId: line.begins }
+    return [{ lineId: line.line.id, ...from, fixtureId: line.ends.to, conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
 }
@@ -66,8 +73,15 @@ export function planRequest(
     const found = line.finding?.fields.snapshot as { classes?: { material: 'copper' }[] } | undefined
     const material = found?.classes?.[0]?.material
     const conditions = conditionsOf(line)
-    return line.mating && material && conditions
-      ? [{ lineId: line.line.id, material, conditions, option: line.mating.fields.option }]
+    return line.mating && conditions
+      ? [
+          {
+            lineId: line.line.id,
+            conditions,
+            option: line.mating.fields.option,
+            ...(material && line.ends?.from === 'pipe' ? { material } : {}),
+          },
+        ]
       : []
   })
   const old = !['1995-2010', 'since-2010'].includes(view.property.fields.era)

@@ -9,7 +9,6 @@ import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
 import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
-import { isSupply } from '../ui/service'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 
@@ -48,7 +47,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const [both, setBoth] = useState(true)
   const [more, setMore] = useState(false)
   const conditions = conditionsOf(line) ?? { ...situationOf(line), service: 'cold' as const }
-  const supply = view.lines.filter((other) => isSupply(other.line.fields.service))
+  const { supply } = view
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? supply : [line], patch, label)
   const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined

@@ -136,7 +136,7 @@ export function MateStage(props: Props) {
   const place = mate.answer?.lines.findIndex((entry) => entry.lineId === line.line.id) ?? -1
   const bestTogether = mate.answer?.together?.optionIds[place]
   const chosenId = line.mating?.fields.optionId
-  const supply = view.lines.filter((other) => isSupply(other.line.fields.service))
+  const { supply } = view
   const options = result?.options ?? []
   const rank = options.findIndex((option) => option.id === shown)
   const option = options[rank] ?? options[0]

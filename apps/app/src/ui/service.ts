@@ -1,3 +1,4 @@
+import type { WaterLine } from '@diarmos/core/record'
 import type { EntityFields } from '../data/types'
 import type { Tone } from './Txt'
 
@@ -9,11 +10,13 @@ export const SERVICE_LOOK: Readonly<
 > = {
   hot: { word: 'Hot', mark: '▲', tone: 'hot' },
   cold: { word: 'Cold', mark: '▼', tone: 'cold' },
+  spout: { word: 'Spout', mark: '◖', tone: 'ink' },
+  shower: { word: 'Shower', mark: '◗', tone: 'ink' },
   drain: { word: 'Drain', mark: '◆', tone: 'ink' },
   vent: { word: 'Vent', mark: '○', tone: 'ink' },
 }
 
 /** Lines that bring water, the ones a fixture is mated to so far. */
-export function isSupply(service: LineService): service is 'hot' | 'cold' {
-  return service === 'hot' || service === 'cold'
+export function isSupply(service: LineService): service is WaterLine {
+  return service !== 'drain' && service !== 'vent'
 }

@@ -161,6 +161,13 @@ export const FIXTURE_CONNECTIONS: readonly FixtureConnection[] = [
     source: sheet,
   },
   {
+    id: 'spout.bsp.1/2',
+    name: 'tub spout with 1/2 in 55 degree female thread',
+    ports: [end('taper-female', 'BSP', '1/2', 'brass')],
+    route: 'spout',
+    source: sheet,
+  },
+  {
     id: 'arm.1/2',
     name: 'shower arm, 1/2 in male thread',
     ports: [end('taper-male', 'NPT', '1/2', 'brass')],
@@ -177,63 +184,7 @@ export const FIXTURE_CONNECTIONS: readonly FixtureConnection[] = [
   { id: 'closed', name: 'nothing: the line is closed off', ports: [], route: 'cap', source: commonPractice },
 ]
 
-/** A fixture with several ends, and what each is. Lines from the old piping come first. */
-export interface FixtureKind {
-  readonly id: string
-  readonly name: string
-  readonly ends: readonly {
-    readonly line: 'hot' | 'cold' | 'spout' | 'shower'
-    /** Where the line begins: old pipe, or the fixture's own end by its connection. */
-    readonly from: 'pipe' | string
-    readonly to: string
-  }[]
-}
-
-const tubAndShower = (id: string, name: string, valveEnd: string, spout: string): FixtureKind => ({
-  id,
-  name,
-  ends: [
-    { line: 'hot', from: 'pipe', to: valveEnd },
-    { line: 'cold', from: 'pipe', to: valveEnd },
-    { line: 'spout', from: valveEnd, to: spout },
-    { line: 'shower', from: valveEnd, to: 'arm.1/2' },
-  ],
-})
-
-/** Fixtures that are more than a hot and a cold end. */
-export const FIXTURE_KINDS: readonly FixtureKind[] = [
-  tubAndShower(
-    'tub-shower.combo.slip',
-    'tub and shower valve, thread or solder, slip-on spout',
-    'valve.combo.1/2',
-    'spout.slip.1/2',
-  ),
-  tubAndShower(
-    'tub-shower.combo.thread',
-    'tub and shower valve, thread or solder, threaded spout',
-    'valve.combo.1/2',
-    'spout.thread.1/2',
-  ),
-  tubAndShower(
-    'tub-shower.barb.slip',
-    'tub and shower valve, PEX insert, slip-on spout',
-    'valve.barb.1/2',
-    'spout.slip.1/2',
-  ),
-  tubAndShower(
-    'tub-shower.expansion.slip',
-    'tub and shower valve, PEX expansion, slip-on spout',
-    'valve.expansion.1/2',
-    'spout.slip.1/2',
-  ),
-]
-
 /** The fixture connection of that id, or undefined. */
 export function fixtureById(id: string): FixtureConnection | undefined {
   return FIXTURE_CONNECTIONS.find((fixture) => fixture.id === id)
-}
-
-/** The several-ended fixture of that id, or undefined. */
-export function fixtureKindById(id: string): FixtureKind | undefined {
-  return FIXTURE_KINDS.find((kind) => kind.id === id)
 }

@@ -70,8 +70,8 @@ export class Book {
   readonly tripCents: number
   /** Joints away from the stub, by what else decides them. */
   private readonly joints = new Map<string, (Weighed | undefined)[]>()
-  private readonly plain: (readonly Choice[] | undefined)[] = []
-  private readonly measured: (readonly Choice[] | undefined)[] = []
+  private readonly plain: (readonly Choice[] | undefined)[]
+  private readonly measured: (readonly Choice[] | undefined)[]
   private readonly ofMethod = new Map<string, Standing>()
   private readonly setUps = new Map<number, SetUp>()
   private readonly toolBits = new Map<ToolId, number>()
@@ -84,8 +84,26 @@ export class Book {
     /** A part counts as aboard when this many are, so that every line of the fixture can have one. */
     private readonly linesTogether: number,
     private readonly improvised: boolean,
+    /** A book of the same prices and the same van, whose choices of parts hold here too. */
+    like?: Book,
   ) {
+    this.plain = like?.plain ?? []
+    this.measured = like?.measured ?? []
+    this.placed = like?.placed ?? new Map()
     this.tripCents = labourCents(settings.tripMinutes * 60, settings)
+  }
+
+  /** The parts that a place leaves of a group, by what else decides them. */
+  private readonly placed: Map<string, Map<number, readonly Choice[]>>
+
+  placedUnder(key: string): Map<number, readonly Choice[]> {
+    let known = this.placed.get(key)
+    if (!known) {
+      known = new Map()
+      if (this.placed.size >= MOST_PLACES) this.placed.clear()
+      this.placed.set(key, known)
+    }
+    return known
   }
 
   jointsUnder(key: string): (Weighed | undefined)[] {
@@ -210,10 +228,25 @@ function beats(a: Choice, b: Choice): boolean {
   return a.cents <= b.cents && (a.aboard || !b.aboard) && a.lo <= b.lo && a.hi >= b.hi
 }
 
+/** Places kept: each length that is typed in is one. */
+const MOST_PLACES = 60
+
 /** Books kept: the shop's own, and what it becomes when a rule or a tool is tried out. */
 const MOST_BOOKS = 6
 const byText = new WeakMap<Network, Map<string, Book>>()
 const byObject = new WeakMap<Network, WeakMap<MateSettings, Map<string, Book>>>()
+
+const ORIGINS = new WeakMap<MateSettings, MateSettings>()
+
+/** Says of numbers that they differ from others in rules and tools only, so that much need not be worked out again. */
+export function deriveSettings(
+  from: MateSettings,
+  patch: Pick<MateSettings, 'houseRules'> | Pick<MateSettings, 'toolsAboard'>,
+): MateSettings {
+  const made = { ...from, ...patch }
+  ORIGINS.set(made, ORIGINS.get(from) ?? from)
+  return made
+}
 
 /** The book of a shop's numbers over a network; the same numbers give the same book. */
 export function bookOf(
@@ -230,6 +263,13 @@ export function bookOf(
   }
   const same = objects.get(settings)?.get(how)
   if (same) return same
+  const origin = ORIGINS.get(settings)
+  if (origin) {
+    const like = bookOf(network, origin, linesTogether, improvised)
+    const made = new Book(settings, linesTogether, improvised, like)
+    objects.set(settings, (objects.get(settings) ?? new Map()).set(how, made))
+    return made
+  }
   let texts = byText.get(network)
   if (!texts) {
     texts = new Map()

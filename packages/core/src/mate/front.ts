@@ -1,4 +1,4 @@
-import { type Guide, guideOf, type Measure, tooLong } from './guide'
+import { type Guide, guideOf, type Measure } from './guide'
 import { Heap } from './heap'
 import { Grower, type Label, needsTrip } from './labels'
 import type { Problem } from './problem'
@@ -104,7 +104,7 @@ export function front(
   guide: Guide = guideOf(problem),
   known: readonly Label[] = [],
 ): FrontOutcome {
-  const grower = new Grower(problem, { told: false })
+  const grower = new Grower(problem, guide, { told: false })
   const heap = new Heap<Label>()
   const held = new Map<number, Label[]>()
   const goals: { readonly label: Label; readonly criteria: Criteria }[] = []
@@ -119,7 +119,6 @@ export function front(
   const offer = (label: Label) => {
     const rest = label.done ? 0 : guide.rest(label.openClass, label.stage)
     if (rest === undefined) return
-    if (!label.done && tooLong(problem, guide, label.openClass, label.stage, label.parts)) return
     const cost = problem.total(label.additive + rest, label.mask, needsTrip(label))
     if (cost > windowCents) return
     if (hopeless(label, problem, guide, goals)) return

@@ -1,6 +1,7 @@
 import { type Choice, PER_MM, type Weighed } from './book'
 import { labourCents, removalRiskPerMille, riskCents } from './costs'
 import { PARK_MM, slides, UNION_GAP_MM } from './cutIn'
+import { type Guide, tooLong } from './guide'
 import type { NumberedPair, Step } from './network'
 import type { Problem } from './problem'
 import type { Start } from './start'
@@ -44,6 +45,9 @@ export interface Label {
   readonly way: number
 }
 
+/** More words than any question has. */
+const WORDS = 2 ** 22
+
 /** Whether the counter must be visited for a chain. */
 export function needsTrip(label: Pick<Label, 'tools' | 'notAboard'>): boolean {
   return label.tools !== 0 || label.notAboard > 0
@@ -57,7 +61,8 @@ const turnLeft = (problem: Problem, label: Label) => (problem.conditions.turn ??
  * nothing of which chain is wanted; the searches hold what they need.
  */
 export class Grower {
-  private readonly sequences = new Map<string, number>()
+  private readonly sequences = new Map<number, number>()
+  private readonly words = new Map<string, number>()
   /** Circles are left out but where length or two fixed ends can make them necessary. */
   readonly circles: boolean
 
@@ -65,11 +70,13 @@ export class Grower {
   private readonly told: boolean
 
   /**
+   * @param guide knows which open ends lead nowhere, so that no chain grows there
    * @param wish.firstMethod only chains whose first joint is made by this method
    * @param wish.told whether chains are told apart by their sequence, which costs time
    */
   constructor(
     readonly problem: Problem,
+    private readonly guide: Guide,
     wish: { readonly firstMethod?: MethodId | undefined; readonly told?: boolean } = {},
   ) {
     this.firstMethod = wish.firstMethod
@@ -77,8 +84,18 @@ export class Grower {
     this.circles = problem.span !== null || problem.line.cutIn !== undefined
   }
 
-  private follow(before: number, token: string): number {
-    const key = `${before}/${token}`
+  /** A number for a word of a sequence, so that sequences are numbers too. */
+  private word(text: string): number {
+    const known = this.words.get(text)
+    if (known !== undefined) return known
+    const id = WORDS - 1 - this.words.size
+    this.words.set(text, id)
+    return id
+  }
+
+  /** The number of a sequence that is one word longer. */
+  private follow(before: number, word: number): number {
+    const key = before * WORDS + word
     const known = this.sequences.get(key)
     if (known !== undefined) return known
     const id = this.sequences.size + 1
@@ -118,8 +135,8 @@ export class Grower {
           waterOffSeconds: removal.seconds,
           lo: 0,
           hi: 0,
-          fine: this.follow(0, `start ${index}`),
-          way: this.follow(-1, removal.id),
+          fine: this.follow(0, this.word(`start ${index}`)),
+          way: this.follow(0, this.word(removal.id)),
         }
       })
   }
@@ -136,6 +153,9 @@ export class Grower {
     const { problem } = this
     const stage = problem.after(label.stage, group)
     if (stage === null || group.turn > turnLeft(problem, label)) return
+    const done = group.outPort < 0 || stage === problem.route.endsAt
+    if (group.outPort < 0 && stage !== problem.route.endsAt) return
+    if (!done && tooLong(problem, this.guide, group.outClass, stage, label.parts + 1)) return
     const first = label.back === null
     if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
     const beforeStop = label.stage < problem.route.opensAt
@@ -148,8 +168,6 @@ export class Grower {
       if (group.outClass !== own && group.outPort >= 0 && visits(label, group.outClass)) return
     }
     const closing = this.closingAfter(label, group, joint)
-    const done = group.outPort < 0 || stage === problem.route.endsAt
-    if (group.outPort < 0 && stage !== problem.route.endsAt) return
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
@@ -178,11 +196,11 @@ export class Grower {
           label.waterOffSeconds + (first && problem.isStub(label.start) ? joint.closeSeconds : 0),
         lo: (reach[0] as number) + choice.lo - joint.insHi,
         hi: (reach[1] as number) + choice.hi - joint.insLo,
-        fine: this.told ? this.follow(label.fine, `${group.stepId}`) : 0,
+        fine: this.told ? this.follow(label.fine, group.stepId) : 0,
         way: this.told
           ? this.follow(
               label.way,
-              `${group.pair.method.id}>${group.family}${choice.part.standing ? '*' : ''}`,
+              this.word(`${group.pair.method.id}>${group.family}${choice.part.standing ? '*' : ''}`),
             )
           : 0,
       }
@@ -225,8 +243,8 @@ export class Grower {
             label.waterOffSeconds + (stands && problem.isStub(stands) ? joint.closeSeconds : 0),
           lo,
           hi,
-          fine: this.told ? this.follow(label.fine, `${pair.pairId}!`) : 0,
-          way: this.told ? this.follow(label.way, `${pair.method.id}!`) : 0,
+          fine: this.told ? this.follow(label.fine, this.word(`${pair.pairId}!`)) : 0,
+          way: this.told ? this.follow(label.way, this.word(`${pair.method.id}!`)) : 0,
         }
       }
   }

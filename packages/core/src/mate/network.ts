@@ -1,6 +1,7 @@
-import type { PortEnd } from '../catalog/ends'
+import { end, type PortEnd } from '../catalog/ends'
 import { CATALOG } from '../catalog/families'
 import type { Fitting } from '../catalog/types'
+import { PIPES } from '../reference/pipes'
 import { joinable, type Pair, pairs, portClass } from './pairs'
 import { type Role, roleOf, turnOf } from './routes'
 
@@ -69,6 +70,8 @@ export class Network {
 
   constructor(readonly catalogue: readonly Fitting[]) {
     for (const fitting of catalogue) this.add(fitting)
+    // old pipe too is a beginning, also where no part shows such an end
+    for (const pipe of PIPES) this.classOf(end('tube', pipe.system, pipe.nominal, pipe.material))
   }
 
   private add(fitting: Fitting): void {

@@ -1,7 +1,8 @@
 import type { PortEnd } from '../catalog/ends'
 import { PORT_FORMS, type PortForm } from '../catalog/types'
 import { type Engagement, type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
-import type { DimensionalSystem } from '../reference/types'
+import { isMetal } from '../reference/materials'
+import type { DimensionalSystem, PipeMaterial } from '../reference/types'
 import { METHODS, type Method } from './methods'
 
 /** Two ends and a method that joins them. */
@@ -9,11 +10,6 @@ export interface Pair {
   readonly method: Method
   readonly tip: PortEnd
   readonly body: PortEnd
-}
-
-/** What makes two ends interchangeable for joining: form, system, size and material. */
-export function portClass(port: Pick<PortEnd, 'form' | 'system' | 'nominal' | 'material'>): string {
-  return `${port.form}|${port.system}|${port.nominal}|${port.material}`
 }
 
 interface Entry {
@@ -28,6 +24,34 @@ for (const method of METHODS)
     const key = `${pairing.tip}>${pairing.body}`
     BY_FORMS.set(key, [...(BY_FORMS.get(key) ?? []), { method, pairing }])
   }
+
+/** Forms of which some method, as the tip, wants certain materials. */
+const CHOSEN_BY_MATERIAL = new Set(
+  METHODS.flatMap((method) => method.pairings.filter(({ materials }) => materials).map(({ tip }) => tip)),
+)
+/** Forms that can be joined to steel, where it matters whether the other end is copper. */
+const MEETS_STEEL = new Set(
+  METHODS.flatMap((method) =>
+    method.pairings
+      .filter(({ materials }) => !materials || materials.some((material) => material.endsWith('steel')))
+      .flatMap(({ tip, body }) => [tip, body]),
+  ),
+)
+
+/** A material as far as any pairing or rule asks at an end of that form: brass and stainless mouths are alike. */
+function materialClass(form: PortForm, material: PortEnd['material']): string {
+  if (CHOSEN_BY_MATERIAL.has(form) || material.endsWith('steel') || !isMetal(material as PipeMaterial))
+    return material
+  return material === 'copper' && MEETS_STEEL.has(form) ? material : 'metal'
+}
+
+/**
+ * What makes two ends interchangeable for joining: form, system, size, and of the material what any pairing or rule
+ * looks at. Ends of one class are joined, refused and remarked upon alike, whatever the place.
+ */
+export function portClass(port: Pick<PortEnd, 'form' | 'system' | 'nominal' | 'material'>): string {
+  return `${port.form}|${port.system}|${port.nominal}|${materialClass(port.form, port.material)}`
+}
 
 /** Forms that some method joins to a form, either as tip or as body. */
 export function joinable(form: PortForm): readonly PortForm[] {

@@ -15,6 +15,27 @@ import { STARTING_SETTINGS } from './index'
 import { METHODS, methodById } from './methods'
 import { networkOf } from './network'
 import { pairEngagement, pairs, portClass } from './pairs'
+import { judge } from './rules'
+import type { Conditions } from './types'
+
+const PLAIN_PLACE: Conditions = {
+  service: 'cold',
+  flame: true,
+  line: 'dry',
+  access: 'reachable',
+  stubMm: null,
+  plateMm: 0,
+  oldJoint: 'none',
+  thread: 'none',
+  scored: false,
+  outOfRound: false,
+  faults: [],
+  waterSeen: true,
+  nearHeater: false,
+  pressurePsi: 60,
+  stopShape: 'either',
+  reachMm: null,
+}
 
 describe('the heap', () => {
   it('gives back what it got, smallest first, equals in the order they came', () =>
@@ -59,6 +80,54 @@ describe('ends that join', () => {
         expect(names(a, b)).toBe(names(b, a))
         for (const pair of there) expect(pairEngagement(pair).maxMm).toBeGreaterThan(0)
       }
+  })
+
+  it('of one class are joined and judged alike, whatever they are made of', () => {
+    const made = (['brass', 'copper', 'stainless', 'galvanised-steel', 'cpvc'] as const).map((material) =>
+      classes.map((end): PortEnd => ({ ...end, material })),
+    )
+    const alike = made.flat().filter((end) => classes.some((other) => portClass(other) === portClass(end)))
+    const twins = new Map<string, PortEnd[]>()
+    for (const end of alike) twins.set(portClass(end), [...(twins.get(portClass(end)) ?? []), end])
+    const joined = alike.flatMap((a) =>
+      alike.filter((b) => b.nominal === a.nominal && pairs(a, b).length > 0).map((b) => [a, b] as const),
+    )
+    const conditions = fc.record({
+      service: fc.constantFrom('hot' as const, 'cold' as const),
+      access: fc.constantFrom('reachable' as const, 'closed-wall' as const, 'buried' as const),
+      flame: fc.boolean(),
+      nearHeater: fc.boolean(),
+      sunlight: fc.boolean(),
+      codeProfile: fc.constantFrom('IPC' as const, 'EN' as const),
+      route: fc.constantFrom('stop' as const, 'spout' as const, 'any' as const),
+      beforeStop: fc.boolean(),
+    })
+    const say = (
+      a: PortEnd,
+      b: PortEnd,
+      place: typeof conditions extends fc.Arbitrary<infer T> ? T : never,
+    ) =>
+      pairs(a, b).map(({ method, tip, body }) => {
+        const verdict = judge({
+          method,
+          tip,
+          body,
+          start: null,
+          beforeStop: place.beforeStop,
+          route: place.route,
+          needsStubMm: 0,
+          conditions: { ...PLAIN_PLACE, ...place },
+          settings: { ...STARTING_SETTINGS, codeProfile: place.codeProfile },
+        })
+        return [method.id, verdict.forbidden, verdict.remarks, verdict.riskPerMille]
+      })
+    fc.assert(
+      fc.property(fc.constantFrom(...joined), conditions, ([a, b], place) => {
+        for (const twin of twins.get(portClass(a)) ?? [])
+          expect(say(twin, b, place)).toEqual(say(a, b, place))
+      }),
+      { numRuns: 2000 },
+    )
   })
 
   it('1/2 NPT and 1/2 BSP have the same pitch and do not join', () => {

@@ -46,7 +46,8 @@ export class Problem {
   /** How far the two ends of a run can be drawn apart, mm. */
   readonly springMm: number
   readonly book: Book
-  private readonly placed = new Map<number, readonly Choice[]>()
+  private readonly placed: Map<number, readonly Choice[]>
+  private readonly stages: (number | null | undefined)[] = []
   private readonly inner: (Weighed | undefined)[]
   private readonly atStub = new Map<number, Weighed>()
 
@@ -88,14 +89,15 @@ export class Problem {
     this.span = spanMm == null || turn ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
-    this.farKey = JSON.stringify([
-      far,
-      this.goals,
+    const place = JSON.stringify([
+      this.route.id,
       this.span !== null,
       placeFacts(this.conditions),
       line.cutIn?.insert,
       line.cutIn?.branch,
     ])
+    this.placed = this.book.placedUnder(place)
+    this.farKey = JSON.stringify([far, this.goals, place])
   }
 
   /** The pipe the line begins at; null where it begins at a new end. */
@@ -169,6 +171,15 @@ export class Problem {
 
   /** The stage after a part, or null where it has no place here. */
   after(stage: number, group: Group): number | null {
+    const key = group.id * 8 + stage
+    const known = this.stages[key]
+    if (known !== undefined) return known
+    const made = this.stageAfter(stage, group)
+    this.stages[key] = made
+    return made
+  }
+
+  private stageAfter(stage: number, group: Group): number | null {
     let { role } = group
     if (role === 'dual-stop') {
       if (this.conditions.outlets !== 2) return null

@@ -1,5 +1,5 @@
 import type { EndFault } from '../identify/answers'
-import { PER_MM } from './book'
+import { deriveSettings, PER_MM } from './book'
 import { toOption } from './option'
 import { Problem } from './problem'
 import { fits, search } from './search'
@@ -17,6 +17,19 @@ const conditions = (facts: Facts, patch: Partial<Conditions>): Facts => ({
   ...facts,
   conditions: { ...facts.conditions, ...patch },
 })
+const KNOWN = new WeakMap<MateSettings, Map<string, MateSettings>>()
+/** A shop's numbers with one change, the same object each time: what is worked out for it serves every set. */
+function changed(
+  settings: MateSettings,
+  name: string,
+  change: (settings: MateSettings) => MateSettings,
+): MateSettings {
+  const known = KNOWN.get(settings) ?? new Map<string, MateSettings>()
+  KNOWN.set(settings, known)
+  const made = known.get(name) ?? change(settings)
+  known.set(name, made)
+  return made
+}
 const without = ({ conditions: { faults } }: Facts, ...mended: readonly EndFault[]) =>
   faults.filter((fault) => !mended.includes(fault))
 const unless = (done: boolean, change: () => Facts): Facts | null => (done ? null : change())
@@ -26,13 +39,12 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
   {
     id: 'push-fit-rule',
     apply: (p) =>
-      unless(p.settings.houseRules.pushFitConcealed === 'allow', () => {
-        const settings: MateSettings = {
-          ...p.settings,
-          houseRules: { ...p.settings.houseRules, pushFitConcealed: 'allow' },
-        }
-        return { ...p, settings }
-      }),
+      unless(p.settings.houseRules.pushFitConcealed === 'allow', () => ({
+        ...p,
+        settings: changed(p.settings, 'rule', (settings) =>
+          deriveSettings(settings, { houseRules: { ...settings.houseRules, pushFitConcealed: 'allow' } }),
+        ),
+      })),
   },
   {
     id: 'water-seen',
@@ -80,7 +92,9 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
     apply: (p) =>
       unless(p.settings.toolsAboard.includes('press-tool'), () => ({
         ...p,
-        settings: { ...p.settings, toolsAboard: [...p.settings.toolsAboard, 'press-tool'] },
+        settings: changed(p.settings, 'tool', (settings) =>
+          deriveSettings(settings, { toolsAboard: [...settings.toolsAboard, 'press-tool'] }),
+        ),
       })),
   },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },

@@ -1,4 +1,4 @@
-import { type Guide, guideOf, tooLong } from './guide'
+import { type Guide, guideOf } from './guide'
 import { Heap } from './heap'
 import { Grower, type Label, needsTrip } from './labels'
 import type { Problem } from './problem'
@@ -46,7 +46,7 @@ export function search(
   guide: Guide = guideOf(problem),
   firstMethod?: MethodId,
 ): SearchOutcome {
-  const grower = new Grower(problem, { firstMethod, told: mode.kind === 'ways' })
+  const grower = new Grower(problem, guide, { firstMethod, told: mode.kind === 'ways' })
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()
   const goals: Label[] = []
@@ -56,7 +56,6 @@ export function search(
   const offer = (label: Label) => {
     const rest = label.done ? 0 : guide.rest(label.openClass, label.stage)
     if (rest === undefined) return
-    if (!label.done && tooLong(problem, guide, label.openClass, label.stage, label.parts)) return
     const additive = label.additive + rest
     if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label))) return
     // ways are told apart by their sequence; else only what is still to come matters, and on a stub its own state

@@ -1,2 +1,3 @@
 export * from './basis'
+export * from './lineEnds'
 export * from './stage'

@@ -10,7 +10,8 @@ import type { StepTemplate } from './types'
 
 export interface PlanLine {
   readonly lineId: string
-  readonly material: PipeMaterial
+  /** Of the old pipe; none where the line begins at something new. */
+  readonly material?: PipeMaterial
   readonly conditions: Conditions
   readonly option: MateOption
 }
@@ -218,8 +219,8 @@ function build(request: PlanRequest): Graph {
   const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
     always: true,
     hot: lines.some((line) => line.conditions.service === 'hot'),
-    steel: lines.some((line) => line.material.endsWith('steel')),
-    'metal-cut': lines.some((line) => isMetal(line.material)),
+    steel: lines.some((line) => line.material?.endsWith('steel')),
+    'metal-cut': lines.some((line) => line.material !== undefined && isMetal(line.material)),
     plate: lines.some((line) => line.conditions.plateMm > 0),
     'two-hours': houseRules.recheck !== 'next-morning',
     morning: houseRules.recheck !== 'two-hours',

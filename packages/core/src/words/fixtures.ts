@@ -22,13 +22,14 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'valve.compression.15': 'Shower valve, 15 mm compression',
   'spout.slip.1/2': 'Tub spout, slips on 1/2 in copper',
   'spout.thread.1/2': 'Tub spout, 1/2 in female thread',
+  'spout.bsp.1/2': 'Tub spout, 1/2 in 55 degree female thread',
   'arm.1/2': 'Shower arm, 1/2 in',
   'arm.bsp.1/2': 'Shower arm, 1/2 in 55 degree thread',
   closed: 'Close the line off',
 }
 
 /** What the place is asked for a kind of fixture besides the stub. */
-export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span'
+export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span' | 'outlets'
 
 /** What goes in, by kind: first what it is, then which end it has. */
 export const FIXTURE_GROUPS: readonly {
@@ -36,6 +37,8 @@ export const FIXTURE_GROUPS: readonly {
   readonly label: string
   readonly ends: readonly string[]
   readonly asks: readonly FixtureAsk[]
+  /** Where one line of water is enough: the one it usually takes. */
+  readonly one?: 'hot' | 'cold'
 }[] = [
   { id: 'faucet', label: 'Faucet', ends: ['faucet.shank.1/2', 'faucet.hose.3/8'], asks: ['stop', 'reach'] },
   {
@@ -49,15 +52,17 @@ export const FIXTURE_GROUPS: readonly {
     label: 'Toilet',
     ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2'],
     asks: ['stop', 'reach'],
+    one: 'cold',
   },
   {
     id: 'appliance',
     label: 'Dishwasher, filter',
     ends: ['appliance.comp.3/8', 'appliance.comp.1/4'],
     asks: ['stop', 'reach'],
+    one: 'hot',
   },
   { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
-  { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'] },
+  { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'], one: 'cold' },
   {
     id: 'shower',
     label: 'Shower, tub',
@@ -69,7 +74,13 @@ export const FIXTURE_GROUPS: readonly {
       'valve.bsp.1/2',
       'valve.compression.15',
     ],
-    asks: ['span'],
+    asks: ['outlets', 'span'],
+  },
+  {
+    id: 'outlet',
+    label: 'Spout, arm',
+    ends: ['spout.slip.1/2', 'spout.thread.1/2', 'spout.bsp.1/2', 'arm.1/2', 'arm.bsp.1/2'],
+    asks: [],
   },
   { id: 'heater', label: 'Water heater', ends: ['heater.nipple.3/4'], asks: ['reach'] },
   { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
