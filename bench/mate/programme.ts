@@ -1,6 +1,8 @@
 // A mating as an integer programme, built straight from the catalogue and the rule tables: a flow through layers of
 // open ends. Shares tables with the product, and no search, no network and no cost code.
 import {
+  CATALOG,
+  type Conditions,
   CRITERIA,
   type Criteria,
   type Fitting,
@@ -12,12 +14,14 @@ import {
   type PortEnd,
   pipeById,
   RULES,
+  STARTING_SETTINGS,
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
 import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules'
 import { freshStart, type Start, starts } from '../../packages/core/src/mate/start'
+import { PLACE } from './place'
 
 interface Joint {
   readonly method: Method
@@ -43,9 +47,8 @@ export interface Edge {
   readonly waterOff: number
   readonly lo: number
   readonly hi: number
-  /** The class of end it leads to, and the class it leaves. */
+  /** What kind of end it leads to. */
   readonly shows: string
-  readonly leaves: string
   /** Removals after which the same joint could be made on the stub itself. */
   readonly needless: readonly string[]
 }
@@ -54,7 +57,6 @@ export interface Programme {
   readonly edges: readonly Edge[]
   readonly settings: MateSettings
   readonly span: number | null
-  readonly stubClass: string
 }
 
 const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
@@ -78,6 +80,47 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
       ),
     ),
   )
+}
+
+const PLACES: readonly Conditions[] = [
+  PLACE,
+  { ...PLACE, service: 'hot', access: 'buried', nearHeater: true, sunlight: true },
+]
+const CODES = ['IPC', 'EN'] as const
+const kinds = new Map<string, string>()
+
+/**
+ * What an end is as far as anything can tell: its shape and size, and what every end of the catalogue makes of it, in
+ * two places and under two codes. Of this a circle is made, not of the name of the metal.
+ */
+function kindOf(end: PortEnd): string {
+  const key = classOf(end)
+  const known = kinds.get(key)
+  if (known !== undefined) return known
+  const others = new Map(CATALOG.flatMap(({ ports }) => ports.map((port) => [classOf(port), port] as const)))
+  const told = [...others].flatMap(([other, port]) =>
+    jointsOf(end, port).map((joint) => {
+      const verdicts = PLACES.flatMap((conditions) =>
+        CODES.map((codeProfile) =>
+          RULES.filter((rule) =>
+            rule.bites({
+              ...joint,
+              start: null,
+              beforeStop: true,
+              route: 'spout',
+              needsStubMm: 0,
+              conditions,
+              settings: { ...STARTING_SETTINGS, codeProfile },
+            }),
+          ).map(({ id }) => id),
+        ),
+      )
+      return `${other}:${joint.method.id}:${joint.tip === end}:${JSON.stringify(verdicts)}`
+    }),
+  )
+  const made = `${end.form}/${end.system}/${end.nominal}#${told.join()}`
+  kinds.set(key, made)
+  return made
 }
 
 function insertion({ tip, body }: Joint): readonly [number, number] {
@@ -219,8 +262,7 @@ export function programmeOf(
       waterOff: start.removal.seconds,
       lo: 0,
       hi: 0,
-      shows: classOf(start.port),
-      leaves: '',
+      shows: `${kindOf(start.port)}@0`,
       needless: [],
     })
     layer.set(id, { id, open: start.port, stage: 0, start })
@@ -249,12 +291,11 @@ export function programmeOf(
           waterOff: stub ? waterOff(joint) : 0,
           lo: lo - rounded(max),
           hi: hi - rounded(min),
-          leaves: classOf(node.open),
           needless:
-            depth === 0
+            depth === 0 || node.stage > 0
               ? []
               : begin.flatMap((start, index) =>
-                  classOf(start.port) === classOf(node.open) && judge(joint, start, beforeStop)
+                  kindOf(start.port) === kindOf(node.open) && judge(joint, start, beforeStop)
                     ? [`s${index}`]
                     : [],
                 ),
@@ -324,7 +365,7 @@ export function programmeOf(
           notAboard: aboard ? 0 : 1,
           lo: shared.lo + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
           hi: shared.hi + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
-          shows: open ? classOf(open) : '',
+          shows: open ? `${kindOf(open)}@${stage}` : '',
         })
         if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null })
       }
@@ -345,7 +386,6 @@ export function programmeOf(
     edges: edges.filter((edge) => alive.has(edge.to)),
     settings,
     span,
-    stubClass: begin[0] ? classOf(begin[0].port) : '',
   }
 }
 
@@ -380,7 +420,8 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     if (amount !== 0) terms[row]?.push(`${amount < 0 ? '-' : '+'} ${Math.abs(amount)} ${name}`)
   }
   const used = new Set<string>()
-  programmes.forEach(({ edges, span, stubClass }, index) => {
+  programmes.forEach(({ edges, span }, index) => {
+    const mostLayers = Math.max(...edges.map((edge) => edge.layer))
     const name = (edge: Edge) => `${edge.name}_${index}`
     const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
     const into = new Map<string, Edge[]>()
@@ -412,13 +453,14 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
       const shown = new Map<string, Edge[]>()
       for (const edge of edges)
-        if (edge.shows && edge.shows !== stubClass && edge.layer >= 0)
-          shown.set(edge.shows, [...(shown.get(edge.shows) ?? []), edge])
-      for (const chosen of shown.values())
-        if (new Set(chosen.map((edge) => edge.layer)).size > 1) rows.push(`${sum(chosen)} <= 1`)
+        if (edge.shows && edge.layer >= 0) shown.set(edge.shows, [...(shown.get(edge.shows) ?? []), edge])
+      for (const [kind, chosen] of shown) {
+        if (new Set(chosen.map((edge) => edge.layer)).size === 1) continue
+        const own = edges.filter((edge) => edge.layer < 0 && edge.shows === kind)
+        rows.push(`${sum(chosen)}${own.map((edge) => ` - ${mostLayers} ${name(edge)}`).join('')} <= 1`)
+      }
       for (const edge of edges)
-        if (edge.layer > 0 && edge.leaves === stubClass)
-          for (const start of edge.needless) rows.push(`${name(edge)} + ${start}_${index} <= 1`)
+        for (const start of edge.needless) rows.push(`${name(edge)} + ${start}_${index} <= 1`)
     } else {
       const part = (column: 'lo' | 'hi') =>
         edges

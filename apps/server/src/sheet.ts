@@ -1,4 +1,5 @@
 import { drawJointLine, type MateOption, reasonText, SEALS, stepText, toSvg } from '@diarmos/core'
+import { lineEnds } from '@diarmos/core/record'
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import type { JobFile } from './store/jobFile'
@@ -28,6 +29,9 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     if (finding) page.text(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
+    const ends = file.job.fixtureId
+      ? lineEnds(String(file.job.fixtureId), String(line.service), finding !== undefined)
+      : null
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       page.text(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
@@ -36,7 +40,7 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     const scene = drawJointLine({
       pipeId: (finding?.pipeId as string | undefined) ?? null,
       option,
-      fixtureId: file.job.fixtureId as string | null,
+      fixtureId: ends?.to ?? null,
       unit: 'in',
       stage: 'cut',
     })

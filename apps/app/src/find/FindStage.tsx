@@ -36,10 +36,11 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
   const { service } = line.line.fields
   const supply = isSupply(service)
   const others = supply
-    ? view.lines.filter(
+    ? view.supply.filter(
         (other) =>
           other !== line &&
-          isSupply(other.line.fields.service) &&
+          // what begins at the new valve needs no old pipe
+          (other.ends === null || other.ends.from === 'pipe') &&
           other.observations.length === 0 &&
           !other.finding,
       )
@@ -97,6 +98,12 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
       {line.findingStale && line.finding ? (
         <Note kind="caution" title="Stale">
           {`“${line.finding.fields.name}” was taken before the looks changed. It is kept until you take the finding anew.`}
+        </Note>
+      ) : null}
+      {line.ends && line.ends.from !== 'pipe' ? (
+        <Note kind="note" title={`The ${service} begins at the new valve`}>
+          Nothing to find here. Where an old pipe is kept, look at it as at any other: it is then mated to the
+          valve.
         </Note>
       ) : null}
       {line.remembered ? (

@@ -25,7 +25,7 @@ import { MateStage } from '../mate/MateStage'
 import { SeamSheet } from '../mate/SeamSheet'
 import { ProveStage } from '../prove/ProveStage'
 import { Button } from '../ui/Button'
-import { isSupply, SERVICE_LOOK } from '../ui/service'
+import { isSupply, type LineService, SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useWide } from '../ui/useWide'
@@ -81,7 +81,7 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
   return (
     <View className="flex-row">
       <View role="tablist" aria-label="Lines" className="flex-1 flex-row">
-        {view.lines.map(({ line, finding }) => {
+        {view.lines.map(({ line, finding, ends }) => {
           const here = line.id === shown
           const { service } = line.fields
           const look = SERVICE_LOOK[service]
@@ -98,9 +98,11 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
               <Txt bold={here} tone={look.tone} numberOfLines={1} className="shrink-0">
                 {look.mark} {look.word}
               </Txt>
-              <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
-                {finding ? finding.fields.name : 'not known'}
-              </Txt>
+              {view.lines.length > 3 ? null : (
+                <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
+                  {finding ? finding.fields.name : ends && ends.from !== 'pipe' ? 'new' : 'not known'}
+                </Txt>
+              )}
             </Pressable>
           )
         })}
@@ -121,11 +123,19 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
   )
 }
 
+/** Keys that bring a line to the front. */
+const LINE_KEYS: Readonly<Record<string, LineService>> = {
+  h: 'hot',
+  c: 'cold',
+  o: 'spout',
+  s: 'shower',
+  d: 'drain',
+}
+
 type StoredOption = EntityFields<'mating'>['option']
 
 /** What is drawn of a line at a stage. */
 function drawing(
-  view: JobView,
   line: LineView,
   belief: Belief | null,
   stage: Stage,
@@ -135,13 +145,16 @@ function drawing(
 ) {
   const situation = situationOf(line)
   const known = line.finding && !line.findingStale && stage !== 'find'
+  const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
   return {
     pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
     outline: belief ? [...belief.outline] : [],
     option:
-      withChain && known ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null) : null,
-    fixtureId: stage === 'find' ? null : view.job.fields.fixtureId,
+      withChain && (known || fresh)
+        ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)
+        : null,
+    fixtureId: stage === 'find' ? null : (line.ends?.to ?? null),
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
     stage,
@@ -193,19 +206,19 @@ function Page({ view }: { view: JobView }) {
   const sheet = { unit, widthPx, heightPx: height }
   const scene = useSolved(
     'draw',
-    line && !together ? drawing(view, line, belief.answer, shown, weighed, sheet) : null,
+    line && !together ? drawing(line, belief.answer, shown, weighed, sheet) : null,
   )
   const wholeScene = useSolved(
     'draw-whole',
     together
       ? {
-          lines: view.lines
-            .filter((entry) => isSupply(entry.line.fields.service) && entry.finding)
+          lines: view.supply
+            .filter((entry) => entry.begins)
             .map((entry) => ({
               label: entry.line.fields.service,
-              line: drawing(view, entry, null, shown, weighedOf(entry), {
+              line: drawing(entry, null, shown, weighedOf(entry), {
                 ...sheet,
-                widthPx: widthPx / view.lines.length,
+                widthPx: widthPx / view.supply.length,
               }),
             })),
         }
@@ -221,8 +234,8 @@ function Page({ view }: { view: JobView }) {
         if (document.querySelector('[role="dialog"]')) return
         const number = Number(event.key)
         if (number >= 1 && number <= STAGES.length) setStage(STAGES[number - 1] ?? 'find')
-        else if (event.key === 'h' || event.key === 'c') {
-          const wanted = view.lines.find((entry) => entry.line.fields.service.startsWith(event.key))
+        else if (event.key in LINE_KEYS) {
+          const wanted = view.lines.find((entry) => entry.line.fields.service === LINE_KEYS[event.key])
           if (wanted) setLineId(wanted.line.id)
         } else if (event.key === 'u') void undo()
         else if (event.key === 't') toggleTheme()

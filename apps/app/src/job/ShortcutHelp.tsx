@@ -4,7 +4,8 @@ import { Txt } from '../ui/Txt'
 
 const KEYS = [
   ['1 … 6', 'Find, Fixture, Mate, Cut, Make, Prove'],
-  ['h, c', 'hot line, cold line'],
+  ['h, c, d', 'hot, cold, drain'],
+  ['o, s', 'spout, shower'],
   ['u', 'undo'],
   ['t', 'paper or cabinet'],
   ['?', 'this list'],

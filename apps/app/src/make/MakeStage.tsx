@@ -8,7 +8,6 @@ import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { minutes } from '../ui/money'
 import { Note } from '../ui/Note'
-import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
 import { StepRow } from './StepRow'
@@ -44,8 +43,7 @@ export function MakeStage({ view, plan, goTo }: Props) {
     )
   const { steps, waterOff } = plan.answer
   const service = (lineId: string | null) => {
-    const found = view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
-    return found && isSupply(found) ? found : null
+    return view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service ?? null
   }
   const isDone = (step: PlannedStep) => {
     const result = view.checks.get(step.id)?.fields.result

@@ -3,11 +3,12 @@ import { stepText } from '@diarmos/core/words/steps'
 import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { minutes } from '../ui/money'
+import { type LineService, SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
 
 interface Props {
   step: PlannedStep
-  line: 'hot' | 'cold' | null
+  line: LineService | null
   done: boolean
   onTick: () => void
 }
@@ -36,7 +37,7 @@ export function StepRow({ step, line, done, onTick }: Props) {
         <Txt tone={done ? 'soft' : 'ink'}>{stepText(step, unit)}</Txt>
         <Txt size="s" tone="soft">
           {[
-            line ? (line === 'hot' ? '▲ hot' : '▼ cold') : '',
+            line ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word.toLowerCase()}` : '',
             step.seam === null ? '' : `seam ${step.seam + 1}`,
             step.captive ? `waits on the pipe: ${step.captive}` : '',
             step.passive ? `wait ${minutes(step.endSeconds - step.startSeconds)}` : '',

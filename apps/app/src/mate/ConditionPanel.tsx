@@ -155,8 +155,8 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
             onChange={onImprovised}
           />
           <Toggle
-            label="Both lines alike"
-            detail="a change here holds for hot and cold"
+            label={supply.length > 2 ? 'All lines alike' : 'Both lines alike'}
+            detail={`a change here holds for ${supply.map((other) => other.line.fields.service).join(', ')}`}
             value={both}
             onChange={setBoth}
           />

@@ -14,7 +14,6 @@ import { Button } from '../ui/Button'
 import { Length } from '../ui/Length'
 import { money } from '../ui/money'
 import { Note } from '../ui/Note'
-import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import { useWide } from '../ui/useWide'
 import type { Solved } from '../workers/solver'
@@ -117,14 +116,14 @@ export function MateStage(props: Props) {
   const [sheet, setSheet] = useState<'parts' | 'table' | null>(null)
   const [against, setAgainst] = useState<string | null>(null)
   const [all, setAll] = useState(false)
-  if (!line.finding || !view.job.fields.fixtureId)
+  if (!line.begins || !line.ends)
     return (
       <StageFrame
         actions={
           <Button
             kind="primary"
-            label={line.finding ? 'Say what goes in' : 'Find the pipe first'}
-            onPress={() => goTo(line.finding ? 'fixture' : 'find')}
+            label={line.begins ? 'Say what goes in' : 'Find the pipe first'}
+            onPress={() => goTo(line.begins ? 'fixture' : 'find')}
           />
         }
       >
@@ -144,12 +143,11 @@ export function MateStage(props: Props) {
   const choose = (picked: RankedOption) => {
     if (!settings || !mate.answer) return
     // lines that stand alike get the same way, unless one was chosen there already
-    const alike = view.lines.flatMap((other) => {
+    const alike = view.supply.flatMap((other) => {
       if (other === line) return [{ line: other, option: picked }]
-      if (!isSupply(other.line.fields.service)) return []
       const there = mate.answer?.lines.find((entry) => entry.lineId === other.line.id)
       const same = there?.options.find((entry) => entry.id === picked.id)
-      return same && other.finding && (!other.mating || other.matingStale)
+      return same && other.begins && (!other.mating || other.matingStale)
         ? [{ line: other, option: same }]
         : []
     })

@@ -73,7 +73,11 @@ export function ProveStage({ view, plan, goTo }: Props) {
         return (
           <View key={step.id} className="border-b border-rule py-2" testID={`proof-${step.id}`}>
             <Txt bold tone={line ? SERVICE_LOOK[line].tone : 'ink'}>
-              {line ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}` : 'Both lines'}
+              {line
+                ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}`
+                : view.supply.length > 2
+                  ? 'All lines'
+                  : 'Both lines'}
             </Txt>
             <Choice
               label={stepText(step, unit)}

@@ -74,6 +74,7 @@ export const HOUSES: readonly DemoHouse[] = [
       { key: 'bathroom', name: 'Bathroom basin', kind: 'basin' },
       { key: 'kitchen', name: 'Kitchen sink', kind: 'sink' },
       { key: 'back', name: 'Back room basin', kind: 'basin' },
+      { key: 'tub', name: 'Tub and shower', kind: 'other' },
     ],
     jobs: [
       {
@@ -102,6 +103,20 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'joint', answer: 'sweat' },
         ],
         situation: { ...PLAIN, stubMm: inch(1.75) },
+      },
+      {
+        key: 'tub-valve',
+        point: 'tub',
+        title: 'Tub valve worn out',
+        daysAgo: 3,
+        fixtureId: 'valve.combo.1/2+spout.slip.1/2+arm.1/2',
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '.625', mm: inch(0.625), step: inch(0.001) },
+          { kind: 'sign', sign: 'scratch', answer: 'copper' },
+          { kind: 'sign', sign: 'joint', answer: 'sweat' },
+        ],
+        situation: { ...PLAIN, access: 'closed-wall', plateMm: 0, reachMm: null, stubMm: inch(3.5) },
       },
       {
         key: 'back-basin',

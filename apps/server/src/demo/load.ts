@@ -1,6 +1,7 @@
 import { type EntityKind, type OperationRecord, runOperation, SCHEMA_VERSION } from '@diarmos/contract'
 import {
   findingBasis,
+  furtherLines,
   matingBasis,
   type Observation,
   type PipeMaterial,
@@ -107,7 +108,10 @@ async function loadHouse(writer: Writer, house: DemoHouse, now: Date): Promise<v
   for (const point of house.points) {
     const pointId = demoId(`${house.key} ${point.key}`)
     await writer.put('point', pointId, { propertyId, name: point.name, kind: point.kind }, now)
-    for (const service of ['hot', 'cold'])
+    const further = house.jobs
+      .filter((job) => job.point === point.key)
+      .flatMap((job) => furtherLines(job.fixtureId ?? ''))
+    for (const service of ['hot', 'cold', ...further])
       await writer.put('line', demoId(`${house.key} ${point.key} ${service}`), { pointId, service }, now)
   }
   for (const job of house.jobs) await loadJob(writer, house, job, new Date(now.getTime() - job.daysAgo * DAY))

@@ -151,8 +151,8 @@ export function front(
 const CLOSING = { no: 0, sliding: 1, yes: 2 } as const
 
 /** Labels with the same have the same to come. */
-function stateOf({ openClass, stage, turned, closing }: Label): number {
-  return ((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]
+function stateOf({ openClass, stage, turned, closing, origin }: Label): number {
+  return (((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]) * 16 + origin
 }
 
 function nondominated(goals: readonly { readonly label: Label; readonly criteria: Criteria }[]): Label[] {

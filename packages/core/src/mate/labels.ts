@@ -11,6 +11,8 @@ import type { MethodId } from './types'
 export interface Label {
   readonly back: Label | null
   readonly start: Start
+  /** Which of the states of the first end it begins with: what may come back to that end depends on it. */
+  readonly origin: number
   readonly group: Step | null
   readonly choice: Choice | null
   /** The joint to the fixture; null for all others, and where a part of the chain is itself the end. */
@@ -114,6 +116,7 @@ export class Grower {
         return {
           back: null,
           start,
+          origin: index,
           group: null,
           choice: null,
           final: null,
@@ -164,8 +167,11 @@ export class Grower {
     if (!this.circles && !first) {
       const own = problem.network.classOf(label.start.port)
       // coming back to an end like the first one is needless where the same joint could be made there
-      if (label.openClass === own && problem.weigh(group.pair, label.start, beforeStop).allowed) return
-      if (group.outClass !== own && group.outPort >= 0 && visits(label, group.outClass)) return
+      const back = label.openClass === own && label.stage === 0 && label.turned === 0
+      if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
+      const turned = label.turned + group.turn
+      const begins = group.outClass === own && stage === 0 && turned === 0
+      if (!begins && group.outPort >= 0 && visits(label, group.outClass, stage, turned)) return
     }
     const closing = this.closingAfter(label, group, joint)
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
@@ -174,6 +180,7 @@ export class Grower {
       yield {
         back: label,
         start: label.start,
+        origin: label.origin,
         group,
         choice,
         final: null,
@@ -285,8 +292,12 @@ export class Grower {
   }
 }
 
-/** Whether the chain has already shown that class of open end: going round in a circle is never a way. */
-function visits(label: Label, openClass: number): boolean {
-  for (let at: Label | null = label; at; at = at.back) if (at.openClass === openClass) return true
+/**
+ * Whether the chain has already shown that class of open end with as much behind it: going round in a circle is never
+ * a way. With a valve or a bend between, it is none.
+ */
+function visits(label: Label, openClass: number, stage: number, turned: number): boolean {
+  for (let at: Label | null = label; at; at = at.back)
+    if (at.openClass === openClass && at.stage === stage && at.turned === turned) return true
   return false
 }

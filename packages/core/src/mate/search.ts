@@ -62,7 +62,7 @@ export function search(
     const key =
       mode.kind === 'ways'
         ? label.fine
-        : `${label.back ? '' : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? label.mask : 0}`
+        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? label.mask : 0}`
     const others = held.get(key)
     if (others) {
       for (const other of others) if (stands(other, label)) return

@@ -167,7 +167,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly open: PortEnd
     readonly way: string
     readonly parts: readonly string[]
-    readonly shown: readonly PortEnd[]
+    readonly shown: readonly { readonly open: PortEnd; readonly stage: number; readonly turned: number }[]
     readonly additive: number
     readonly methods: ReadonlySet<string>
     readonly trip: boolean
@@ -290,11 +290,19 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const judged = judge(joint, first ? stub : null, beforeStop)
         if (!judged) continue
         const open = fitting.ports[1 - index]
-        const own = first ? false : sameClass(state.open, start.port)
+        const own = !first && sameClass(state.open, start.port) && state.stage === 0 && state.turned === 0
         if (span === null && !line.cutIn && !first) {
-          // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt
+          // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt; past
+          // a valve or a bend it is no circle
           if (own && judge(joint, stub, beforeStop)) continue
-          if (open && !sameClass(open, start.port) && state.shown.some((seen) => sameClass(seen, open)))
+          const back = open && sameClass(open, start.port) && stage === 0 && turned === 0
+          if (
+            open &&
+            !back &&
+            state.shown.some(
+              (seen) => sameClass(seen.open, open) && seen.stage === stage && seen.turned === turned,
+            )
+          )
             continue
         }
         const joined = withJoint(state, joint, judged, first)
@@ -309,7 +317,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           open: (open ?? fitting.ports[0]) as PortEnd,
           way: `${state.way};${joint.method.id}>${fitting.family}`,
           parts: [...state.parts, fitting.id],
-          shown: open ? [...state.shown, open] : state.shown,
+          shown: open ? [...state.shown, { open, stage, turned }] : state.shown,
           additive: joined.additive + cents,
           price: joined.price + cents,
           trip: joined.trip || !aboard,
@@ -329,7 +337,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       open: start.port,
       way: removal.id,
       parts: [],
-      shown: [start.port],
+      shown: [{ open: start.port, stage: 0, turned: 0 }],
       additive: labour(removal.seconds) + risk(disliked ? 10 : 0),
       methods: new Set(),
       trip: missing(removal.tools),
