@@ -6,10 +6,9 @@ import {
   matingBasis,
   STAGES,
   type Stage,
-  splitFixture,
   stageOf,
+  usualLine,
 } from '@diarmos/core/record'
-import { FIXTURE_GROUPS } from '@diarmos/core/words/fixtures'
 import { useMemo } from 'react'
 import { isSupply, type LineService } from '../ui/service'
 import { useData } from './store'
@@ -126,12 +125,11 @@ export function conditionsOf(view: LineView) {
 /** Lines of water that a job turns on: all, or where one is enough for the fixture those that were looked at. */
 function supplyOf(lines: readonly LineView[], fixtureId: string | null): readonly LineView[] {
   const water = lines.filter(({ line }) => isSupply(line.fields.service))
-  const main = splitFixture(fixtureId ?? '').main
-  const group = FIXTURE_GROUPS.find(({ ends }) => ends.includes(main))
-  if (!group?.one) return water
+  const one = usualLine(fixtureId ?? '')
+  if (!one) return water
   const found = water.filter(({ finding }) => finding)
   const seen = water.filter(({ observations }) => observations.length > 0)
-  const usual = water.filter(({ line }) => line.fields.service === group.one)
+  const usual = water.filter(({ line }) => line.fields.service === one)
   return [found, seen, usual].find((some) => some.length > 0) ?? water
 }
 

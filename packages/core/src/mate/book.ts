@@ -13,6 +13,7 @@ import {
 import type { Guide } from './guide'
 import type { Method } from './methods'
 import type { Group, Network } from './network'
+import type { Topology } from './topology'
 import type { MateSettings, Reason, ToolId } from './types'
 
 /** Lengths are counted in hundredths of a millimetre, so that sums are exact. */
@@ -76,6 +77,8 @@ export class Book {
   private readonly setUps = new Map<number, SetUp>()
   private readonly toolBits = new Map<ToolId, number>()
 
+  /** What may follow what, by what decides it. */
+  readonly topologies: Map<string, Topology>
   /** Bounds of what is still to come, by what decides them. */
   readonly guides = new Map<string, Guide>()
 
@@ -90,6 +93,7 @@ export class Book {
     this.plain = like?.plain ?? []
     this.measured = like?.measured ?? []
     this.placed = like?.placed ?? new Map()
+    this.topologies = like?.topologies ?? new Map()
     this.tripCents = labourCents(settings.tripMinutes * 60, settings)
   }
 

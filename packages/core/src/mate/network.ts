@@ -38,6 +38,9 @@ export interface Entry {
   readonly pair: NumberedPair
 }
 
+/** More stages than any route has. */
+export const MOST_STAGES = 8
+
 /** Roles that must face one way: the second port looks to the fixture. */
 const ONE_WAY: ReadonlySet<Role> = new Set([
   'stop',
@@ -66,6 +69,7 @@ export class Network {
   private readonly steps: (readonly Step[] | undefined)[] = []
   private readonly pairIds = new Map<string, number>()
   private readonly between = new Map<number, readonly NumberedPair[]>()
+  private readonly stages = new Map<string, Int8Array>()
   private stepCount = 0
 
   constructor(readonly catalogue: readonly Fitting[]) {
@@ -115,6 +119,16 @@ export class Network {
         this.beginnings.set(shape, [...(this.beginnings.get(shape) ?? []), inClass])
       }
     }
+  }
+
+  /** Stages after each group, by what decides them: -1 where it has no place, -2 while nobody asked. */
+  stagesUnder(key: string): Int8Array {
+    let known = this.stages.get(key)
+    if (!known) {
+      known = new Int8Array(this.groups.size * MOST_STAGES).fill(-2)
+      this.stages.set(key, known)
+    }
+    return known
   }
 
   /** The number of an end's class; a new one where it has not been met. */

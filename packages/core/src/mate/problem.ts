@@ -7,7 +7,7 @@ import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
 import { riskCents } from './costs'
 import { retractionMm } from './cutIn'
 import { type Method, waitSeconds } from './methods'
-import { type Group, type Network, type NumberedPair, networkOf } from './network'
+import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { type Pair, pairEngagement } from './pairs'
 import { CUT_OPEN } from './removals'
 import { cutInRoute, type Role, type Route, routeById } from './routes'
@@ -43,11 +43,13 @@ export class Problem {
   readonly far: Start | null
   /** Everything that decides what may come after the first joint, and what it costs. */
   readonly farKey: string
+  /** Of that, what decides which parts may follow which, whatever the rules say. */
+  readonly placeKey: string
   /** How far the two ends of a run can be drawn apart, mm. */
   readonly springMm: number
   readonly book: Book
   private readonly placed: Map<number, readonly Choice[]>
-  private readonly stages: (number | null | undefined)[] = []
+  private readonly stages: Int8Array
   private readonly inner: (Weighed | undefined)[]
   private readonly atStub = new Map<number, Weighed>()
 
@@ -89,6 +91,9 @@ export class Problem {
     this.span = spanMm == null || turn ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
+    this.stages = this.network.stagesUnder(
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}`,
+    )
     const place = JSON.stringify([
       this.route.id,
       this.span !== null,
@@ -97,7 +102,8 @@ export class Problem {
       line.cutIn?.branch,
     ])
     this.placed = this.book.placedUnder(place)
-    this.farKey = JSON.stringify([far, this.goals, place])
+    this.placeKey = JSON.stringify([this.goals, place])
+    this.farKey = `${far}${this.placeKey}`
   }
 
   /** The pipe the line begins at; null where it begins at a new end. */
@@ -171,11 +177,11 @@ export class Problem {
 
   /** The stage after a part, or null where it has no place here. */
   after(stage: number, group: Group): number | null {
-    const key = group.id * 8 + stage
-    const known = this.stages[key]
-    if (known !== undefined) return known
+    const key = group.id * MOST_STAGES + stage
+    const known = this.stages[key] as number
+    if (known !== -2) return known < 0 ? null : known
     const made = this.stageAfter(stage, group)
-    this.stages[key] = made
+    this.stages[key] = made ?? -1
     return made
   }
 

@@ -44,6 +44,18 @@ export function lineEnds(fixtureId: string, service: string, hasPipe: boolean): 
   return hasPipe ? { from: 'pipe', to: main } : { from: { fixtureId: main }, to: outlet }
 }
 
+/** Fixtures that one line of water is enough for, by the beginning of their id, and the line it usually is. */
+const ONE_LINE: readonly (readonly [string, 'hot' | 'cold'])[] = [
+  ['toilet.', 'cold'],
+  ['hose.', 'cold'],
+  ['appliance.', 'hot'],
+]
+
+/** The line that a fixture with one usually takes; null for those that take all there are. */
+export function usualLine(fixtureId: string): 'hot' | 'cold' | null {
+  return ONE_LINE.find(([prefix]) => fixtureId.startsWith(prefix))?.[1] ?? null
+}
+
 /** Lines that a fixture wants besides hot and cold. */
 export function furtherLines(fixtureId: string): ('spout' | 'shower')[] {
   return (['spout', 'shower'] as const).filter((service) => lineEnds(fixtureId, service, false) !== null)

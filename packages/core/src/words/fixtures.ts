@@ -37,8 +37,6 @@ export const FIXTURE_GROUPS: readonly {
   readonly label: string
   readonly ends: readonly string[]
   readonly asks: readonly FixtureAsk[]
-  /** Where one line of water is enough: the one it usually takes. */
-  readonly one?: 'hot' | 'cold'
 }[] = [
   { id: 'faucet', label: 'Faucet', ends: ['faucet.shank.1/2', 'faucet.hose.3/8'], asks: ['stop', 'reach'] },
   {
@@ -52,17 +50,15 @@ export const FIXTURE_GROUPS: readonly {
     label: 'Toilet',
     ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2'],
     asks: ['stop', 'reach'],
-    one: 'cold',
   },
   {
     id: 'appliance',
     label: 'Dishwasher, filter',
     ends: ['appliance.comp.3/8', 'appliance.comp.1/4'],
     asks: ['stop', 'reach'],
-    one: 'hot',
   },
   { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
-  { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'], one: 'cold' },
+  { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'] },
   {
     id: 'shower',
     label: 'Shower, tub',
