@@ -464,6 +464,8 @@ export const wholeRequest = z.object({
     .array(z.object({ label: text, line: drawRequest }))
     .min(1)
     .max(MOST_LINES),
+  widthPx: z.number().min(80).max(8000).optional(),
+  heightPx: z.number().min(80).max(8000).optional(),
 })
 
 export const unitsRequest = z.object({

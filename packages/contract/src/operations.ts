@@ -14,6 +14,7 @@ import {
   mate,
   parseLength,
   pipeById,
+  RULES,
   sequence,
   type ThreadBelief,
   toSvg,
@@ -120,9 +121,14 @@ export const operations = {
     },
   }),
   catalogue: operation({
-    summary: 'Every generic part: id, name and family.',
+    summary: 'Every generic part: id, name, family and laying length in mm.',
     request: z.object({}),
-    run: () => CATALOG.map(({ id, name, family }) => ({ id, name, family })),
+    run: () => CATALOG.map(({ id, name, family, layingMm }) => ({ id, name, family, layingMm })),
+  }),
+  rules: operation({
+    summary: 'Every rule that a local amendment may weigh otherwise, and how it is weighed as written.',
+    request: z.object({}),
+    run: () => RULES.filter((rule) => !rule.fixed).map(({ id, severity }) => ({ id, severity })),
   }),
   units: operation({
     summary: 'Reads a length as people write it, and prints it as a tape reads.',

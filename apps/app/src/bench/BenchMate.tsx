@@ -276,7 +276,13 @@ export function BenchMate() {
       </ScrollView>
       {result && result.options.length > 1 ? (
         <View className="border-t border-rule bg-sheet p-3">
-          <WayStrip options={result.options} shown={option?.id} chosen={undefined} onShow={setShown} />
+          <WayStrip
+            options={result.options}
+            all={result.options}
+            shown={option?.id}
+            chosen={undefined}
+            onShow={setShown}
+          />
         </View>
       ) : null}
       {picking ? (

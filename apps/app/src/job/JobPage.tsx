@@ -95,7 +95,13 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
               onPress={() => onShow(line.id)}
               className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] px-1 ${here ? edge : 'border-transparent'}`}
             >
-              <Txt bold={here} tone={look.tone} numberOfLines={1} className="shrink-0">
+              <Txt
+                bold={here}
+                tone={look.tone}
+                numberOfLines={1}
+                className="shrink-0"
+                {...(view.lines.length > 3 ? { size: 's' as const } : {})}
+              >
                 {look.mark} {look.word}
               </Txt>
               {view.lines.length > 3 ? null : (
@@ -191,6 +197,7 @@ function Page({ view }: { view: JobView }) {
         ? 230
         : 170
   const widthPx = wide ? 520 : 370
+  const bestTogether = mate.answer?.together?.optionIds ?? []
   const weighedOf = (entry: LineView): StoredOption | null => {
     const options = mate.answer?.lines.find((result) => result.lineId === entry.line.id)?.options
     const wanted = entry.line.id === line?.line.id ? weighedId : null
@@ -198,6 +205,7 @@ function Page({ view }: { view: JobView }) {
     const found =
       options?.find((option) => option.id === wanted) ??
       options?.find((option) => option.id === chosen) ??
+      options?.find((option) => bestTogether.includes(option.id)) ??
       options?.[0]
     return (found as StoredOption | undefined) ?? null
   }
@@ -216,11 +224,10 @@ function Page({ view }: { view: JobView }) {
             .filter((entry) => entry.begins)
             .map((entry) => ({
               label: entry.line.fields.service,
-              line: drawing(entry, null, shown, weighedOf(entry), {
-                ...sheet,
-                widthPx: widthPx / view.supply.length,
-              }),
+              line: drawing(entry, null, shown, weighedOf(entry), sheet),
             })),
+          widthPx,
+          heightPx: height,
         }
       : null,
   )

@@ -6,21 +6,25 @@ type Situation = EntityFields<'situation'>
 
 interface Props {
   conditions: Pick<Situation, 'flame' | 'line' | 'access' | 'waterSeen'>
+  /** The line begins at something new: nothing trickles there, no water need be seen. */
+  fresh?: boolean
   set: (patch: Partial<Situation>, label: string) => void
 }
 
 /** What changes the answer most, where the thumb is: every flip gives a new one. */
-export function ConditionChips({ conditions, set }: Props) {
+export function ConditionChips({ conditions, fresh = false, set }: Props) {
   const { flame, line, access, waterSeen } = conditions
   const chips = [
     {
       name: 'Flame allowed',
+      ofOldPipe: false,
       short: 'flame',
       on: flame,
       flip: () => set({ flame: !flame }, flame ? 'No flame' : 'Flame allowed'),
     },
     {
       name: 'Line dry',
+      ofOldPipe: true,
       short: line === 'dry' ? 'dry' : 'trickles',
       on: line === 'dry',
       flip: () =>
@@ -28,6 +32,7 @@ export function ConditionChips({ conditions, set }: Props) {
     },
     {
       name: 'Within reach later',
+      ofOldPipe: false,
       short: access === 'reachable' ? 'in reach' : access === 'buried' ? 'buried' : 'closed in',
       on: access === 'reachable',
       flip: () =>
@@ -38,6 +43,7 @@ export function ConditionChips({ conditions, set }: Props) {
     },
     {
       name: 'Water seen from this line',
+      ofOldPipe: true,
       short: 'water seen',
       on: waterSeen,
       flip: () => set({ waterSeen: !waterSeen }, waterSeen ? 'Water not seen' : 'Water seen'),
@@ -45,21 +51,23 @@ export function ConditionChips({ conditions, set }: Props) {
   ]
   return (
     <View className="flex-row gap-1">
-      {chips.map(({ name, short, on, flip }) => (
-        <Pressable
-          key={name}
-          role="switch"
-          aria-checked={on}
-          aria-label={name}
-          onPress={flip}
-          className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-1 active:opacity-70 ${on ? 'border-patina bg-patina-wash' : 'border-soft bg-raised'}`}
-        >
-          <Txt size="s" bold={on} tone={on ? 'patina' : 'ink'} className="text-center">
-            {on ? '✓ ' : '✕ '}
-            {short}
-          </Txt>
-        </Pressable>
-      ))}
+      {chips
+        .filter(({ ofOldPipe }) => !(fresh && ofOldPipe))
+        .map(({ name, short, on, flip }) => (
+          <Pressable
+            key={name}
+            role="switch"
+            aria-checked={on}
+            aria-label={name}
+            onPress={flip}
+            className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-1 active:opacity-70 ${on ? 'border-patina bg-patina-wash' : 'border-soft bg-raised'}`}
+          >
+            <Txt size="s" bold={on} tone={on ? 'patina' : 'ink'} className="text-center">
+              {on ? '✓ ' : '✕ '}
+              {short}
+            </Txt>
+          </Pressable>
+        ))}
     </View>
   )
 }

@@ -50,12 +50,13 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const { supply } = view
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? supply : [line], patch, label)
+  const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
   const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
 
   return (
     <View testID="conditions">
-      {MEASURES.slice(0, 1).map((measure) => (
+      {(fresh ? [] : MEASURES.slice(0, 1)).map((measure) => (
         <Pressable
           key={measure[0]}
           role="button"
@@ -85,18 +86,20 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
       </Pressable>
       {more ? (
         <View>
-          <Choice
-            label="Old stop is joined by"
-            columns={3}
-            value={conditions.oldJoint}
-            options={JOINTS.map((value) => ({
-              value,
-              label: ANSWERS[value] ?? value,
-              sign: <JointSign kind={value} />,
-            }))}
-            onChange={(oldJoint) => set({ oldJoint }, `Old joint: ${ANSWERS[oldJoint]}`)}
-          />
-          {threaded || conditions.oldJoint === 'threaded' ? (
+          {fresh ? null : (
+            <Choice
+              label="Old stop is joined by"
+              columns={3}
+              value={conditions.oldJoint}
+              options={JOINTS.map((value) => ({
+                value,
+                label: ANSWERS[value] ?? value,
+                sign: <JointSign kind={value} />,
+              }))}
+              onChange={(oldJoint) => set({ oldJoint }, `Old joint: ${ANSWERS[oldJoint]}`)}
+            />
+          )}
+          {!fresh && (threaded || conditions.oldJoint === 'threaded') ? (
             <Choice
               label="Thread on the stub"
               columns={3}
@@ -109,7 +112,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               onChange={(thread) => set({ thread }, `Thread: ${thread}`)}
             />
           ) : null}
-          {MEASURES.slice(1).map((measure) => (
+          {MEASURES.slice(fresh ? 2 : 1).map((measure) => (
             <Pressable
               key={measure[0]}
               role="button"
@@ -125,7 +128,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               )}
             </Pressable>
           ))}
-          <FaultPanel view={view} line={line} />
+          {fresh ? null : <FaultPanel view={view} line={line} />}
           <Toggle
             label="Within 18 in of a heater"
             value={conditions.nearHeater}

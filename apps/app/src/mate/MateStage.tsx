@@ -20,7 +20,7 @@ import type { Solved } from '../workers/solver'
 import { CompareSheet } from './CompareSheet'
 import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
-import { OptionCard } from './OptionCard'
+import { methodTitle, OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { WayStrip } from './WayStrip'
 import { WayTable } from './WayTable'
@@ -174,11 +174,13 @@ export function MateStage(props: Props) {
         <>
           <ConditionChips
             conditions={conditionsOf(line) ?? situationOf(line)}
+            fresh={line.ends.from !== 'pipe'}
             set={(patch, label) => void setConditions(view, supply, patch, label)}
           />
           {options.length > 0 ? (
             <WayStrip
               options={all ? options : worth}
+              all={options}
               shown={option?.id}
               chosen={line.matingStale ? undefined : chosenId}
               onShow={onShow}
@@ -258,7 +260,7 @@ export function MateStage(props: Props) {
                         <Button
                           key={entry.id}
                           kind="quiet"
-                          label={`${options.indexOf(entry) + 1}. ${METHOD_WORDS[entry.joints[0]?.method ?? '']}`}
+                          label={`${options.indexOf(entry) + 1}. ${methodTitle(entry)}`}
                           onPress={() => setAgainst(entry.id)}
                         />
                       ))}

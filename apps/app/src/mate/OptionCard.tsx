@@ -13,9 +13,24 @@ export function optionTitle(option: MateOption): string {
     .filter((joint) => joint.beforeStop)
     .map((joint) => {
       const part = option.parts[joint.to]
-      return `${METHOD_WORDS[joint.method]} ${part ? (FAMILY_WORDS[part.family] ?? part.family) : ''}`
+      return `${METHOD_WORDS[joint.method]} ${part ? (FAMILY_WORDS[part.family] ?? part.family) : 'on the fixture'}`
     })
     .join(' → ')
+}
+
+/** The methods of a way, in the order in which they come. */
+export function methodTitle(option: MateOption): string {
+  const here = option.joints.filter((joint) => joint.beforeStop)
+  return [...new Set(here.map((joint) => METHOD_WORDS[joint.method] ?? joint.method))].join(' + ')
+}
+
+/** Why a way is listed at all, in one line. */
+export function whyHere(option: RankedOption): string {
+  const leads = option.leads.map((criterion) => CRITERION_WORDS[criterion]).join(', ')
+  if (leads) return leads.charAt(0).toUpperCase() + leads.slice(1)
+  return option.onFront
+    ? 'No other way is as good in every respect'
+    : `The cheapest of its kind; another is better in every respect`
 }
 
 function Figure({ label, value }: { label: string; value: string }) {
@@ -63,14 +78,12 @@ export function OptionCard({ option, rank, chosen, together }: Props) {
       <View className="my-1 flex-row flex-wrap">
         <Figure label="all told" value={money(costs.totalCents)} />
         <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
-        <Figure label="hands" value={minutes(costs.labourSeconds)} />
+        <Figure label="hands" value={minutes(option.criteria.seconds)} />
         <Figure label="water off ≥" value={minutes(option.waterOffSeconds)} />
       </View>
-      {option.leads.length > 0 ? (
-        <Txt size="s" bold tone="patina">
-          {option.leads.map((criterion) => CRITERION_WORDS[criterion]).join(', ')}
-        </Txt>
-      ) : null}
+      <Txt size="s" bold={option.onFront} tone={option.onFront ? 'patina' : 'soft'}>
+        {whyHere(option)}
+      </Txt>
       {option.followUp ? (
         <Txt size="s" bold tone="amber">
           △{' '}

@@ -1,4 +1,5 @@
 import type { RankedOption } from '@diarmos/core'
+import { REMOVAL_WORDS } from '@diarmos/core/words/methods'
 import {
   createColumnHelper,
   getCoreRowModel,
@@ -22,7 +23,7 @@ const COLUMNS = [
   column.accessor((option) => option.criteria.waterOffSeconds, { id: 'water', header: 'Water off ≥' }),
   column.accessor((option) => option.criteria.joints, { id: 'joints', header: 'Joints' }),
   column.accessor((option) => option.criteria.riskPerMille, { id: 'risk', header: 'Call-backs ‰' }),
-  column.accessor((option) => option.criteria.notAboard, { id: 'counter', header: 'Counter' }),
+  column.accessor((option) => option.criteria.notAboard, { id: 'counter', header: 'To fetch' }),
 ]
 const SAY: Readonly<Record<string, (value: number) => string>> = {
   total: money,
@@ -67,7 +68,7 @@ export function WayTable({ options, shown, onShow, onClose }: Props) {
                   role="button"
                   aria-label={`Sort by ${String(header.column.columnDef.header)}`}
                   onPress={() => header.column.toggleSorting(sorted === 'asc')}
-                  className="min-h-[48px] justify-center px-1"
+                  className={`min-h-[48px] justify-center px-1 ${header.id === 'way' ? '' : 'items-end'}`}
                 >
                   <Txt size="s" bold tone={sorted ? 'patina' : 'ink'}>
                     {String(header.column.columnDef.header)}{' '}
@@ -84,15 +85,24 @@ export function WayTable({ options, shown, onShow, onClose }: Props) {
             role="row"
             aria-selected={row.original.id === shown}
             onPress={() => onShow(row.original.id)}
-            className={`min-h-[48px] flex-row items-center border-b border-rule ${row.original.id === shown ? 'bg-patina-wash' : ''}`}
+            className={`min-h-[52px] flex-row items-center border-b border-rule ${row.original.id === shown ? 'bg-patina-wash' : ''}`}
           >
             {row.getVisibleCells().map((cell) => {
               const value = cell.getValue<string | number>()
               return (
-                <View key={cell.id} role="cell" className={`${width(cell.column.id)} px-1`}>
+                <View
+                  key={cell.id}
+                  role="cell"
+                  className={`${width(cell.column.id)} px-1 ${typeof value === 'number' ? 'items-end' : ''}`}
+                >
                   <Txt size="s">
                     {typeof value === 'number' ? (SAY[cell.column.id]?.(value) ?? value) : value}
                   </Txt>
+                  {cell.column.id === 'way' ? (
+                    <Txt size="s" tone="soft">
+                      {REMOVAL_WORDS[row.original.removalId]}
+                    </Txt>
+                  ) : null}
                 </View>
               )
             })}

@@ -1,10 +1,15 @@
 import { useState } from 'react'
-import { View } from 'react-native'
+import { Pressable, View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
+import { later } from '../ui/later'
+import { money } from '../ui/money'
 import { Txt } from '../ui/Txt'
 import { useSolved } from '../workers/solver'
+import type { CataloguePart } from './PartSheet'
 import type { MateSettings } from './ShopPage'
+
+const PartSheet = later(async () => (await import('../forms')).PartSheet)
 
 interface Props {
   mate: MateSettings
@@ -13,9 +18,10 @@ interface Props {
 
 const SHOWN = 12
 
-/** What the van carries, by part. */
+/** What the van carries, by part; its own price and length behind its name. */
 export function Aboard({ mate, onChange }: Props) {
   const [search, setSearch] = useState('')
+  const [open, setOpen] = useState<CataloguePart | null>(null)
   const catalogue = useSolved('catalogue', {})
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const parts = (catalogue.answer ?? []).filter((part) =>
@@ -38,9 +44,22 @@ export function Aboard({ mate, onChange }: Props) {
         const count = mate.partsAboard[part.id] ?? 0
         return (
           <View key={part.id} className="min-h-[56px] flex-row items-center border-b border-rule">
-            <Txt className="flex-1" size="s">
-              {part.name}
-            </Txt>
+            <Pressable
+              role="button"
+              aria-label={`${part.name}: price and length`}
+              onPress={() => setOpen(part)}
+              className="min-h-[48px] flex-1 justify-center"
+            >
+              <Txt size="s">{part.name}</Txt>
+              <Txt size="s" tone="soft">
+                {[
+                  mate.priceCents[part.id] === undefined ? '' : money(mate.priceCents[part.id] as number),
+                  mate.layingMm?.[part.id] === undefined ? '' : 'length as measured',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </Txt>
+            </Pressable>
             <Button
               kind="quiet"
               label="−"
@@ -67,6 +86,7 @@ export function Aboard({ mate, onChange }: Props) {
         </Txt>
       ) : null}
       {parts.length === 0 ? <Txt tone="soft">Nothing aboard by that name.</Txt> : null}
+      {open ? <PartSheet part={open} mate={mate} onChange={onChange} onClose={() => setOpen(null)} /> : null}
     </View>
   )
 }

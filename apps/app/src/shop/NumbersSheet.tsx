@@ -15,7 +15,9 @@ export function readNumber(text: string, most: number): number | string {
 export interface NumberEntry {
   name: string
   label: string
-  value: number
+  value: number | null
+  /** It may be left empty: then the usual value holds. */
+  usual?: boolean
   suffix: string
   most: number
 }
@@ -34,28 +36,33 @@ export function NumbersSheet({
 }) {
   // names hold dots and slashes, so the form counts them instead
   const { control, handleSubmit } = useForm<Record<string, string>>({
-    defaultValues: Object.fromEntries(entries.map(({ value }, index) => [`n${index}`, String(value)])),
+    defaultValues: Object.fromEntries(
+      entries.map(({ value }, index) => [`n${index}`, value === null ? '' : String(value)]),
+    ),
   })
   const save = handleSubmit((texts) => {
     onSave(
       Object.fromEntries(
-        entries.map(({ name, most }, index) => [name, readNumber(texts[`n${index}`] ?? '', most) as number]),
+        entries.flatMap(({ name, usual, most }, index) => {
+          const text = texts[`n${index}`] ?? ''
+          return usual && text.trim() === '' ? [] : [[name, readNumber(text, most) as number]]
+        }),
       ),
     )
     onClose()
   })
   return (
     <SheetModal title={title} onClose={onClose}>
-      {entries.map(({ name, label, suffix, most }, index) => (
+      {entries.map(({ name, label, usual, suffix, most }, index) => (
         <Controller
           key={name}
           control={control}
           name={`n${index}`}
           rules={{
-            validate: (text) =>
-              typeof readNumber(text ?? '', most) === 'string'
-                ? (readNumber(text ?? '', most) as string)
-                : true,
+            validate: (text = '') => {
+              const read = usual && text.trim() === '' ? 0 : readNumber(text, most)
+              return typeof read === 'string' ? read : true
+            },
           }}
           render={({ field, fieldState }) => (
             <Field
@@ -65,6 +72,7 @@ export function NumbersSheet({
               error={fieldState.error?.message}
               inputMode="decimal"
               suffix={suffix}
+              {...(usual ? { placeholder: 'usual' } : {})}
             />
           )}
         />

@@ -96,3 +96,57 @@ describe('a number as it is typed', () => {
     ['101', 'At most 100.'],
   ])('%p reads as %p', (text, value) => expect(readNumber(text, 100)).toBe(value))
 })
+
+describe('what a shop knows better', () => {
+  it('a part’s own price and laying length, and the typical length again', async () => {
+    await write('Look up a part', 'push-fit 1/2 coupling')
+    const name = 'push-fit coupling, 1/2 in'
+    await press(one('button', `${name}: price and length`))
+    await screen.findByText('Save the price')
+    await write(/^Own price/, '4.x')
+    await press(one('button', 'Save the price'))
+    expect(screen.getByText('This is no number.')).toBeTruthy()
+    await press(one('button', 'Laying length as measured'))
+    for (const key of ['9', '1/16']) await press(one('button', key))
+    await press(one('button', /Enter|Done|Take/))
+    const id = Object.keys(mate()?.layingMm ?? {})[0] as string
+    expect(mate()?.layingMm?.[id]).toBeCloseTo(9.0625 * 25.4, 6)
+    await press(one('button', 'Take the typical length again'))
+    expect(mate()?.layingMm).toEqual({})
+    await write(/^Own price/, '4.25')
+    await press(one('button', 'Save the price'))
+    expect(mate()?.priceCents[id]).toBe(425)
+    // emptied, the family's price holds again
+    await press(one('button', `${name}: price and length`))
+    await write(/^Own price/, '')
+    await press(one('button', 'Save the price'))
+    expect(mate()?.priceCents).toEqual({})
+  })
+
+  it('a local amendment, with who says so; a second of the same rule takes its place', async () => {
+    const amend = async (severity: string, why: string) => {
+      await press(one('button', 'Add an amendment'))
+      await screen.findByText('Which rule?')
+      await write('Look up a rule', 'steel onto copper')
+      await press(one('button', /^Steel straight onto copper/))
+      await press(one('radio', `Here it is: ${severity}`))
+      await press(one('button', 'Save'))
+      if (why === '') {
+        expect(screen.getByText('Say who has written or said it.')).toBeTruthy()
+        await press(one('button', 'Close'))
+        return
+      }
+      await write(/^By whom/, why)
+      await press(one('button', 'Save'))
+    }
+    await amend('warn', '')
+    expect(mate()?.amendments).toBeUndefined()
+    await amend('warn', 'Harbour office, sheet 7')
+    await amend('never', 'Harbour office, sheet 9')
+    expect(mate()?.amendments).toEqual([
+      { ruleId: 'metal.steel-on-copper', severity: 'forbid', why: 'Harbour office, sheet 9' },
+    ])
+    await press(one('button', /^Drop/))
+    expect(mate()?.amendments).toEqual([])
+  })
+})

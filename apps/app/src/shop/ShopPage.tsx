@@ -12,6 +12,7 @@ import { later } from '../ui/later'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { Aboard } from './Aboard'
+import { Amendments } from './Amendments'
 import type { NumberEntry } from './NumbersSheet'
 
 const NumbersSheet = later(async () => (await import('../forms')).NumbersSheet)
@@ -83,6 +84,7 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
   const change = (patch: Partial<MateSettings>, label: string) =>
     void edit([{ kind: 'settings', id: settings.id, patch: { mate: { ...mate, ...patch } } } as Edit], label)
   const close = () => setOpen(null)
+  const centsAs = (cents: number | undefined) => (cents === undefined ? null : cents / 100)
   const centsOf = (values: Record<string, number>) =>
     Object.fromEntries(Object.entries(values).map(([name, value]) => [name, Math.round(value * 100)]))
   const sheets: Record<
@@ -120,10 +122,11 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
     },
     prices: {
       label: 'Prices of parts',
-      entries: Object.entries(mate.familyPriceCents).map(([name, cents]) => ({
+      entries: Object.entries(FAMILY_WORDS).map(([name, label]) => ({
         name,
-        label: FAMILY_WORDS[name] ?? name,
-        value: cents / 100,
+        label,
+        value: centsAs(mate.familyPriceCents[name]),
+        usual: true,
         suffix: 'each',
         most: 10_000,
       })),
@@ -131,10 +134,11 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
     },
     consumables: {
       label: 'Prices of consumables, a joint',
-      entries: Object.entries(mate.consumableCents).map(([name, cents]) => ({
+      entries: Object.entries(CONSUMABLE_WORDS).map(([name, label]) => ({
         name,
-        label: CONSUMABLE_WORDS[name] ?? name,
-        value: cents / 100,
+        label,
+        value: centsAs(mate.consumableCents[name]),
+        usual: true,
         suffix: 'a joint',
         most: 1000,
       })),
@@ -145,15 +149,12 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
       entries: Object.entries(METHOD_WORDS).map(([name, label]) => ({
         name,
         label,
-        value: mate.jointMinutes[name as keyof MateSettings['jointMinutes']] ?? 0,
-        suffix: 'min; 0 is usual',
+        value: mate.jointMinutes[name as keyof MateSettings['jointMinutes']] ?? null,
+        usual: true,
+        suffix: 'minutes',
         most: 600,
       })),
-      save: (values) =>
-        change(
-          { jointMinutes: Object.fromEntries(Object.entries(values).filter(([, value]) => value > 0)) },
-          'Minutes saved',
-        ),
+      save: (values) => change({ jointMinutes: values }, 'Minutes saved'),
     },
   }
   const sheet = open ? sheets[open] : undefined
@@ -185,6 +186,7 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
           onChange={(codeProfile) => change({ codeProfile }, `Code: ${codeProfile}`)}
         />
       </View>
+      <Amendments mate={mate} onChange={change} />
       <Txt bold size="l" heading={2} className="mb-1 mt-2">
         Numbers
       </Txt>

@@ -118,3 +118,8 @@ export const CHANGES: Readonly<Record<string, string>> = {
 export function reasonText(reason: Pick<Reason, 'ruleId' | 'parameters'>, unit: LengthUnit): string {
   return say(REASONS[reason.ruleId] ?? reason.ruleId, reason.parameters, unit)
 }
+
+/** A rule by its sentence, for where it is spoken of and not applied: what depends on the place is left open. */
+export function ruleText(ruleId: string): string {
+  return (REASONS[ruleId] ?? ruleId).replace(/\{[^}]+\}/g, '…')
+}

@@ -1,0 +1,69 @@
+import { ruleText } from '@diarmos/core/words/reasons'
+import { useState } from 'react'
+import { View } from 'react-native'
+import { Button } from '../ui/Button'
+import { later } from '../ui/later'
+import { Txt } from '../ui/Txt'
+import type { MateSettings } from './ShopPage'
+
+const AmendmentSheet = later(async () => (await import('../forms')).AmendmentSheet)
+
+export type Amendment = NonNullable<MateSettings['amendments']>[number]
+
+export const SEVERITY_WORDS: Readonly<Record<Amendment['severity'], string>> = {
+  forbid: 'never',
+  warn: 'warn',
+  note: 'note',
+  off: 'no rule here',
+}
+
+interface Props {
+  mate: MateSettings
+  onChange: (patch: Partial<MateSettings>, label: string) => void
+}
+
+/** Where the local authority weighs a rule otherwise than the published code. */
+export function Amendments({ mate, onChange }: Props) {
+  const [adding, setAdding] = useState(false)
+  const held = mate.amendments ?? []
+  const without = (ruleId: string) => held.filter((entry) => entry.ruleId !== ruleId)
+  return (
+    <View className="mb-3">
+      <Txt bold size="s" tone="soft">
+        Local amendments
+      </Txt>
+      {held.length === 0 ? <Txt tone="soft">None: the rules hold as they are written.</Txt> : null}
+      {held.map((amendment) => (
+        <View key={amendment.ruleId} className="flex-row items-center border-b border-rule py-1">
+          <View className="flex-1">
+            <Txt size="s">
+              <Txt size="s" bold>
+                {SEVERITY_WORDS[amendment.severity]}:{' '}
+              </Txt>
+              {ruleText(amendment.ruleId)}
+            </Txt>
+            <Txt size="s" tone="soft">
+              {amendment.why}
+            </Txt>
+          </View>
+          <Button
+            kind="quiet"
+            label="Drop"
+            hint={`the amendment of: ${ruleText(amendment.ruleId)}`}
+            onPress={() => onChange({ amendments: without(amendment.ruleId) }, 'Amendment dropped')}
+          />
+        </View>
+      ))}
+      <Button label="Add an amendment" onPress={() => setAdding(true)} className="mt-2" />
+      {adding ? (
+        <AmendmentSheet
+          onClose={() => setAdding(false)}
+          onSave={(amendment) => {
+            setAdding(false)
+            onChange({ amendments: [...without(amendment.ruleId), amendment] }, 'Amendment saved')
+          }}
+        />
+      ) : null}
+    </View>
+  )
+}

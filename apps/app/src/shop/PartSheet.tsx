@@ -1,0 +1,112 @@
+import type { OperationResponse } from '@diarmos/contract'
+import { useState } from 'react'
+import { Controller, useForm } from 'react-hook-form'
+import { Pressable, View } from 'react-native'
+import { Button } from '../ui/Button'
+import { Field } from '../ui/Field'
+import { Keypad } from '../ui/Keypad'
+import { Length } from '../ui/Length'
+import { SheetModal } from '../ui/SheetModal'
+import { Txt } from '../ui/Txt'
+import { readNumber } from './NumbersSheet'
+import type { MateSettings } from './ShopPage'
+
+export type CataloguePart = OperationResponse<'catalogue'>[number]
+
+interface Props {
+  part: CataloguePart
+  mate: MateSettings
+  onChange: (patch: Partial<MateSettings>, label: string) => void
+  onClose: () => void
+}
+
+/** One entry more, changed or, with null, taken out. */
+function withEntry(
+  record: Readonly<Record<string, number>> | undefined,
+  key: string,
+  value: number | null,
+): Record<string, number> {
+  const { [key]: _before, ...others } = record ?? {}
+  return value === null ? others : { ...others, [key]: value }
+}
+
+/** What the shop knows better of one part: its price, and the laying length it measured. */
+export function PartSheet({ part, mate, onChange, onClose }: Props) {
+  const [measuring, setMeasuring] = useState(false)
+  const own = mate.layingMm?.[part.id]
+  const price = mate.priceCents[part.id]
+  const { control, handleSubmit } = useForm<{ price: string }>({
+    defaultValues: { price: price === undefined ? '' : String(price / 100) },
+  })
+  const save = handleSubmit(({ price: text }) => {
+    const value = text.trim() === '' ? null : Math.round((readNumber(text, 10_000) as number) * 100)
+    onChange({ priceCents: withEntry(mate.priceCents, part.id, value) }, `${part.name}: price saved`)
+    onClose()
+  })
+  return (
+    <SheetModal title={part.name} onClose={onClose}>
+      <Controller
+        control={control}
+        name="price"
+        rules={{
+          validate: (text) => {
+            const read = text.trim() === '' ? 0 : readNumber(text, 10_000)
+            return typeof read === 'string' ? read : true
+          },
+        }}
+        render={({ field, fieldState }) => (
+          <Field
+            label="Own price; empty is its family’s"
+            value={field.value}
+            onChange={field.onChange}
+            error={fieldState.error?.message}
+            inputMode="decimal"
+            suffix="each"
+          />
+        )}
+      />
+      <Pressable
+        role="button"
+        aria-label="Laying length as measured"
+        onPress={() => setMeasuring(true)}
+        className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
+      >
+        <View className="flex-1">
+          <Txt>Laying length</Txt>
+          <Txt size="s" tone="soft">
+            {own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the
+            pipes’ ends when both are home
+          </Txt>
+        </View>
+        <Length mm={own ?? part.layingMm} size="l" />
+      </Pressable>
+      {own === undefined ? null : (
+        <Button
+          kind="quiet"
+          label="Take the typical length again"
+          onPress={() =>
+            onChange(
+              { layingMm: withEntry(mate.layingMm, part.id, null) },
+              `${part.name}: typical length again`,
+            )
+          }
+        />
+      )}
+      <Button kind="primary" label="Save the price" onPress={() => void save()} className="mt-3" />
+      {measuring ? (
+        <Keypad
+          title="Laying length"
+          hint="The whole part less both depths to the stop."
+          onClose={() => setMeasuring(false)}
+          onEnter={(length) => {
+            setMeasuring(false)
+            onChange(
+              { layingMm: withEntry(mate.layingMm, part.id, length.mm) },
+              `${part.name}: ${length.text}`,
+            )
+          }}
+        />
+      ) : null}
+    </SheetModal>
+  )
+}
