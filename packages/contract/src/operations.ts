@@ -1,11 +1,16 @@
 import {
+  ACCESSORIES,
   type Belief,
   CATALOG,
   cheapestWay,
   classIdOf,
+  deckFit,
   drawJointLine,
   drawWhole,
+  FAUCET_PATTERNS,
   formatLength,
+  HOLE_PATTERNS,
+  type HolePattern,
   hazardClassOf,
   identify,
   identifyThread,
@@ -124,6 +129,23 @@ export const operations = {
     summary: 'Every generic part: id, name, family and laying length in mm.',
     request: z.object({}),
     run: () => CATALOG.map(({ id, name, family, layingMm }) => ({ id, name, family, layingMm })),
+  }),
+  accessories: operation({
+    summary: 'Rings, nuts, stiffeners, wall plates and boxes by size: what goes with a joint and is no seam.',
+    request: z.object({}),
+    run: () => ACCESSORIES,
+  }),
+  'deck-fit': operation({
+    summary: 'Which faucets sit on the holes that are there, and why the others do not.',
+    request: z.object({ holes: z.enum(HOLE_PATTERNS.map(({ id }) => id) as [string, ...string[]]) }),
+    run: ({ holes }) => {
+      const deck = HOLE_PATTERNS.find(({ id }) => id === holes) as HolePattern
+      return FAUCET_PATTERNS.map((faucet) => ({
+        id: faucet.id,
+        tails: faucet.tails,
+        ...deckFit(faucet, deck),
+      }))
+    },
   }),
   rules: operation({
     summary: 'Every rule that a local amendment may weigh otherwise, and how it is weighed as written.',

@@ -1,12 +1,12 @@
 import type { LineResult, MateOption, MateResult, RankedOption, Reason } from '@diarmos/core'
-import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { CHANGES, reasonText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { conditionsOf, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
-import { chooseOptions, setConditions } from '../job/actions'
+import { chooseOptions, setConditions, setNote } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { mateRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
@@ -20,6 +20,7 @@ import type { Solved } from '../workers/solver'
 import { CompareSheet } from './CompareSheet'
 import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
+import { ForATime } from './ForATime'
 import { methodTitle, OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { WayStrip } from './WayStrip'
@@ -48,12 +49,13 @@ function source(reason: Reason): string {
 function Refusals({ result }: { result: LineResult }) {
   const unit = usePreferences((state) => state.unit)
   const [open, setOpen] = useState(false)
-  if (result.refusals.length === 0) return null
+  const count = result.refusals.length + result.leftOut.length
+  if (count === 0) return null
   return (
     <View className="mt-2">
       <Button
         kind="quiet"
-        label={open ? 'Hide what is not offered' : `Not offered, and why (${result.refusals.length})`}
+        label={open ? 'Hide what is not offered' : `Not offered, and why (${count})`}
         onPress={() => setOpen(!open)}
         testID="refusals"
       />
@@ -70,6 +72,17 @@ function Refusals({ result }: { result: LineResult }) {
               <Txt size="s" tone="soft">
                 {source(reason)}
                 {reason.change ? ` · would help: ${CHANGES[reason.change]}` : ''}
+              </Txt>
+            </View>
+          ))
+        : null}
+      {open
+        ? result.leftOut.map(({ family, reason }) => (
+            <View key={family} className="border-b border-rule py-2">
+              <Txt bold>{FAMILY_WORDS[family]}</Txt>
+              <Txt size="s">{reasonText(reason, unit)}</Txt>
+              <Txt size="s" tone="soft">
+                {source(reason)}
               </Txt>
             </View>
           ))
@@ -277,6 +290,14 @@ export function MateStage(props: Props) {
       </View>
       <ConditionPanel view={view} line={line} improvised={improvised} onImprovised={onImprovised} />
       {result ? <Refusals result={result} /> : null}
+      {result ? (
+        <ForATime
+          ways={result.temporary}
+          onNote={(sentence) =>
+            void setNote(view, [view.job.fields.note, sentence].filter(Boolean).join('\n').slice(0, 4000))
+          }
+        />
+      ) : null}
       <Txt size="s" tone="soft" className="mt-4">
         The local code, the makers’ sheets and a licensed plumber’s judgement come first.
       </Txt>

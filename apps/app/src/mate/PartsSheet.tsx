@@ -1,9 +1,11 @@
+import type { OperationResponse } from '@diarmos/contract'
 import type { MateOption } from '@diarmos/core'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { View } from 'react-native'
 import { money } from '../ui/money'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
+import { useSolved } from '../workers/solver'
 
 interface Row {
   readonly key: string
@@ -48,6 +50,23 @@ export function consumableRows(options: readonly MateOption[]): Row[] {
   return [...rows.values()]
 }
 
+/** Wall plates for the stubs: whole where the end is bare anyway, split where it goes round at any time. */
+export function plateRows(
+  options: readonly MateOption[],
+  accessories: OperationResponse<'accessories'>,
+): Row[] {
+  const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
+  return accessories.flatMap(({ id, kind, name, system, nominal }) => {
+    const count = stubs.filter((joint) => {
+      const piped = joint.bodyForm === 'taper-female' ? 'IPS' : joint.system
+      return piped === system && joint.nominal === nominal
+    }).length
+    if (!kind.startsWith('plate') || count === 0) return []
+    const how = kind === 'plate-whole' ? 'on before the joint' : 'round at any time'
+    return [{ key: id, name: `${name}: ${how}`, count, cents: null, aboard: true }]
+  })
+}
+
 function List({ title, rows }: { title: string; rows: readonly Row[] }) {
   if (rows.length === 0) return null
   return (
@@ -77,6 +96,7 @@ function List({ title, rows }: { title: string; rows: readonly Row[] }) {
 
 /** Everything to lay out before the water goes off. */
 export function PartsSheet({ options, onClose }: { options: readonly MateOption[]; onClose: () => void }) {
+  const accessories = useSolved('accessories', {})
   const tools = [...new Set(options.flatMap((option) => option.joints.flatMap((joint) => joint.tools)))].map(
     (tool) => TOOL_WORDS[tool] ?? tool,
   )
@@ -85,6 +105,7 @@ export function PartsSheet({ options, onClose }: { options: readonly MateOption[
       <View testID="parts">
         <List title="Parts" rows={partRows(options)} />
         <List title="Used up" rows={consumableRows(options)} />
+        <List title="At the wall, one or the other" rows={plateRows(options, accessories.answer ?? [])} />
         <Txt bold tone="soft" size="s">
           Tools
         </Txt>

@@ -1,5 +1,7 @@
+export * from './accessories'
 export * from './build'
 export * from './ends'
 export * from './families'
+export * from './faucets'
 export * from './fixtures'
 export * from './types'

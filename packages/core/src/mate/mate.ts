@@ -1,10 +1,12 @@
 import { bounded, CRITERIA, covers, FRONT_WINDOW, front } from './front'
 import { type Guide, guideOf } from './guide'
+import { leftOut } from './leftOut'
 import { toOption } from './option'
 import { type Limits, Problem } from './problem'
 import { otherMethods } from './refusals'
 import { remedies } from './remedies'
 import { fits, search } from './search'
+import { temporaryWays } from './temporary'
 import { type SolvedLine, together } from './together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from './types'
 
@@ -61,6 +63,8 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved 
       front: options.filter((option) => option.onFront).map((option) => option.id),
       refusals,
       remedies: options.length === 0 ? remedies(problem) : [],
+      leftOut: leftOut(problem),
+      temporary: request.improvised ? temporaryWays(problem) : [],
       truncated: ways.truncated || found.truncated,
     },
   }

@@ -58,6 +58,8 @@ export const STARTING_SETTINGS: MateSettings = {
     'press-sleeve': 70,
     'worm-clip': 90,
     'pipe-insert': 60,
+    'rubber-sheet': 150,
+    'repair-clamp': 1400,
   },
   jointMinutes: {},
   toolsAboard: [

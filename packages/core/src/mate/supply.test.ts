@@ -325,3 +325,62 @@ describe('a gap to fill', () => {
     expect(pipeById('copper.l.1/2')).toBeDefined()
   })
 })
+
+describe('for a time only', () => {
+  const ask = (patch: Partial<Conditions>, improvised = true) =>
+    mate({
+      lines: [line('copper.l.1/2', { oldJoint: 'sweat', stubMm: 60, ...patch })],
+      settings: WELL_EQUIPPED,
+      improvised,
+    }).lines[0]
+  const of = (patch: Partial<Conditions>, id: string) => ask(patch)?.temporary.find((way) => way.id === id)
+
+  it('nothing unless it is asked for', () =>
+    expect(ask({ faults: ['pinhole'] }, false)?.temporary).toEqual([]))
+
+  it('a line can be closed off with a cap, and someone has to come back', () => {
+    const way = of({}, 'close-off')
+    expect(way?.option?.parts.at(-1)?.family).toBe('cap')
+    expect(way?.option?.followUp).toEqual({ standing: 'temporary', returnDays: way?.returnDays })
+    expect(way?.returnDays).toBeGreaterThan(0)
+  })
+
+  it.each<[Partial<Conditions>, string | undefined]>([
+    [{ faults: ['pinhole'] }, undefined],
+    [{ faults: ['pinholes'] }, undefined],
+    [{ faults: [] }, 'temporary.no-hole'],
+    [{ faults: ['pinhole'], access: 'closed-wall' }, 'temporary.unseen'],
+    [{ faults: ['pinhole'], waterSeen: false }, 'temporary.not-water'],
+  ])('a hole is wrapped where it is one, in sight, and water: %j', (patch, ruleId) => {
+    for (const id of ['rubber-clips', 'bolted-clamp']) expect(of(patch, id)?.refused?.ruleId).toBe(ruleId)
+  })
+
+  it('costs its time, its risk and what it uses up', () => {
+    const way = of({ faults: ['pinhole'] }, 'rubber-clips')
+    const { consumableCents, labourCentsPerHour, callBackCents } = WELL_EQUIPPED
+    expect(way?.totalCents).toBe(
+      (consumableCents['rubber-sheet'] ?? 0) +
+        2 * (consumableCents['worm-clip'] ?? 0) +
+        Math.ceil((8 / 60) * labourCentsPerHour) +
+        Math.ceil(0.12 * callBackCents),
+    )
+  })
+})
+
+describe('what the place leaves out', () => {
+  const out = (fixtureId: string, patch: Partial<Conditions>) =>
+    mate({
+      lines: [{ ...line('copper.l.1/2', { stubMm: 80, ...patch }), fixtureId }],
+      settings: WELL_EQUIPPED,
+    }).lines[0]?.leftOut.map(({ family, reason }) => [family, reason.ruleId])
+
+  it('a plain bib in frost, bibs too short for the wall, connectors that pull tight', () => {
+    expect(out('hose.outlet', {})).toEqual([])
+    expect(out('hose.outlet', { freezing: true, wallMm: 260 })).toEqual([
+      ['hose-bib', 'bib.frost'],
+      ['frost-free-bib', 'bib.too-short'],
+    ])
+    expect(out('faucet.shank.1/2', { reachMm: null })).toEqual([])
+    expect(out('faucet.shank.1/2', { reachMm: 400 })).toEqual([['supply-connector', 'connector.too-short']])
+  })
+})

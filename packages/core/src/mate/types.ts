@@ -1,6 +1,8 @@
 import type { Fitting, PortForm, PortMaterial, PortSystem, Standing } from '../catalog/types'
 import type { EndFault } from '../identify/answers'
 import type { Source } from '../reference/source'
+import type { LeftOut } from './leftOut'
+import type { TemporaryWay } from './temporary'
 
 export const METHOD_IDS = [
   'sweat',
@@ -339,6 +341,10 @@ export interface LineResult {
   readonly options: readonly RankedOption[]
   readonly refusals: readonly Refusal[]
   readonly remedies: readonly Remedy[]
+  /** Parts that the place leaves out of the ways, and why. */
+  readonly leftOut: readonly LeftOut[]
+  /** What holds for a time only; only where improvised ways are asked for. */
+  readonly temporary: readonly TemporaryWay[]
   /** Ids of the options no other listed way is better than in everything; at most `FRONT_MOST`. */
   readonly front: readonly string[]
   /** True where the search was cut off at its label bound: then the list may lack ways. */

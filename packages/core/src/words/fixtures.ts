@@ -82,6 +82,28 @@ export const FIXTURE_GROUPS: readonly {
   { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
 ]
 
+/** Holes that are met, as they are asked. Ids are the catalogue's. */
+export const HOLE_WORDS: Readonly<Record<string, string>> = {
+  one: 'one',
+  'three-4': 'three, 4 in',
+  'three-8': 'three, 8 in',
+  'two-8': 'two, 8 in',
+  'two-180': 'two, 180 mm',
+  'wall-8': 'wall, 8 in',
+  'wall-150': 'wall, 150 mm',
+}
+
+export const FAUCET_WORDS: Readonly<Record<string, string>> = {
+  single: 'Single-hole faucet',
+  'centre-4': 'Faucet on a 4 in body',
+  spread: 'Faucet in three pieces, 6 to 16 in',
+  'bridge-8': 'Bridge faucet, 8 in',
+  'two-180': 'Bath mixer, 180 mm',
+  pair: 'Pair of taps',
+  wall: 'Wall faucet, 8 in',
+  'wall-150': 'Wall mixer, 150 mm',
+}
+
 /** What a way is weighed by, in a word or two. */
 export const CRITERION_WORDS: Readonly<Record<string, string>> = {
   priceCents: 'cheapest to buy',

@@ -43,6 +43,13 @@ export const TOOL_WORDS: Readonly<Record<string, string>> = {
   'nut-driver': 'nut driver',
 }
 
+/** What holds for a time only. */
+export const TEMPORARY_WORDS: Readonly<Record<string, string>> = {
+  'close-off': 'Close the line off',
+  'rubber-clips': 'Rubber and two clips over the hole',
+  'bolted-clamp': 'Bolted clamp over the hole',
+}
+
 export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
   'lead-free-solder': 'lead-free solder',
   flux: 'flux',
@@ -58,4 +65,6 @@ export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
   'press-sleeve': 'press sleeve',
   'worm-clip': 'worm-drive clip',
   'pipe-insert': 'pipe insert',
+  'rubber-sheet': 'piece of rubber sheet',
+  'repair-clamp': 'bolted clamp with rubber',
 }

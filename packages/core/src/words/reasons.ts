@@ -38,6 +38,21 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
   'push-fit.stiffener': 'The stiffener stays in the end of soft tube.',
   'drinking.lead-free': 'Drinking water: every part lead-free, at most 0.25 % on wetted surfaces.',
+  'bib.too-short':
+    'Its seat must lie in the warm, {needsMm:missing-length} behind the outside: shorter ones are left out.',
+  'connector.too-short':
+    'A connector pulled tight leaks: those shorter than {needsMm:missing-length}, an inch of slack included, are left out.',
+  'temporary.not-water': 'Nothing is wrapped until it is known that the pipe carries water.',
+  'temporary.no-hole': 'It wraps a pinhole, and none was seen on this pipe.',
+  'temporary.unseen': 'What holds for a time only must stay in sight, and this place will be closed.',
+  'deck.fits': 'It sits on the holes that are there.',
+  'deck.plate':
+    'It takes the middle hole; its plate covers the others, {hasMm:outside-diameter} between the outer two.',
+  'deck.spare': 'It fits and leaves {spare} to be covered: a cap, a sprayer or a dispenser.',
+  'deck.wall': 'One comes out of the wall, the other stands on a deck.',
+  'deck.too-few': 'It needs {needs} holes and there are {has}.',
+  'deck.centres':
+    'Its shanks do not meet the holes: there are {hasMm:outside-diameter} between the outer two.',
   'bib.frost':
     'Where it freezes outside, a plain bib bursts: frost-free, pitched to drain, hose off in autumn.',
   'compression.old-marks': 'Tooth marks lie near the end: set the ring on a smooth place.',

@@ -1,0 +1,103 @@
+import { act, cleanup, render, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { held, openJob, openShop } from '../test/shop'
+import { all, dialog, one, press } from '../test/touch'
+import { JobPage } from './JobPage'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => ({
+  useFocusEffect: jest.requireActual('react').useEffect,
+  router: { navigate: jest.fn(), canGoBack: () => false, replace: jest.fn() },
+}))
+jest.setTimeout(60_000)
+
+const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
+const lines = () => all('tab', / line$/).map((tab) => tab.getAttribute('aria-label'))
+
+async function find(jobId: string, both = true) {
+  render(<JobPage jobId={jobId} />)
+  await press(one('tab', 'Touch'))
+  await press(one('button', /Scratch/))
+  await press(one('radio', /bright copper|copper/, dialog()))
+  if (!both) await press(one('switch', /Same pipe/))
+  await press(screen.getByTestId('take-finding'))
+}
+
+beforeEach(async () => {
+  prefer({ unit: 'in' })
+  await openShop()
+})
+afterEach(cleanup)
+
+describe('a tub and shower', () => {
+  it('has four lines, two of them from the new valve, chosen one by one and planned together', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Shower, tub'))
+    expect(lines()).toEqual(['hot line', 'cold line'])
+    await press(one('radio', 'It feeds: both'))
+    expect(held('job')[0]?.fields.fixtureId).toBe('valve.combo.1/2+spout.slip.1/2+arm.1/2')
+    expect(lines()).toEqual(['hot line', 'cold line', 'spout line', 'shower line'])
+    await stage('Mate')
+    for (const line of ['hot', 'spout', 'shower']) {
+      await press(one('tab', `${line} line`))
+      await act(async () => {})
+      expect(screen.getByTestId(/^option-/)).toBeTruthy()
+      await press(one('button', 'Choose this way'))
+    }
+    const matings = held('mating').map(({ fields }) => JSON.parse(fields.basis)[0])
+    // hot and cold stand alike and are chosen at one touch; the others begin at the valve
+    expect(matings.filter((begin) => /^copper/.test(begin))).toHaveLength(2)
+    expect(matings.filter((begin) => begin === 'valve.combo.1/2')).toHaveLength(2)
+    await stage('Make')
+    expect(screen.getByTestId('tick-next')).toBeTruthy()
+    expect(screen.getAllByText(/◗ shower/).length).toBeGreaterThan(0)
+  })
+
+  it('takes its lines away with the valve, and keeps what was found', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Shower, tub'))
+    await press(one('radio', 'It feeds: shower'))
+    expect(lines()).toEqual(['hot line', 'cold line', 'shower line'])
+    await press(one('radio', 'Fixture: Faucet'))
+    expect(lines()).toEqual(['hot line', 'cold line'])
+    await press(one('radio', 'Fixture: Spout, arm'))
+    expect(lines()).toEqual(['spout line'])
+    expect(held('finding')).toHaveLength(2)
+  })
+})
+
+describe('a fixture that one line is enough for', () => {
+  it('waits for no second line', async () => {
+    const { jobId } = await openJob()
+    await find(jobId, false)
+    expect(held('finding')).toHaveLength(1)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Toilet'))
+    await stage('Mate')
+    await press(one('button', 'Choose this way'))
+    expect(held('mating')).toHaveLength(1)
+    await press(one('button', 'On to the cut'))
+    expect(one('tab', /^Cut, next/)).toBeTruthy()
+  })
+})
+
+describe('holes in the deck', () => {
+  it('say which faucets sit on them, and why the others do not', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Faucet'))
+    await press(one('button', 'Does it fit the holes?'))
+    await press(one('radio', /three, 8 in$/, dialog()))
+    const text = dialog().textContent ?? ''
+    expect(text).toContain('✓ Faucet in three pieces, 6 to 16 in')
+    expect(text).toContain('✕ Faucet on a 4 in body')
+    await press(one('radio', /two, 180 mm$/, dialog()))
+    await press(one('button', /^Take its usual end\. Bath mixer/, dialog()))
+    expect(held('job')[0]?.fields.fixtureId).toBe('tap.tail.3/4')
+  })
+})

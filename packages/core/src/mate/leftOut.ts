@@ -1,0 +1,31 @@
+import type { Family } from '../catalog/types'
+import { commonPractice } from '../reference/source'
+import type { Problem } from './problem'
+import type { Reason } from './types'
+
+/** Parts that the rules would allow and the place does not: why they are in none of the ways. */
+export interface LeftOut {
+  readonly family: Family
+  readonly reason: Reason
+}
+
+/** What the place itself leaves out of a line: bibs that would freeze or sit too shallow, connectors that pull tight. */
+export function leftOut(problem: Problem): LeftOut[] {
+  const { route, conditions, network } = problem
+  const out: LeftOut[] = []
+  const add = (family: Family, ruleId: string, parameters: Reason['parameters'] = {}) =>
+    out.push({ family, reason: { ruleId, severity: 'forbid', parameters, source: commonPractice } })
+  const shorter = (family: Family, mm: number) =>
+    network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
+  if (route.id === 'bib') {
+    if (conditions.freezing) add('hose-bib', 'bib.frost')
+    const { wallMm } = conditions
+    if (wallMm != null && shorter('frost-free-bib', wallMm))
+      add('frost-free-bib', 'bib.too-short', { needsMm: wallMm })
+  }
+  if (route.id === 'stop' && conditions.reachMm !== null) {
+    const needsMm = conditions.reachMm + 25.4
+    if (shorter('supply-connector', needsMm)) add('supply-connector', 'connector.too-short', { needsMm })
+  }
+  return out
+}

@@ -1,0 +1,118 @@
+import { commonPractice } from '../reference/source'
+import { labourCents, riskCents } from './costs'
+import { toOption } from './option'
+import { Problem } from './problem'
+import { search } from './search'
+import { STARTING_SETTINGS } from './settings'
+import type { Conditions, RankedOption, Reason } from './types'
+
+export const TEMPORARY_IDS = ['close-off', 'rubber-clips', 'bolted-clamp'] as const
+export type TemporaryId = (typeof TEMPORARY_IDS)[number]
+
+/** What holds for a time only: what it takes, what it obliges to, and why it is not for here, if so. */
+export interface TemporaryWay {
+  readonly id: TemporaryId
+  /** The first hard reason against it here; null where it may be done. */
+  readonly refused: Reason | null
+  /** Days after which someone has to be back with the lasting repair. Common practice. */
+  readonly returnDays: number
+  readonly seconds: number
+  readonly totalCents: number
+  readonly consumables: readonly { readonly id: string; readonly quantity: number }[]
+  /** For a line that is closed off: the cap and its joint. */
+  readonly option?: RankedOption
+}
+
+interface Wrap {
+  readonly id: Exclude<TemporaryId, 'close-off'>
+  readonly returnDays: number
+  readonly seconds: number
+  readonly riskPerMille: number
+  readonly consumables: TemporaryWay['consumables']
+}
+
+/** Wrapped round a hole that weeps, with the pipe left as it is. */
+const WRAPS: readonly Wrap[] = [
+  {
+    id: 'rubber-clips',
+    returnDays: 7,
+    seconds: 480,
+    riskPerMille: 120,
+    consumables: [
+      { id: 'rubber-sheet', quantity: 1 },
+      { id: 'worm-clip', quantity: 2 },
+    ],
+  },
+  {
+    id: 'bolted-clamp',
+    returnDays: 30,
+    seconds: 600,
+    riskPerMille: 60,
+    consumables: [{ id: 'repair-clamp', quantity: 1 }],
+  },
+]
+
+const CLOSED_RETURN_DAYS = 14
+
+function against(conditions: Conditions): Reason | null {
+  const no = (ruleId: string, change?: Reason['change']): Reason => ({
+    ruleId,
+    severity: 'forbid',
+    parameters: {},
+    source: commonPractice,
+    ...(change ? { change } : {}),
+  })
+  if (!conditions.waterSeen) return no('temporary.not-water', 'water-seen')
+  if (!conditions.faults.some((fault) => fault.startsWith('pinhole'))) return no('temporary.no-hole')
+  if (conditions.access !== 'reachable') return no('temporary.unseen', 'access')
+  return null
+}
+
+/**
+ * Ways that hold for a time only, for one line: to close it off until the right part is there, and to wrap a hole.
+ * None is a mating: they are listed beside the ways, never among them.
+ */
+export function temporaryWays(problem: Problem): TemporaryWay[] {
+  const { settings, conditions, line, request, linesTogether, limits } = problem
+  const ways: TemporaryWay[] = []
+  if (line.pipeId !== undefined && !line.cutIn && line.fixtureId !== 'closed') {
+    const { toPort: _to, ...rest } = line
+    const closed = new Problem(
+      { ...rest, fixtureId: 'closed', conditions: { ...conditions, spanMm: null, turn: 0 } },
+      request,
+      linesTogether,
+      limits,
+    )
+    const goal = search(closed, { kind: 'ways', k: 1 }).goals[0]
+    if (goal) {
+      const option = toOption(closed, goal)
+      ways.push({
+        id: 'close-off',
+        refused: null,
+        returnDays: CLOSED_RETURN_DAYS,
+        seconds: option.criteria.seconds,
+        totalCents: option.costs.totalCents,
+        consumables: [],
+        option: { ...option, followUp: { standing: 'temporary', returnDays: CLOSED_RETURN_DAYS } },
+      })
+    }
+  }
+  if (line.pipeId === undefined) return ways
+  const refused = against(conditions)
+  for (const { id, returnDays, seconds, riskPerMille, consumables } of WRAPS) {
+    const bought = consumables.reduce(
+      (sum, { id: what, quantity }) =>
+        sum + (settings.consumableCents[what] ?? STARTING_SETTINGS.consumableCents[what] ?? 0) * quantity,
+      0,
+    )
+    ways.push({
+      id,
+      refused,
+      returnDays,
+      seconds,
+      totalCents: bought + labourCents(seconds, settings) + riskCents(riskPerMille, settings),
+      consumables,
+    })
+  }
+  return ways
+}
