@@ -1,4 +1,5 @@
 import type { RankedOption } from '@diarmos/core'
+import { useEffect, useRef, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { money } from '../ui/money'
 import { Txt } from '../ui/Txt'
@@ -15,8 +16,16 @@ interface Props {
 
 /** The ways side by side: a touch draws one. */
 export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
+  const strip = useRef<ScrollView>(null)
+  const places = useRef(new Map<string, number>())
+  const [laidOut, setLaidOut] = useState(0)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the places are known once the tiles have been laid out
+  useEffect(() => {
+    const x = shown === undefined ? undefined : places.current.get(shown)
+    if (x !== undefined) strip.current?.scrollTo({ x: Math.max(0, x - 12), animated: false })
+  }, [shown, laidOut])
   return (
-    <ScrollView horizontal showsHorizontalScrollIndicator={false} testID="ways">
+    <ScrollView ref={strip} horizontal showsHorizontalScrollIndicator={false} testID="ways">
       <View role="tablist" aria-label="Ways" className="flex-row gap-2">
         {options.map((option) => {
           const here = option.id === shown
@@ -28,6 +37,10 @@ export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
               aria-selected={here}
               aria-label={`Way ${rank}: ${methodTitle(option)}, ${money(option.costs.totalCents)}`}
               onPress={() => onShow(option.id)}
+              onLayout={({ nativeEvent }) => {
+                places.current.set(option.id, nativeEvent.layout.x)
+                if (here) setLaidOut((count) => count + 1)
+              }}
               className={`min-h-[56px] min-w-[92px] justify-center rounded-[4px] border-[1.5px] px-2 py-1 active:opacity-70 ${here ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
             >
               <Txt size="s" bold numberOfLines={1}>

@@ -8,7 +8,7 @@ import { Field } from '../ui/Field'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
 import { useSolved } from '../workers/solver'
-import { type Amendment, SEVERITY_WORDS } from './Amendments'
+import { type Amendment, SEVERITY_WORDS } from './severity'
 
 interface Props {
   onSave: (amendment: Amendment) => void

@@ -5,17 +5,9 @@ import { Button } from '../ui/Button'
 import { later } from '../ui/later'
 import { Txt } from '../ui/Txt'
 import type { MateSettings } from './ShopPage'
+import { SEVERITY_WORDS } from './severity'
 
 const AmendmentSheet = later(async () => (await import('../forms')).AmendmentSheet)
-
-export type Amendment = NonNullable<MateSettings['amendments']>[number]
-
-export const SEVERITY_WORDS: Readonly<Record<Amendment['severity'], string>> = {
-  forbid: 'never',
-  warn: 'warn',
-  note: 'note',
-  off: 'no rule here',
-}
 
 interface Props {
   mate: MateSettings

@@ -112,7 +112,14 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     leavesStubMm: first.start.usableMm,
     ...(problem.line.cutIn ? { removeMm: takenOut(links), ...closing(problem, links) } : {}),
     ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
-    warnings: joints.flatMap((joint) => joint.reasons),
+    // what two seams have in common is said once
+    warnings: [
+      ...new Map(
+        joints.flatMap(({ reasons }) =>
+          reasons.map((reason) => [`${reason.ruleId}${JSON.stringify(reason.parameters)}`, reason] as const),
+        ),
+      ).values(),
+    ],
   }
 }
 
@@ -137,22 +144,27 @@ function takenOut(links: readonly Label[]): { min: number; max: number } {
   return { min: Math.max(0, min), max: Math.max(0, max) }
 }
 
-/** The seam between fixed ends that is closed last, and what makes that possible. */
+/**
+ * The seam between fixed ends that is closed last, and what makes that possible: the first one by which the chain was
+ * found to close.
+ */
 function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
-  const sliding = links.findIndex((link) => link.group && slides(link.group))
-  if (sliding >= 0) {
-    const part = links[sliding]?.choice?.part
-    const length = (part?.ports ?? [])
-      .slice(0, 2)
-      .reduce((sum, port) => sum + Math.hypot(...port.pose.origin), 0)
-    return { closes: { seam: sliding, by: 'slide', needsMm: length + PARK_MM } }
+  const sprung = (link: Label | undefined) =>
+    (link?.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springMm * PER_MM
+  const spring = (seam: number): Pick<MateOption, 'closes'> => ({
+    closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
+  })
+  const slide = (seam: number): Pick<MateOption, 'closes'> => {
+    const ports = links[seam]?.choice?.part.ports ?? []
+    const length = ports.slice(0, 2).reduce((sum, port) => sum + Math.hypot(...port.pose.origin), 0)
+    return { closes: { seam, by: 'slide', needsMm: length + PARK_MM } }
   }
-  const union = links.findIndex((link) => link.group?.role === 'union')
-  if (union >= 0 && problem.springMm >= UNION_GAP_MM)
-    return { closes: { seam: union, by: 'union', needsMm: UNION_GAP_MM } }
-  const sprung = links.findIndex(
-    (link) => (link.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springMm * PER_MM,
-  )
-  if (sprung < 0) return {}
-  return { closes: { seam: sprung, by: 'spring', needsMm: (links[sprung]?.joint?.insLo ?? 0) / PER_MM } }
+  const at = links.findIndex((link) => link.closing === 'yes')
+  const link = links[at]
+  // nothing before the last joint does: it is sprung, or what waits before it slides onto the far pipe
+  if (!link) return sprung(links.at(-1)) ? spring(links.length - 1) : slide(links.length - 2)
+  if (sprung(link)) return spring(at)
+  if (link.group?.role === 'union') return { closes: { seam: at, by: 'union', needsMm: UNION_GAP_MM } }
+  // a piece lets what slides beside it wait on it
+  return slide(link.group && slides(link.group) ? at : at - 1)
 }
