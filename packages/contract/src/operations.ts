@@ -8,6 +8,7 @@ import {
   drawJointLine,
   drawWhole,
   FAUCET_PATTERNS,
+  fitup,
   formatLength,
   HOLE_PATTERNS,
   type HolePattern,
@@ -36,6 +37,16 @@ import {
   unitsRequest,
   wholeRequest,
 } from './core'
+
+import {
+  cutLengthRequest,
+  cuttingPlanRequest,
+  offsetRequest,
+  offsets,
+  pieceBetween,
+  pitchOf,
+  pitchRequest,
+} from './fitup'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
 const decisionContext = z.object({ line: openLine, settings: mateSettings })
@@ -151,6 +162,30 @@ export const operations = {
     summary: 'Every rule that a local amendment may weigh otherwise, and how it is weighed as written.',
     request: z.object({}),
     run: () => RULES.filter((rule) => !rule.fixed).map(({ id, severity }) => ({ id, severity })),
+  }),
+  offset: operation({
+    summary: 'An offset of two bends, simple or rolling: travel, run, roll, and the piece between.',
+    request: offsetRequest,
+    run: offsets,
+  }),
+  'cut-length': operation({
+    summary: 'The length of a piece of pipe from what was measured, with marks and tolerance.',
+    request: cutLengthRequest,
+    run: pieceBetween,
+  }),
+  'cutting-plan': operation({
+    summary: 'Which pieces to cut out of which lengths of stock, with the least stock used up.',
+    request: cuttingPlanRequest,
+    run: ({ stock, ...ask }) =>
+      fitup.cuttingPlan({
+        ...ask,
+        stock: stock.map(({ mm, count }) => (count === undefined ? { mm } : { mm, count })),
+      }),
+  }),
+  pitch: operation({
+    summary: 'What a run falls, and what a vial reads or a shim is under a level.',
+    request: pitchRequest,
+    run: pitchOf,
   }),
   units: operation({
     summary: 'Reads a length as people write it, and prints it as a tape reads.',

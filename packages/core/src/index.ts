@@ -1,5 +1,6 @@
 export * from './catalog'
 export * from './drawing'
+export * as fitup from './fitup'
 export * from './identify'
 export * from './mate'
 export * from './record'

@@ -38,6 +38,41 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
   'push-fit.stiffener': 'The stiffener stays in the end of soft tube.',
   'drinking.lead-free': 'Drinking water: every part lead-free, at most 0.25 % on wetted surfaces.',
+  'offset.angle': 'No bend turns by {angle}°.',
+  'offset.none': 'The lines are in one: there is no offset.',
+  'offset.too-close':
+    'The bends stand {shortMm:missing-length} too close for a piece between them: a flatter angle, or a bend with a spigot.',
+  'offset.angle-too-small': 'These two bends turn by {least}° at least, and {wanted}° is wanted.',
+  'offset.angle-too-large': 'These two bends turn by {most}° at most, and {wanted}° is wanted.',
+  'cut.too-close': 'There is no room for a piece: the two parts stand {shortMm:missing-length} too close.',
+  'cut.measure-again':
+    'The {what} may be off by more than the joints can take ({slackMm:largest-opening}): take it again before cutting.',
+  'cut.dry-fit':
+    'Taken from a dry fit: {shortMm:missing-length} shorter, since cement lets the sockets close.',
+  'plan.no-stock': 'There is no stock to cut from.',
+  'plan.too-long': 'No length of stock holds {name}: it is {overMm:missing-length} too long.',
+  'plan.too-little':
+    'The stock that is there does not hold all pieces: {shortMm:missing-length} are missing.',
+  'pitch.no-head': 'The pipe does not go in under what is above: {shortMm:missing-length} are missing.',
+  'pitch.too-low': 'At its low end it comes out {overMm:missing-length} below what is there.',
+  'pitch.no-length': 'A run without length has no pitch.',
+  'pitch.too-flat': 'It falls too little: the low end must lie {shortMm:missing-length} lower.',
+  'wall.window': 'The window is the wrong way round: its least is more than its most.',
+  'wall.in-front': 'The valve would stand {overMm:missing-length} in front of the finished wall.',
+  'hole.through-the-face': 'The hole comes out of the wood by {overMm:missing-length}.',
+  'hole.too-large': 'It takes {percent} % of the wood: more than any stud may lose.',
+  'hole.bearing': 'It takes {percent} % of the wood: too much for a stud that bears.',
+  'bib.wall-too-thick': 'No bib is made so long: the wall is {overMm:missing-length} too thick.',
+  'rough.low': '{shortMm:missing-length} lower than usual.',
+  'rough.high': '{overMm:missing-length} higher than usual.',
+  'toilet.too-near':
+    'The flange stands {shortMm:missing-length} too near the wall, also for an offset flange: a bowl for a shorter rough-in.',
+  'toilet.flange-high': 'The flange stands {overMm:missing-length} too high: the bowl would rock on it.',
+  'toilet.flange-low':
+    'The flange lies {shortMm:missing-length} beneath the finished floor: a thicker seal, never two waxes.',
+  'toilet.extender':
+    'The flange lies {shortMm:missing-length} beneath the finished floor: bring it up with rings screwed and sealed.',
+  'toilet.no-riser': 'There is no room for a riser: {shortMm:missing-length} are missing.',
   'bib.too-short':
     'Its seat must lie in the warm, {needsMm:missing-length} behind the outside: shorter ones are left out.',
   'connector.too-short':

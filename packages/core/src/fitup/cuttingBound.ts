@@ -1,0 +1,147 @@
+/** A kind of piece: its size with the kerf, and how many are wanted. Whole numbers. */
+export interface Wanted {
+  readonly size: number
+  readonly many: number
+}
+
+/** A kind of bar: its room with one kerf, and what it costs. */
+export interface Room {
+  readonly room: number
+  readonly cost: number
+}
+
+/** What each kind of piece is worth, and the most that can be got out of one bar of each kind at these worths. */
+export interface Worths {
+  readonly ofPiece: readonly number[]
+  readonly ofBar: readonly number[]
+  /** All pieces together: bars whose worths come to less cannot hold them. */
+  readonly all: number
+}
+
+const EPSILON = 1e-9
+const MOST_PIVOTS = 600
+
+/** Nodes after which the best filling of one bar is no longer looked for: with many small pieces all are near it. */
+const MOST_NODES = 20_000
+
+/**
+ * The best that one bar can hold at given worths: depth first by worth for room, bounded by the best still to come.
+ * Where it takes too long, what pieces cut in two would come to stands for it: never less.
+ */
+export function bestPattern(
+  wanted: readonly Wanted[],
+  worths: readonly number[],
+  room: number,
+): { readonly worth: number; readonly counts: readonly number[] | null } {
+  const order = wanted
+    .map((_, index) => index)
+    .filter((index) => (worths[index] as number) > EPSILON)
+    .sort(
+      (a, b) =>
+        (worths[b] as number) / (wanted[b] as Wanted).size -
+        (worths[a] as number) / (wanted[a] as Wanted).size,
+    )
+  let best = 0
+  let bestCounts = wanted.map(() => 0)
+  const counts = wanted.map(() => 0)
+  let nodes = 0
+  const walk = (at: number, left: number, worth: number) => {
+    if (++nodes > MOST_NODES) return
+    if (worth > best + EPSILON) {
+      best = worth
+      bestCounts = [...counts]
+    }
+    const index = order[at]
+    if (index === undefined) return
+    const { size, many } = wanted[index] as Wanted
+    const each = worths[index] as number
+    if (worth + (left / size) * each <= best + EPSILON) return
+    for (let count = Math.min(many, Math.floor(left / size)); count >= 0; count--) {
+      counts[index] = count
+      walk(at + 1, left - count * size, worth + count * each)
+    }
+    counts[index] = 0
+  }
+  walk(0, room, 0)
+  if (nodes <= MOST_NODES) return { worth: best, counts: bestCounts }
+  let left = room
+  let most = 0
+  for (const index of order) {
+    const { size, many } = wanted[index] as Wanted
+    const count = Math.min(many, left / size)
+    most += count * (worths[index] as number)
+    left -= count * size
+  }
+  return { worth: most, counts: null }
+}
+
+/**
+ * Worths by which the least cost of all bars is bounded from below: the dual of the linear programme over all ways to
+ * fill a bar, ways made as they are needed (column generation, primal simplex with the inverse of the basis kept).
+ * Whatever the worths, the bound that follows from them holds; the better they are, the more it says.
+ */
+export function worthsOf(wanted: readonly Wanted[], rooms: readonly Room[]): Worths {
+  const rows = wanted.length
+  // to begin with each kind of piece alone, in the bar in which it costs least
+  const start = wanted.map(({ size, many }) =>
+    rooms
+      .filter(({ room }) => room >= size)
+      .map(({ room, cost }) => ({ count: Math.min(many, Math.floor(room / size)), cost }))
+      .reduce((best, entry) => (entry.cost / entry.count < best.cost / best.count ? entry : best)),
+  )
+  const inverse = wanted.map((_, row) =>
+    Float64Array.from(wanted, (_, column) => (row === column ? 1 / (start[row]?.count ?? 1) : 0)),
+  )
+  const costs = start.map(({ cost }) => cost)
+  const values = wanted.map(({ many }, row) => many / (start[row]?.count ?? 1))
+  let ofPiece: number[] = []
+  for (let pivots = 0; pivots < MOST_PIVOTS; pivots++) {
+    ofPiece = wanted.map((_, column) =>
+      Math.max(
+        0,
+        inverse.reduce((sum, line, row) => sum + (costs[row] as number) * (line[column] as number), 0),
+      ),
+    )
+    let entering: { counts: readonly number[]; cost: number; gain: number } | null = null
+    for (const { room, cost } of rooms) {
+      const { worth, counts } = bestPattern(wanted, ofPiece, room)
+      const gain = worth - cost
+      if (counts && gain > cost * 1e-9 && (!entering || gain > entering.gain))
+        entering = { counts, cost, gain }
+    }
+    if (!entering) break
+    const { counts, cost } = entering
+    const direction = inverse.map((line) =>
+      counts.reduce((sum, count, index) => sum + count * (line[index] as number), 0),
+    )
+    let leaving = -1
+    for (let row = 0; row < rows; row++) {
+      const step = direction[row] as number
+      if (step <= EPSILON) continue
+      if (
+        leaving < 0 ||
+        (values[row] as number) / step < (values[leaving] as number) / (direction[leaving] as number)
+      )
+        leaving = row
+    }
+    if (leaving < 0) break
+    const pivot = direction[leaving] as number
+    const pivotLine = inverse[leaving] as Float64Array
+    for (let column = 0; column < rows; column++) pivotLine[column] = (pivotLine[column] as number) / pivot
+    values[leaving] = (values[leaving] as number) / pivot
+    for (let row = 0; row < rows; row++) {
+      const factor = direction[row] as number
+      if (row === leaving || factor === 0) continue
+      const line = inverse[row] as Float64Array
+      for (let column = 0; column < rows; column++)
+        line[column] = (line[column] as number) - factor * (pivotLine[column] as number)
+      values[row] = Math.max(0, (values[row] as number) - factor * (values[leaving] as number))
+    }
+    costs[leaving] = cost
+  }
+  return {
+    ofPiece,
+    ofBar: rooms.map(({ room }) => bestPattern(wanted, ofPiece, room).worth),
+    all: wanted.reduce((sum, { many }, index) => sum + many * (ofPiece[index] as number), 0),
+  }
+}

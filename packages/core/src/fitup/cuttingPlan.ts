@@ -1,0 +1,322 @@
+import { type Wanted, worthsOf } from './cuttingBound'
+import { type Fit, impossible } from './reason'
+
+export interface PlanAsk {
+  /** Pieces to cut, mm. */
+  readonly pieces: readonly { readonly name: string; readonly mm: number }[]
+  /** Lengths the stock is sold in, or lies in the van in, mm; as many of each as there are. */
+  readonly stock: readonly { readonly mm: number; readonly count?: number }[]
+  /** Lost at each cut, mm. */
+  readonly kerfMm: number
+}
+
+export interface Bar {
+  readonly stockMm: number
+  /** Pieces in the order in which they are cut, the longest first. */
+  readonly pieces: readonly number[]
+  /** What is left over, mm. */
+  readonly restMm: number
+}
+
+export interface CuttingPlan {
+  readonly bars: readonly Bar[]
+  /** Stock used up in all, mm; no plan uses less. */
+  readonly stockMm: number
+  readonly wasteMm: number
+  /** False where the search was cut off at `STEP_BOUND`: then the plan is the best found. */
+  readonly proved: boolean
+}
+
+/** Lengths are counted in hundredths of a millimetre. */
+const PER_MM = 100
+/** Bars are filled in turns: first those that leave a small part of what is spare, then more. */
+const SHARES = [0.03, 0.2, 1] as const
+/** Steps after which a search is cut off and says so. */
+const STEP_BOUND = 30_000_000
+
+/**
+ * The cutting plan with the least stock used up: bin packing with bins of several lengths, exact.
+ *
+ * A first plan, the longest piece into the tightest bar, bounds the stock from above; worths of the pieces
+ * (`cuttingBound`) from below. Every sum of stock lengths between is tried from the least up: a bar costs what it holds
+ * is worth and a rest, and the rests of all bars may come to no more than the sum leaves over the worth of all pieces.
+ * So the search fills a bar for the longest piece left in every way whose rest is small enough, as full as the pieces
+ * left can make it, and goes on with what remains; what failed once with as much left over is not tried again. The first
+ * sum that works out is the least.
+ *
+ * A piece and its kerf fill a bar of stock plus one kerf, since the last cut may fall on the end.
+ * Cost: exponential at worst; steps are bounded by `STEP_BOUND`, and `proved` says when that bound was met.
+ */
+export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan> {
+  const count = (mm: number) => Math.round(mm * PER_MM)
+  const kerf = count(kerfMm)
+  const kinds = stock
+    .map(
+      ({ mm, count: many }): Kind => ({
+        mm: count(mm),
+        room: count(mm) + kerf,
+        many: many ?? Math.max(1, pieces.length),
+      }),
+    )
+    .filter(({ mm, many }) => mm > 0 && many > 0)
+    .sort((a, b) => b.mm - a.mm)
+  const longest = kinds[0]
+  if (!longest) return impossible('plan.no-stock')
+  if (pieces.length === 0) return { ok: true, bars: [], stockMm: 0, wasteMm: 0, proved: true }
+  const order = pieces.map((_, index) => index).sort((a, b) => (pieces[b]?.mm ?? 0) - (pieces[a]?.mm ?? 0))
+  const sizes = order.map((index) => count(pieces[index]?.mm ?? 0) + kerf)
+  if ((sizes[0] as number) > longest.room)
+    return impossible('plan.too-long', {
+      name: pieces[order[0] as number]?.name ?? '',
+      overMm: ((sizes[0] as number) - longest.room) / PER_MM,
+    })
+  const wanted = [...new Set(sizes)].map((size) => ({
+    size,
+    many: sizes.filter((other) => other === size).length,
+  }))
+  const first = firstPlan(sizes, kinds)
+  const filling = new Filling(wanted, kinds)
+  const above = first ? stockOf(first) : sumsOf(kinds, Number.POSITIVE_INFINITY).at(-1)
+  let bars: readonly Filled[] | null = first
+  for (const sum of sumsOf(kinds, above ?? 0)) {
+    const found = filling.within(sum)
+    if (filling.cutOff) break
+    if (!found) continue
+    bars = named(found, wanted, sizes)
+    break
+  }
+  if (!bars) {
+    const need = sizes.reduce((sum, size) => sum + size, 0)
+    const have = kinds.reduce((sum, { room, many }) => sum + room * many, 0)
+    return impossible('plan.too-little', { shortMm: Math.max(0, need - have) / PER_MM })
+  }
+  const stockMm = stockOf(bars) / PER_MM
+  return {
+    ok: true,
+    bars: bars.map(({ kind, pieces: cut }) => {
+      const rest = kind.room - cut.reduce((sum, piece) => sum + (sizes[piece] as number), 0)
+      return {
+        stockMm: kind.mm / PER_MM,
+        pieces: cut.map((piece) => order[piece] as number),
+        restMm: Math.max(0, rest - kerf) / PER_MM,
+      }
+    }),
+    stockMm,
+    wasteMm: stockMm - pieces.reduce((sum, { mm }) => sum + mm, 0),
+    proved: !filling.cutOff,
+  }
+}
+
+interface Kind {
+  readonly mm: number
+  readonly room: number
+  readonly many: number
+}
+
+interface Filled {
+  readonly kind: Kind
+  readonly pieces: number[]
+}
+
+const stockOf = (bars: readonly { readonly kind: Kind }[]) => bars.reduce((sum, { kind }) => sum + kind.mm, 0)
+
+/** The longest piece into the tightest bar, a new one of the longest kind where none has room; then bars shortened. */
+function firstPlan(sizes: readonly number[], kinds: readonly Kind[]): Filled[] | null {
+  const bars: { kind: Kind; pieces: number[]; left: number }[] = []
+  const used = new Map<Kind, number>()
+  for (const [piece, size] of sizes.entries()) {
+    let tightest: (typeof bars)[number] | null = null
+    for (const bar of bars) if (bar.left >= size && (!tightest || bar.left < tightest.left)) tightest = bar
+    if (!tightest) {
+      const kind = kinds.find((entry) => entry.room >= size && (used.get(entry) ?? 0) < entry.many)
+      if (!kind) return null
+      used.set(kind, (used.get(kind) ?? 0) + 1)
+      tightest = { kind, pieces: [], left: kind.room }
+      bars.push(tightest)
+    }
+    tightest.pieces.push(piece)
+    tightest.left -= size
+  }
+  for (const bar of bars) {
+    const full = bar.kind.room - bar.left
+    for (const kind of kinds)
+      if (kind.room >= full && kind.mm < bar.kind.mm && (used.get(kind) ?? 0) < kind.many) {
+        used.set(bar.kind, (used.get(bar.kind) ?? 0) - 1)
+        used.set(kind, (used.get(kind) ?? 0) + 1)
+        bar.kind = kind
+      }
+  }
+  return bars
+}
+
+/** Every sum that bars can come to, from the least up, below a bound; the bound itself where it is the only one. */
+function sumsOf(kinds: readonly Kind[], below: number): number[] {
+  let sums = new Set([0])
+  for (const { mm, many } of kinds) {
+    const more = new Set<number>()
+    for (const sum of sums)
+      for (let count = 0; count <= many && sum + count * mm < below; count++) more.add(sum + count * mm)
+    sums = more
+  }
+  return [...sums].sort((a, b) => a - b)
+}
+
+/** Gives filled bars the pieces that are meant: any of that size. */
+function named(
+  found: readonly { readonly kind: Kind; readonly counts: readonly number[] }[],
+  wanted: readonly Wanted[],
+  sizes: readonly number[],
+): Filled[] {
+  const left = wanted.map(({ size }) => sizes.flatMap((other, piece) => (other === size ? [piece] : [])))
+  return found.map(({ kind, counts }) => ({
+    kind,
+    pieces: counts.flatMap((count, index) => (left[index] as number[]).splice(0, count)),
+  }))
+}
+
+interface Pattern {
+  readonly kind: Kind
+  readonly counts: readonly number[]
+}
+
+/** Fills bar after bar, each for the longest piece that is left. */
+class Filling {
+  cutOff = false
+  private steps = 0
+  private readonly worths: readonly number[]
+  private readonly all: number
+
+  /** @param wanted pieces by size, the longest first */
+  constructor(
+    private readonly wanted: readonly Wanted[],
+    private readonly kinds: readonly Kind[],
+  ) {
+    const worths = worthsOf(
+      wanted,
+      kinds.map(({ room, mm }) => ({ room, cost: mm })),
+    )
+    // no bar may hold more worth than it costs: what is beyond that is taken from all alike
+    const over = Math.max(1, ...kinds.map(({ mm }, index) => (worths.ofBar[index] as number) / mm))
+    const cheapest = Math.min(...kinds.map(({ mm, room }) => mm / room))
+    const need = wanted.reduce((sum, { size, many }) => sum + size * many, 0)
+    // where pieces are small the stuff alone says as much, and says it exactly
+    const bySize = worths.all / over <= cheapest * need
+    this.worths = bySize
+      ? wanted.map(({ size }) => size * cheapest)
+      : worths.ofPiece.map((worth) => worth / over)
+    this.all = bySize ? cheapest * need : worths.all / over
+  }
+
+  /** Bars that hold all and come to no more than a sum; null where there are none. */
+  within(sum: number): Pattern[] | null {
+    const bars: Pattern[] = []
+    // half a hundredth of a millimetre for what the floating point may be off
+    const spare = sum - this.all + 0.5
+    if (spare < 0) return null
+    const used = this.kinds.map(() => 0)
+    const left = this.wanted.map(({ many }) => many)
+    return this.fill(left, used, spare, bars, new Map()) ? bars : null
+  }
+
+  private fill(
+    left: number[],
+    used: number[],
+    spare: number,
+    bars: Pattern[],
+    failed: Map<string, number>,
+  ): boolean {
+    const at = left.findIndex((count) => count > 0)
+    if (at < 0) return true
+    const limited = this.kinds.some(({ many }, index) => many - (used[index] as number) < left.length)
+    const key = limited ? `${left}|${used}` : `${left}`
+    if (spare <= (failed.get(key) ?? -1)) return false
+    for (const [index, kind] of this.kinds.entries()) {
+      const { size } = this.wanted[at] as Wanted
+      if (size > kind.room || (used[index] as number) >= kind.many) continue
+      used[index] = (used[index] as number) + 1
+      const counts = this.wanted.map(() => 0)
+      counts[at] = 1
+      left[at] = (left[at] as number) - 1
+      const rest = kind.mm - (this.worths[at] as number)
+      // the fullest bars first: what they leave over is then spare for the others
+      let above = Number.NEGATIVE_INFINITY
+      for (const share of SHARES) {
+        const within = spare * share
+        const done = this.pattern(at, kind, kind.room - size, rest, counts, left, within, (last) => {
+          if (last <= above) return false
+          bars.push({ kind, counts: [...counts] })
+          if (this.fill(left, used, spare - Math.max(0, last), bars, failed)) return true
+          bars.pop()
+          return false
+        })
+        if (done) return !this.cutOff
+        above = within
+      }
+      left[at] = (left[at] as number) + 1
+      used[index] = (used[index] as number) - 1
+    }
+    failed.set(key, spare)
+    return false
+  }
+
+  /**
+   * Every filling of a bar that no piece left would still go into and whose rest is within what is spare: the bar's
+   * cost less the worth of what it holds.
+   */
+  private pattern(
+    at: number,
+    kind: Kind,
+    room: number,
+    rest: number,
+    counts: number[],
+    left: number[],
+    spare: number,
+    visit: (rest: number) => boolean,
+  ): boolean {
+    if (this.cutOff || ++this.steps > STEP_BOUND) {
+      this.cutOff = true
+      return true
+    }
+    // the next size that goes in
+    let next = at
+    while (next < left.length && ((left[next] as number) === 0 || (this.wanted[next] as Wanted).size > room))
+      next++
+    if (next === left.length) return rest <= spare && this.full(room, left) ? visit(rest) : false
+    if (rest - this.mostFor(next, room, left) > spare) return false
+    const { size } = this.wanted[next] as Wanted
+    const worth = this.worths[next] as number
+    const most = Math.min(left[next] as number, Math.floor(room / size))
+    for (let count = most; count >= 0; count--) {
+      counts[next] = (counts[next] as number) + count
+      left[next] = (left[next] as number) - count
+      const done = this.pattern(
+        next + 1,
+        kind,
+        room - count * size,
+        rest - count * worth,
+        counts,
+        left,
+        spare,
+        visit,
+      )
+      if (done) return true
+      counts[next] = (counts[next] as number) - count
+      left[next] = (left[next] as number) + count
+    }
+    return false
+  }
+
+  /** A bar into which a piece that is left would still go is filled elsewhere too, fuller: that is tried, this is not. */
+  private full(room: number, left: readonly number[]): boolean {
+    return left.every((count, index) => count === 0 || (this.wanted[index] as Wanted).size > room)
+  }
+
+  /** The most worth that can still go in, pieces cut in two allowed. */
+  private mostFor(from: number, room: number, left: readonly number[]): number {
+    let best = 0
+    for (let index = from; index < left.length; index++)
+      if ((left[index] as number) > 0)
+        best = Math.max(best, (this.worths[index] as number) / (this.wanted[index] as Wanted).size)
+    return best * room
+  }
+}

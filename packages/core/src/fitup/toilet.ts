@@ -1,0 +1,102 @@
+import type { Source } from '../reference/source'
+import { commonPractice } from '../reference/source'
+import { type Fit, type FitReason, impossible } from './reason'
+
+const IN = 25.4
+
+/** Rough-ins that bowls are made for, mm: the middle of the outlet to the finished wall. */
+export const BOWL_ROUGH_IN_MM: readonly number[] = [10, 12, 14].map((inches) => inches * IN)
+/** How far an offset flange moves the middle, mm. Typical of the kind. */
+export const OFFSET_FLANGE_MM = 1.5 * IN
+/** Behind the tank a bowl wants this much, mm. */
+const LEAST_GAP_MM = 6
+
+export interface BowlFit {
+  /** What stays between tank and wall beyond what the bowl is made for, mm. */
+  readonly gapMm: number
+  /** How far an offset flange has to move the middle, mm; nothing where a plain one does. */
+  readonly offsetMm: number
+}
+
+/**
+ * Whether a bowl fits the rough-in that is there.
+ *
+ * @param roughInMm middle of the flange to the finished wall
+ * @param bowlMm the rough-in the bowl is made for
+ */
+export function bowlFits(roughInMm: number, bowlMm: number): Fit<BowlFit> {
+  const gapMm = roughInMm - bowlMm
+  if (gapMm >= -LEAST_GAP_MM) return { ok: true, gapMm, offsetMm: 0 }
+  const offsetMm = -gapMm
+  return offsetMm <= OFFSET_FLANGE_MM
+    ? { ok: true, gapMm: 0, offsetMm }
+    : impossible('toilet.too-near', { shortMm: offsetMm - OFFSET_FLANGE_MM })
+}
+
+export type Seal = 'wax' | 'wax-thick' | 'foam' | 'extender'
+
+export interface FlangeFit {
+  /** Top of the flange over the finished floor, mm: below nothing it lies beneath. */
+  readonly aboveMm: number
+  readonly seal: Seal
+  readonly notes: readonly FitReason[]
+}
+
+const SEAL_SOURCE: Source = {
+  title: 'Seals by the height of the flange, typical of the kind',
+  certainty: "maker's sheet",
+}
+
+/**
+ * How a flange stands against the floor, and which seal suits. It belongs on top of the finished floor; below, a
+ * thicker seal or rings bring it up, and never two waxes.
+ *
+ * @param flangeMm top of the flange over the bare floor
+ * @param floorMm layers still to come on the bare floor
+ */
+export function flangeHeight(flangeMm: number, floorMm: readonly number[]): Fit<FlangeFit> {
+  const aboveMm = flangeMm - floorMm.reduce((sum, mm) => sum + mm, 0)
+  if (aboveMm > 0.5 * IN) return impossible('toilet.flange-high', { overMm: aboveMm - 0.5 * IN })
+  if (aboveMm >= 0) return { ok: true, aboveMm, seal: 'wax', notes: [] }
+  const source = SEAL_SOURCE
+  if (aboveMm >= -0.25 * IN)
+    return {
+      ok: true,
+      aboveMm,
+      seal: 'wax-thick',
+      notes: [{ ruleId: 'toilet.flange-low', parameters: { shortMm: -aboveMm }, source }],
+    }
+  if (aboveMm >= -0.5 * IN)
+    return {
+      ok: true,
+      aboveMm,
+      seal: 'foam',
+      notes: [{ ruleId: 'toilet.flange-low', parameters: { shortMm: -aboveMm }, source }],
+    }
+  return {
+    ok: true,
+    aboveMm,
+    seal: 'extender',
+    notes: [{ ruleId: 'toilet.extender', parameters: { shortMm: -aboveMm }, source: commonPractice }],
+  }
+}
+
+/**
+ * Length of the riser between the drain's socket and the flange, both home.
+ *
+ * @param belowMm from the finished floor down to the stop of the socket below
+ * @param flangeSocketMm from the flange's underside down to its stop, over or in the riser
+ */
+export function riserMm(belowMm: number, flangeSocketMm: number): Fit<{ readonly cutMm: number }> {
+  // the flange lies on the floor: its socket hangs beneath it
+  const cutMm = belowMm - flangeSocketMm
+  return cutMm <= 0 ? impossible('toilet.no-riser', { shortMm: -cutMm }) : { ok: true, cutMm }
+}
+
+/**
+ * How far a flange is turned out of square: the difference of the distances from its two slots to the wall over the
+ * distance between the slots, degrees.
+ */
+export function outOfSquareDegrees(leftMm: number, rightMm: number, slotsMm: number): number {
+  return (Math.asin(Math.max(-1, Math.min(1, (leftMm - rightMm) / slotsMm))) * 180) / Math.PI
+}
