@@ -1,10 +1,22 @@
 import { type Href, router } from 'expo-router'
 import type { ReactNode } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
+import Svg, { Path } from 'react-native-svg'
 import { ThreadSign } from '../thread/ThreadSign'
 import { JointSign } from '../ui/jointSigns'
 import { PipeSign } from '../ui/PipeSign'
+import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
+
+/** A tool of lengths by its line. */
+function LineSign({ d }: { d: string }) {
+  const { ink } = usePalette()
+  return (
+    <Svg width={72} height={46} viewBox="0 0 72 46">
+      <Path d={d} stroke={ink} strokeWidth={2} fill="none" />
+    </Svg>
+  )
+}
 
 const TOOLS: readonly { href: string; title: string; detail: string; sign: () => ReactNode }[] = [
   {
@@ -24,6 +36,24 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     title: 'Mate one end to another',
     detail: 'Any two ends, or a repair, a tee or a valve into a run fixed at both ends.',
     sign: () => <JointSign kind="push-fit" />,
+  },
+  {
+    href: '/bench/offset',
+    title: 'Offset',
+    detail: 'Simple or rolling: travel, run, roll and the piece to cut, for every bend that is made.',
+    sign: () => <LineSign d="M4 34h18l26 -22h20" />,
+  },
+  {
+    href: '/bench/cuts',
+    title: 'Cut list',
+    detail: 'Pieces out of stock with the least used up; one big number at a time for the saw.',
+    sign: () => <LineSign d="M4 22h64M24 14v16M40 14v16M58 14v16" />,
+  },
+  {
+    href: '/bench/pitch',
+    title: 'Pitch',
+    detail: 'What a run falls, what the vial reads, what goes under the level.',
+    sign: () => <LineSign d="M4 14l64 12M4 34h64" />,
   },
 ]
 

@@ -40,7 +40,7 @@ export function Length({ mm, quantity = 'reading', size = 'm', tone = 'ink' }: P
           </Txt>
         </View>
       ) : null}
-      <Txt bold size={SMALL[size]} tone={tone}>
+      <Txt bold size={SMALL[size]} tone={tone} className={fraction ? '' : 'ml-1'}>
         in
       </Txt>
     </View>

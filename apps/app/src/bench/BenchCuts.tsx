@@ -1,0 +1,283 @@
+import { formatLength } from '@diarmos/core/units'
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { router, useLocalSearchParams } from 'expo-router'
+import { useState } from 'react'
+import { Pressable, ScrollView, View } from 'react-native'
+import Svg, { G, Path, Rect, Text as SvgText } from 'react-native-svg'
+import { usePreferences } from '../data/preferences'
+import { CopyCase } from '../job/CopyCase'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Keypad } from '../ui/Keypad'
+import { Length } from '../ui/Length'
+import { Note } from '../ui/Note'
+import { usePalette } from '../ui/palette'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
+import { useSolved } from '../workers/solver'
+import { decodeLengths, encodeLengths } from './lengths'
+import { ShareLink } from './ShareLink'
+
+const MOST = 40
+const FOOT = 304.8
+const STOCK = [
+  { mm: 20 * FOOT, label: '20 ft' },
+  { mm: 10 * FOOT, label: '10 ft' },
+  { mm: 5 * FOOT, label: '5 ft' },
+  { mm: 2 * FOOT, label: '2 ft' },
+  { mm: 5000, label: '5 m' },
+  { mm: 3000, label: '3 m' },
+] as const
+const SAWS = [
+  { value: '0', label: 'wheel' },
+  { value: '1.2', label: 'hand saw' },
+  { value: '2.4', label: 'power saw' },
+] as const
+
+/** The name of a piece: a letter, after z two. */
+export const pieceName = (index: number): string =>
+  (index >= 26 ? String.fromCharCode(64 + Math.floor(index / 26)) : '') +
+  String.fromCharCode(65 + (index % 26))
+
+interface BarProps {
+  stockMm: number
+  pieces: readonly { name: string; mm: number }[]
+  restMm: number
+}
+
+/** A length of stock with its pieces in the order of cutting, to scale; what is left is hatched. */
+function BarPicture({ stockMm, pieces, restMm }: BarProps) {
+  const { ink, raised, rule, soft } = usePalette()
+  const unit = usePreferences((state) => state.unit)
+  const [width, setWidth] = useState(360)
+  const scale = (width - 4) / stockMm
+  let at = 2
+  const label = `${formatLength(stockMm, { unit })} of stock: ${pieces.map(({ name }) => name).join(', ')}, left ${formatLength(restMm, { unit })}`
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      <Svg width={width} height={44} role="img" aria-label={label}>
+        <Rect
+          x={2}
+          y={8}
+          width={width - 4}
+          height={28}
+          fill={rule}
+          stroke={soft}
+          strokeWidth={1}
+          strokeDasharray="4 3"
+        />
+        {pieces.map(({ name, mm }) => {
+          const x = at
+          const long = mm * scale
+          at += long
+          return (
+            <G key={name}>
+              <Rect x={x} y={8} width={long} height={28} fill={raised} stroke={ink} strokeWidth={1.6} />
+              <Path d={`M${x} 22h${long}`} stroke={soft} strokeWidth={0.7} strokeDasharray="8 3 2 3" />
+              {long > 14 ? (
+                <SvgText
+                  x={x + long / 2}
+                  y={28}
+                  fill={ink}
+                  fontSize={16}
+                  fontWeight="bold"
+                  textAnchor="middle"
+                >
+                  {name}
+                </SvgText>
+              ) : null}
+            </G>
+          )
+        })}
+      </Svg>
+    </View>
+  )
+}
+
+/** A cut list and the stock it comes out of, with the least used up. */
+export function BenchCuts() {
+  const unit = usePreferences((state) => state.unit)
+  const { mm, stock, kerf = '0', done } = useLocalSearchParams<Record<string, string>>()
+  const [adding, setAdding] = useState(false)
+  let pieces: number[] = []
+  let fault: string | null = null
+  try {
+    pieces = decodeLengths(mm, MOST).filter((value): value is number => value !== null)
+  } catch (error) {
+    fault = (error as Error).message
+  }
+  const chosen = STOCK.filter(({ label }) => (stock ?? '10 ft').split('_').includes(label))
+  const cut = new Set((done ?? '').split('_').filter(Boolean))
+  const request =
+    pieces.length > 0 && chosen.length > 0
+      ? {
+          pieces: pieces.map((length, index) => ({ name: pieceName(index), mm: length })),
+          stock: chosen.map(({ mm: length }) => ({ mm: length })),
+          kerfMm: Number(kerf) || 0,
+        }
+      : null
+  const { answer, busy } = useSolved('cutting-plan', request)
+  // one cut after another, bar by bar
+  const order = answer?.ok ? answer.bars.flatMap((bar) => bar.pieces) : []
+  const next = order.find((piece) => !cut.has(pieceName(piece)))
+  const keep = (lengths: readonly number[]) => router.setParams({ mm: encodeLengths(lengths), done: '' })
+  const tick = (name: string) => {
+    const after = new Set(cut)
+    if (!after.delete(name)) after.add(name)
+    router.setParams({ done: [...after].join('_') })
+  }
+  return (
+    <View className="mx-auto w-full max-w-[720px] flex-1">
+      <TopBar bare title="Cut list" />
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
+        {fault ? (
+          <Note kind="caution" title="This link cannot be read">
+            {fault}
+          </Note>
+        ) : null}
+        {next !== undefined && pieces[next] !== undefined ? (
+          <View className="border-b-2 border-ink pb-2" testID="next-cut">
+            <Txt size="s" tone="soft">
+              next: {pieceName(next)}
+            </Txt>
+            <Length mm={pieces[next]} size="huge" />
+          </View>
+        ) : order.length > 0 ? (
+          <Txt bold tone="patina" size="l">
+            ✓ All cut
+          </Txt>
+        ) : (
+          <Txt tone="soft" className="py-6">
+            Enter the pieces; the plan says which to cut out of which length.
+          </Txt>
+        )}
+        {answer?.ok ? (
+          <View className="mt-2" aria-busy={busy}>
+            {answer.bars.map((bar, index) => (
+              <View key={`${bar.stockMm}-${bar.pieces.join('-')}`} className="mb-1">
+                <Txt size="s" tone="soft">
+                  {index + 1}. {formatLength(bar.stockMm, { unit })} · left{' '}
+                  {formatLength(bar.restMm, { unit })}
+                </Txt>
+                <BarPicture
+                  stockMm={bar.stockMm}
+                  restMm={bar.restMm}
+                  pieces={bar.pieces.map((piece) => ({ name: pieceName(piece), mm: pieces[piece] ?? 0 }))}
+                />
+              </View>
+            ))}
+            <Txt size="s" tone="soft">
+              {formatLength(answer.stockMm, { unit })} of stock,{' '}
+              {answer.proved ? 'no plan uses less' : 'the best that was found: a better one may exist'}
+            </Txt>
+          </View>
+        ) : answer ? (
+          <Note kind="caution" title="This cannot be cut">
+            {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
+          </Note>
+        ) : null}
+        <View className="mt-3">
+          {pieces.map((length, index) => {
+            const name = pieceName(index)
+            const ticked = cut.has(name)
+            return (
+              <View key={name} className="min-h-[56px] flex-row items-center gap-3 border-b border-rule">
+                <Pressable
+                  role="checkbox"
+                  aria-checked={ticked}
+                  aria-label={`Piece ${name} is cut`}
+                  onPress={() => tick(name)}
+                  className={`h-[48px] w-[48px] items-center justify-center rounded-[4px] border-2 ${ticked ? 'border-patina bg-patina' : 'border-ink bg-raised'}`}
+                >
+                  <Txt bold size="l" tone={ticked ? 'on-patina' : 'ink'}>
+                    {ticked ? '✓' : name}
+                  </Txt>
+                </Pressable>
+                <View className="flex-1">
+                  <Length mm={length} size="l" />
+                </View>
+                <Button
+                  kind="quiet"
+                  label="Drop"
+                  hint={`piece ${name}`}
+                  onPress={() => keep(pieces.filter((_, at) => at !== index))}
+                />
+              </View>
+            )
+          })}
+        </View>
+        <View className="mt-3 gap-3">
+          <View>
+            <Txt bold size="s" tone="soft" className="mb-1">
+              Stock
+            </Txt>
+            <View className="flex-row flex-wrap gap-2">
+              {STOCK.map(({ label }) => {
+                const on = chosen.some((entry) => entry.label === label)
+                const after = on
+                  ? chosen.filter((entry) => entry.label !== label).map((entry) => entry.label)
+                  : [...chosen.map((entry) => entry.label), label]
+                return (
+                  <Pressable
+                    key={label}
+                    role="switch"
+                    aria-checked={on}
+                    aria-label={`Stock: ${label}`}
+                    onPress={() => router.setParams({ stock: after.join('_') || 'none' })}
+                    className={`min-h-[52px] min-w-[72px] items-center justify-center rounded-[4px] border-[1.5px] px-2 ${on ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+                  >
+                    <Txt size="s" bold={on}>
+                      {on ? '✓ ' : ''}
+                      {label}
+                    </Txt>
+                  </Pressable>
+                )
+              })}
+            </View>
+          </View>
+          <Choice
+            label="Cut with a"
+            columns={3}
+            value={kerf}
+            options={SAWS.map((entry) => ({ ...entry }))}
+            onChange={(value) => router.setParams({ kerf: value })}
+          />
+          <UnitButton />
+        </View>
+        <ShareLink />
+        <CopyCase operation="cutting-plan" request={request} />
+      </ScrollView>
+      <View className="flex-row gap-2 border-t border-rule bg-sheet p-3">
+        <View className="flex-1">
+          <Button
+            kind={next === undefined ? 'primary' : 'plain'}
+            label="Add a piece"
+            disabled={pieces.length >= MOST}
+            onPress={() => setAdding(true)}
+          />
+        </View>
+        {next === undefined ? null : (
+          <View className="flex-1">
+            <Button
+              kind="primary"
+              label={`${pieceName(next)} is cut: next`}
+              onPress={() => tick(pieceName(next))}
+            />
+          </View>
+        )}
+      </View>
+      {adding ? (
+        <Keypad
+          title={`Piece ${pieceName(pieces.length)}`}
+          onClose={() => setAdding(false)}
+          onEnter={(length) => {
+            setAdding(false)
+            keep([...pieces, length.mm])
+          }}
+        />
+      ) : null}
+    </View>
+  )
+}

@@ -1,0 +1,124 @@
+import { cleanup, render, screen } from '@testing-library/react'
+import fc from 'fast-check'
+import { prefer } from '../data/preferences'
+import { all, dialog, one, press, settled } from '../test/touch'
+import { BenchCuts, pieceName } from './BenchCuts'
+import { BenchOffset } from './BenchOffset'
+import { BenchPitch } from './BenchPitch'
+import { decodeLengths, encodeLengths } from './lengths'
+
+jest.mock('../workers/solver')
+let mockParams: Record<string, string> = {}
+let mockShow = () => {}
+jest.mock('expo-router', () => {
+  const { useState } = jest.requireActual('react')
+  return {
+    router: {
+      canGoBack: () => false,
+      navigate: jest.fn(),
+      setParams: (patch: Record<string, string>) => {
+        mockParams = { ...mockParams, ...patch }
+        mockShow()
+      },
+    },
+    useLocalSearchParams: () => {
+      const [, setCount] = useState(0)
+      mockShow = () => setCount((count: number) => count + 1)
+      return mockParams
+    },
+  }
+})
+jest.setTimeout(30_000)
+
+async function type(keys: readonly string[]) {
+  for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
+}
+beforeEach(() => {
+  mockParams = {}
+  prefer({ unit: 'in' })
+})
+afterEach(cleanup)
+
+describe('lengths in an address', () => {
+  it('go there and back, a sixty-fourth of an inch among them', () =>
+    fc.assert(
+      fc.property(fc.array(fc.option(fc.integer({ min: 1, max: 60_000 })), { maxLength: 40 }), (steps) => {
+        const lengths = steps.map((step) => (step === null ? null : (step * 25.4) / 64))
+        const back = decodeLengths(encodeLengths(lengths), Math.max(1, lengths.length))
+        lengths.forEach((mm, index) => {
+          if (mm === null) expect(back[index]).toBeNull()
+          else expect(back[index]).toBeCloseTo(mm, 4)
+        })
+      }),
+    ))
+  it.each(['x', '-3', '1e9', '3_4_5'])('%s is refused, and says why', (text) =>
+    expect(() => decodeLengths(text, 2)).toThrow(/The link holds/),
+  )
+  it('names pieces by letters, the twenty-seventh by two', () =>
+    expect([0, 25, 26, 39].map(pieceName)).toEqual(['A', 'Z', 'AA', 'AN']))
+})
+
+describe('an offset on the bench', () => {
+  it('is worked out as it is measured, and kept in the address', async () => {
+    render(<BenchOffset />)
+    await press(one('button', 'Sideways'))
+    await type(['1', '0'])
+    expect(mockParams.mm).toBe('254_')
+    // ten inches at 45 degrees: travel 14 1/8 by the tape
+    expect(one('img', /Offset with bends of 45 degrees/).getAttribute('aria-label')).toContain(
+      'travel 14 1/8"',
+    )
+    await press(one('radio', 'Bend: 22.5 degrees'))
+    expect(one('img', /^Offset/).getAttribute('aria-label')).toContain('travel 26 1/8"')
+    await press(one('button', 'Up or down'))
+    await type(['1', '0'])
+    expect(screen.getByText('45.0°')).toBeTruthy()
+  })
+  it('says by how much two bends stand too close for a piece', async () => {
+    mockParams = { mm: '12' }
+    render(<BenchOffset />)
+    await settled()
+    expect(screen.getByText(/No piece fits between/)).toBeTruthy()
+  })
+})
+
+describe('a cut list on the bench', () => {
+  it('plans, shows one number at a time, and ticks off', async () => {
+    mockParams = { mm: '1524_1524_1000', stock: '10 ft' }
+    render(<BenchCuts />)
+    await settled()
+    expect(screen.getByText(/no plan uses less/)).toBeTruthy()
+    expect(screen.getByTestId('next-cut').textContent).toContain('60')
+    for (let cut = 0; cut < 3; cut++) await press(one('button', /is cut: next$/))
+    expect(screen.getByText('✓ All cut')).toBeTruthy()
+    expect(all('checkbox', /is cut/).map((box) => box.getAttribute('aria-checked'))).toEqual([
+      'true',
+      'true',
+      'true',
+    ])
+    await press(one('button', 'Add a piece'))
+    await type(['9', '1/2'])
+    expect(mockParams.mm?.split('_')[3]).toBe('241.3')
+    // a new piece means a new plan: nothing counts as cut
+    expect(mockParams.done).toBe('')
+  })
+  it('says which piece no stock holds', async () => {
+    mockParams = { mm: '4000', stock: '10 ft' }
+    render(<BenchCuts />)
+    await settled()
+    expect(screen.getByText(/No length of stock holds A/)).toBeTruthy()
+  })
+})
+
+describe('pitch on the bench', () => {
+  it('a quarter in the foot is half an inch under a two-foot level', async () => {
+    mockParams = { mm: '2438.4' }
+    render(<BenchPitch />)
+    await settled()
+    const text = document.body.textContent ?? ''
+    expect(text).toContain('2.08 in 100')
+    expect(screen.getAllByLabelText('1/2 inches').length).toBe(1)
+    // eight feet fall two inches
+    expect(screen.getAllByLabelText('2 inches').length).toBe(1)
+  })
+})

@@ -1,0 +1,121 @@
+import { router, useLocalSearchParams } from 'expo-router'
+import { ScrollView, View } from 'react-native'
+import Svg, { Path, Rect } from 'react-native-svg'
+import { CopyCase } from '../job/CopyCase'
+import { Choice } from '../ui/Choice'
+import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
+import { usePalette } from '../ui/palette'
+import { TopBar } from '../ui/TopBar'
+import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
+import { useSolved } from '../workers/solver'
+import { ShareLink } from './ShareLink'
+import { useLengths } from './useLengths'
+
+/** Pitches as they are spoken, fall over length. */
+const PITCHES = [
+  { value: String(1 / 48), label: '1/4 in a foot' },
+  { value: String(1 / 96), label: '1/8 in a foot' },
+  { value: '0.02', label: '2 in 100' },
+  { value: '0.01', label: '1 in 100' },
+] as const
+const LEVELS = [
+  { value: '228.6', label: '9 in' },
+  { value: '609.6', label: '2 ft' },
+  { value: '1219.2', label: '4 ft' },
+  { value: '600', label: '600 mm' },
+] as const
+
+function LevelPicture() {
+  const { ink, raised, patina } = usePalette()
+  return (
+    <Svg
+      width="100%"
+      height={96}
+      viewBox="0 0 360 96"
+      role="img"
+      aria-label="A level on a pipe, shimmed at its low end"
+    >
+      <Path d="M16 52L344 74" stroke={ink} strokeWidth={17} />
+      <Path d="M16 52L344 74" stroke={raised} strokeWidth={13} />
+      <Rect x={70} y={16} width={214} height={22} fill={raised} stroke={ink} strokeWidth={1.8} />
+      <Rect x={160} y={21} width={34} height={11} rx={5} fill="none" stroke={patina} strokeWidth={1.6} />
+      <Path d="M172 21v11M182 21v11M74 38v9" stroke={ink} strokeWidth={1.4} />
+      <Rect x={262} y={38} width={20} height={23} fill={patina} stroke={ink} strokeWidth={1.4} />
+    </Svg>
+  )
+}
+
+function Answer({ label, mm, text }: { label: string; mm?: number; text?: string }) {
+  return (
+    <View className="min-h-[64px] flex-row items-center justify-between border-b border-rule">
+      <Txt className="flex-1">{label}</Txt>
+      {mm === undefined ? (
+        <Txt bold size="xl">
+          {text}
+        </Txt>
+      ) : (
+        <Length mm={mm} size="xl" />
+      )}
+    </View>
+  )
+}
+
+/** What a run falls, and how a level shows it. */
+export function BenchPitch() {
+  const { lengths, fault, set } = useLengths(1)
+  const { pitch = PITCHES[0].value, level = '609.6' } = useLocalSearchParams<Record<string, string>>()
+  const [lengthMm] = lengths
+  const request = { lengthMm: lengthMm ?? 1000, pitch: Number(pitch), levelMm: Number(level) }
+  const { answer, error } = useSolved('pitch', request)
+  return (
+    <View className="mx-auto w-full max-w-[720px] flex-1">
+      <TopBar bare title="Pitch" />
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
+        {fault || error ? (
+          <Note kind="caution" title="This link cannot be read">
+            {fault ?? error?.message}
+          </Note>
+        ) : null}
+        <LevelPicture />
+        <MeasureRow
+          label="Length of the run"
+          hint="Along the pipe, from end to end."
+          mm={lengthMm ?? null}
+          onEnter={({ mm }) => set(0, mm)}
+        />
+        {answer ? (
+          <>
+            {lengthMm ? <Answer label="It falls" mm={answer.fallMm} /> : null}
+            <Answer label="Under the level’s low end" mm={answer.shimMm ?? 0} />
+            <Answer label="A graduated vial reads" text={`${answer.percent.toFixed(2)} in 100`} />
+          </>
+        ) : null}
+        <View className="mt-3 gap-3">
+          <Choice
+            label="Pitch"
+            value={pitch}
+            options={PITCHES.map((entry) => ({ ...entry }))}
+            onChange={(value) => router.setParams({ pitch: value })}
+          />
+          <Choice
+            label="The level is"
+            columns={4}
+            value={level}
+            options={LEVELS.map((entry) => ({ ...entry }))}
+            onChange={(value) => router.setParams({ level: value })}
+          />
+          <UnitButton />
+        </View>
+        <Txt size="s" tone="soft" className="mt-3">
+          Model codes: 1/4 in a foot for 2-1/2 in and smaller; 1/8 for 3 in and larger where it is allowed.
+          The local code comes first.
+        </Txt>
+        <ShareLink />
+        <CopyCase operation="pitch" request={request} />
+      </ScrollView>
+    </View>
+  )
+}
