@@ -7,12 +7,17 @@ export type Programmes = readonly Programme[]
 let solver: Awaited<ReturnType<typeof load>> | null = null
 let uses = 0
 
-/** The optimum of a programme in the LP format; null where nothing is feasible. */
+/**
+ * The optimum of a programme in the LP format; null where nothing is feasible.
+ *
+ * @param gap how far from the bound it may stop: less than the grain of the objective leaves the optimum
+ */
 export async function highs(
   lp: string,
+  gap = 0,
 ): Promise<{ readonly cents: number; readonly columns: Readonly<Record<string, number>> } | null> {
   if (!solver || uses++ % 300 === 0) solver = await load()
-  const found = solver.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0 })
+  const found = solver.solve(lp, { mip_rel_gap: 0, mip_abs_gap: gap })
   if (found.Status === 'Infeasible') return null
   if (found.Status !== 'Optimal') throw new Error(`HiGHS: ${found.Status}`)
   const columns: Record<string, number> = {}

@@ -31,8 +31,8 @@ export interface CuttingPlan {
 const PER_MM = 100
 /** Bars are filled in turns: first those that leave a small part of what is spare, then more. */
 const SHARES = [0.03, 0.2, 1] as const
-/** Steps after which a search is cut off and says so. */
-const STEP_BOUND = 30_000_000
+/** Steps after which a sum of stock is given up; the plan then says that it is not proved. */
+const STEP_BOUND = 6_000_000
 
 /**
  * The cutting plan with the least stock used up: bin packing with bins of several lengths, exact.
@@ -45,7 +45,8 @@ const STEP_BOUND = 30_000_000
  * sum that works out is the least.
  *
  * A piece and its kerf fill a bar of stock plus one kerf, since the last cut may fall on the end.
- * Cost: exponential at worst; steps are bounded by `STEP_BOUND`, and `proved` says when that bound was met.
+ * Cost: exponential at worst; steps are bounded by `STEP_BOUND` for each sum, and `proved` says when that bound was
+ * met: the plan is then one that works, and a better one may exist.
  */
 export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan> {
   const count = (mm: number) => Math.round(mm * PER_MM)
@@ -80,7 +81,6 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
   let bars: readonly Filled[] | null = first
   for (const sum of sumsOf(kinds, above ?? 0)) {
     const found = filling.within(sum)
-    if (filling.cutOff) break
     if (!found) continue
     bars = named(found, wanted, sizes)
     break
@@ -103,7 +103,7 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
     }),
     stockMm,
     wasteMm: stockMm - pieces.reduce((sum, { mm }) => sum + mm, 0),
-    proved: !filling.cutOff,
+    proved: !filling.gaveUp,
   }
 }
 
@@ -181,7 +181,9 @@ interface Pattern {
 
 /** Fills bar after bar, each for the longest piece that is left. */
 class Filling {
-  cutOff = false
+  /** Some sum was left before it was settled. */
+  gaveUp = false
+  private cutOff = false
   private steps = 0
   private readonly worths: readonly number[]
   private readonly all: number
@@ -213,6 +215,8 @@ class Filling {
     // half a hundredth of a millimetre for what the floating point may be off
     const spare = sum - this.all + 0.5
     if (spare < 0) return null
+    this.cutOff = false
+    this.steps = 0
     const used = this.kinds.map(() => 0)
     const left = this.wanted.map(({ many }) => many)
     return this.fill(left, used, spare, bars, new Map()) ? bars : null
@@ -275,6 +279,7 @@ class Filling {
   ): boolean {
     if (this.cutOff || ++this.steps > STEP_BOUND) {
       this.cutOff = true
+      this.gaveUp = true
       return true
     }
     // the next size that goes in
