@@ -43,6 +43,41 @@ export const pitchRequest = z.object({
   levelMm: measured.optional(),
 })
 
+const thickness = z.number().min(0).max(1000)
+
+export const valveDepthRequest = z.object({
+  layers: z
+    .array(z.object({ name: z.string().max(80), mm: thickness, tolMm: z.number().min(0).max(50).optional() }))
+    .max(12),
+  middleMm: thickness,
+  windowMm: z.tuple([thickness, thickness]),
+})
+
+export const toiletRequest = z.object({
+  roughInMm: measured.optional(),
+  bowlMm: measured.optional(),
+  flangeMm: z.number().min(-500).max(500).optional(),
+  floorMm: z.array(thickness).max(8).optional(),
+  slots: z.object({ leftMm: measured, rightMm: measured, apartMm: measured }).optional(),
+})
+
+/** A toilet's place: whatever of it was measured. */
+export function toiletPlace({
+  roughInMm,
+  bowlMm,
+  flangeMm,
+  floorMm = [],
+  slots,
+}: z.output<typeof toiletRequest>) {
+  return {
+    ...(roughInMm === undefined || bowlMm === undefined ? {} : { bowl: fitup.bowlFits(roughInMm, bowlMm) }),
+    ...(flangeMm === undefined ? {} : { flange: fitup.flangeHeight(flangeMm, floorMm) }),
+    ...(slots === undefined
+      ? {}
+      : { turnedDegrees: fitup.outOfSquareDegrees(slots.leftMm, slots.rightMm, slots.apartMm) }),
+  }
+}
+
 /** A bend of that angle with both ends of that kind, and its take-out; undefined where none is in the catalogue. */
 function bendOf(port: PortEnd, angle: number) {
   const family = angle === 90 ? 'elbow-90' : angle === 45 ? 'elbow-45' : null

@@ -46,6 +46,9 @@ import {
   pieceBetween,
   pitchOf,
   pitchRequest,
+  toiletPlace,
+  toiletRequest,
+  valveDepthRequest,
 } from './fitup'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
@@ -181,6 +184,22 @@ export const operations = {
         ...ask,
         stock: stock.map(({ mm, count }) => (count === undefined ? { mm } : { mm, count })),
       }),
+  }),
+  'valve-depth': operation({
+    summary:
+      'Whether a valve stands deep enough in its wall for the window on its sheet, and what to put behind it.',
+    request: valveDepthRequest,
+    run: ({ layers, middleMm, windowMm }) =>
+      fitup.valveDepth(
+        layers.map(({ name, mm, tolMm }) => (tolMm === undefined ? { name, mm } : { name, mm, tolMm })),
+        middleMm,
+        windowMm,
+      ),
+  }),
+  toilet: operation({
+    summary: 'Rough-in against bowl, flange against floor, slots against wall.',
+    request: toiletRequest,
+    run: toiletPlace,
   }),
   pitch: operation({
     summary: 'What a run falls, and what a vial reads or a shim is under a level.',

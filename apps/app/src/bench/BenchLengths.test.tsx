@@ -5,6 +5,8 @@ import { all, dialog, one, press, settled } from '../test/touch'
 import { BenchCuts, pieceName } from './BenchCuts'
 import { BenchOffset } from './BenchOffset'
 import { BenchPitch } from './BenchPitch'
+import { BenchToilet } from './BenchToilet'
+import { BenchWall } from './BenchWall'
 import { decodeLengths, encodeLengths } from './lengths'
 
 jest.mock('../workers/solver')
@@ -120,5 +122,48 @@ describe('pitch on the bench', () => {
     expect(screen.getAllByLabelText('1/2 inches').length).toBe(1)
     // eight feet fall two inches
     expect(screen.getAllByLabelText('2 inches').length).toBe(1)
+  })
+})
+
+describe('a valve in its wall, on the bench', () => {
+  const wall = (mm: string) => {
+    mockParams = { mm }
+    render(<BenchWall />)
+    return settled()
+  }
+  it('asks until it has the wall and the window', async () => {
+    await wall('')
+    expect(screen.getByText(/Measure the wall from the blocking/)).toBeTruthy()
+    await press(one('button', 'Board'))
+    await type(['1/2'])
+    expect(mockParams.mm).toBe('_12.7_____')
+  })
+  it.each([
+    ['50.8_12.7_3.2_8_5_63_76', /In the window/],
+    ['50.8_12.7_3.2_24_5_63_76', /Out of the window/],
+  ])('%s: %s', async (mm, words) => {
+    await wall(mm)
+    expect(screen.getByText(words)).toBeTruthy()
+  })
+  it('says how much to put behind, and that a valve does not stand before its wall', async () => {
+    await wall('50.8_12.7_3.2_24_5_63_76')
+    expect(screen.getByText('Put behind the valve, at least')).toBeTruthy()
+    cleanup()
+    await wall('5____60_63_76')
+    expect(screen.getByText(/in front of the finished wall/)).toBeTruthy()
+  })
+})
+
+describe('a toilet on the bench', () => {
+  it('says what of it was measured', async () => {
+    mockParams = { mm: '279.4_15_20_300_306' }
+    render(<BenchToilet />)
+    await settled()
+    expect(screen.getByText(/An offset flange that moves it/)).toBeTruthy()
+    expect(screen.getByText(/Beneath it by/)).toBeTruthy()
+    expect(screen.getByText(/Seal: one thick wax/)).toBeTruthy()
+    expect(screen.getByText(/Turned by 2\.3°: the right slot/)).toBeTruthy()
+    await press(one('radio', 'The bowl is made for: 14 in'))
+    expect(screen.getByText(/too near the wall/)).toBeTruthy()
   })
 })

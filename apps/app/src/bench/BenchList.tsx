@@ -55,6 +55,18 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     detail: 'What a run falls, what the vial reads, what goes under the level.',
     sign: () => <LineSign d="M4 14l64 12M4 34h64" />,
   },
+  {
+    href: '/bench/wall',
+    title: 'Valve in its wall',
+    detail: 'Blocking, board, mortar and tile against the window on the valve’s sheet; what to shim.',
+    sign: () => <LineSign d="M12 4v38M40 4v38M50 4v38M58 4v38M20 23h14M27 16v14" />,
+  },
+  {
+    href: '/bench/toilet',
+    title: 'Toilet',
+    detail: 'Rough-in against bowl, flange against floor and seal, slots square to the wall.',
+    sign: () => <LineSign d="M8 4v34h20M64 38H44M22 34h28M30 34v10M42 34v10" />,
+  },
 ]
 
 /** The tools that need no job. */

@@ -33,6 +33,13 @@ const MEASURES = [
   ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
 ] as const
 
+/** What stands for a band of pressures: only whether it passes 80 psi changes anything. */
+const BANDS = { unread: null, usual: 60, high: 90 } as const
+const pressureBand = (psi: number | null): keyof typeof BANDS =>
+  psi === null ? 'unread' : psi > 80 ? 'high' : 'usual'
+/** What stands for a cold place, degrees Celsius. */
+const COLD_C = 5
+
 interface Props {
   view: JobView
   line: LineView
@@ -135,6 +142,38 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
             onChange={(nearHeater) =>
               set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')
             }
+          />
+          <Choice
+            label="The line turns before the fixture"
+            columns={3}
+            value={String(conditions.turn)}
+            options={[
+              { value: '0', label: 'no' },
+              { value: '45', label: '45°' },
+              { value: '90', label: '90°' },
+            ]}
+            onChange={(turn) =>
+              set({ turn: Number(turn) as 0 | 45 | 90 }, turn === '0' ? 'Straight on' : `Turns by ${turn}°`)
+            }
+          />
+          <View className="mt-2">
+            <Choice
+              label="Static pressure, read at the house"
+              columns={3}
+              value={pressureBand(conditions.pressurePsi)}
+              options={[
+                { value: 'unread', label: 'not read' },
+                { value: 'usual', label: 'to 80 psi' },
+                { value: 'high', label: 'over 80' },
+              ]}
+              onChange={(band) => set({ pressurePsi: BANDS[band] }, `Pressure: ${band}`)}
+            />
+          </View>
+          <Toggle
+            label="Cold in here, under 50 °F"
+            detail={conditions.airC == null ? undefined : 'cement and rings take longer'}
+            value={conditions.airC != null && conditions.airC < 10}
+            onChange={(cold) => set({ airC: cold ? COLD_C : null }, cold ? 'Cold in here' : 'Not cold')}
           />
           <Toggle
             label="In daylight"

@@ -266,7 +266,7 @@ export function MateStage(props: Props) {
                     Compare with
                   </Txt>
                   <View className="flex-row flex-wrap gap-2">
-                    {(all ? options : worth)
+                    {(all || worth.length < 2 ? options : worth)
                       .filter((entry) => entry !== option)
                       .slice(0, 6)
                       .map((entry) => (

@@ -1,5 +1,5 @@
 import { fittingById } from '../catalog/families'
-import { methodById } from '../mate/methods'
+import { methodById, waitSeconds } from '../mate/methods'
 import { removalById } from '../mate/removals'
 import type { Conditions, HouseRules, MateOption } from '../mate/types'
 import { isMetal } from '../reference/materials'
@@ -141,7 +141,10 @@ function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
-    const templates = method.steps.filter((t) => !t.onlySoft || isSoftTube(joint.tubeMaterial))
+    const templates = method.steps
+      .filter((t) => !t.onlySoft || isSoftTube(joint.tubeMaterial))
+      // cold lengthens what only takes time
+      .map((t) => (t.kind === 'wait' ? { ...t, seconds: waitSeconds(method, conditions.airC) } : t))
     const parameters = {
       insertionMm: joint.maxMm,
       material: joint.tubeMaterial,

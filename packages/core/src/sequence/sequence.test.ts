@@ -126,3 +126,29 @@ describe('the order of work', () => {
     expect(only.steps.some((step) => step.id === 'general/two-hours')).toBe(true)
   })
 })
+
+describe('a cold place', () => {
+  it.each(['cpvc.sdr11.1/2', 'pex-a.sdr9.1/2'])(
+    '%s: the plan never undercuts what Mate said is least',
+    (pipeId) => {
+      const pipe = pipeById(pipeId)
+      if (!pipe) throw new Error(pipeId)
+      for (const airC of [null, 12, 2]) {
+        const request = line(pipeId, { service: 'cold', airC })
+        const options = mate({ lines: [request], settings: WELL_EQUIPPED, k: 8 }).lines[0]?.options ?? []
+        const waits = options.map((option) => {
+          const plan = sequence({
+            lines: [{ lineId: 'a', material: pipe.material, conditions: request.conditions, option }],
+            houseRules,
+          })
+          expect(plan.waterOff.seconds).toBeGreaterThanOrEqual(option.waterOffSeconds)
+          return plan.steps
+            .filter((step) => step.kind === 'wait')
+            .map((step) => step.endSeconds - step.startSeconds)
+        })
+        // CPVC cement and expansion wait longer below 16 or 15 degrees Celsius than in a warm room
+        if (airC !== null) expect(Math.max(...waits.flat())).toBeGreaterThanOrEqual(1800)
+      }
+    },
+  )
+})
