@@ -32,7 +32,7 @@ const PER_MM = 100
 /** Bars are filled in turns: first those that leave a small part of what is spare, then more. */
 const SHARES = [0.03, 0.2, 1] as const
 /** Steps after which a sum of stock is given up; the plan then says that it is not proved. */
-const STEP_BOUND = 6_000_000
+const STEP_BOUND = 24_000_000
 
 /**
  * The cutting plan with the least stock used up: bin packing with bins of several lengths, exact.
