@@ -137,3 +137,36 @@ test('a drain beside the water lines is found, and what is wrong with it is kept
   await bram.getByTestId('take-finding').click()
   await expect(bram.getByRole('tab', { name: 'drain line' })).toContainText('cast iron')
 })
+
+test('a tub and shower on the job page, and lengths on the bench, in both themes', async ({ browser }) => {
+  const bram = await phone(browser, 'bram@tidewall.example')
+  await showJob(bram, /Tub valve/)
+  await bram.getByRole('tab', { name: /^Mate/ }).click()
+  await bram.getByRole('tab', { name: 'shower line' }).click()
+  await expect(bram.getByText('nothing to take off', { exact: false }).first()).toBeVisible()
+  await bram.getByRole('button', { name: 'Whole fixture drawn' }).click()
+  await expect(bram.getByRole('img', { name: 'Joint lines of the whole fixture' })).toBeVisible()
+  await expectAccessible(bram, 'mate, a whole fixture')
+  await bram.getByRole('tab', { name: /^Fixture/ }).click()
+  await expectAccessible(bram, 'fixture, a tub and shower')
+
+  const pages = [
+    ['offset?mm=203.2_152.4', 'Piece between two of', 'offset'],
+    ['cuts?mm=1524_1524_900&stock=10%20ft', 'no plan uses less', 'cut list'],
+    ['pitch?mm=2400', 'It falls', 'pitch'],
+    ['wall?mm=50.8_12.7_3.2_24_5_63_76', 'Put behind the valve', 'wall'],
+    ['toilet?mm=279.4_15_20_300_306', 'An offset flange', 'toilet'],
+  ] as const
+  for (const [address, words, where] of pages) {
+    await bram.goto(`${stack.url}/bench/${address}`)
+    await expect(bram.getByText(words, { exact: false }).first()).toBeVisible()
+    await expectAccessible(bram, `bench, ${where}`)
+  }
+  await bram
+    .getByRole('button', { name: /[Tt]heme|[Cc]abinet|[Pp]aper/ })
+    .first()
+    .click()
+  await expectAccessible(bram, 'bench, the other theme')
+  await bram.goto(`${stack.url}/bench/cuts?mm=12_x`)
+  await expect(bram.getByText('Caution: This link cannot be read')).toBeVisible()
+})
