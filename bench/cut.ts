@@ -99,14 +99,6 @@ for (let index = 0; index < CASES; index++) {
   const best = await highs(programme(made), GRAIN - 0.5)
   other.push(performance.now() - started)
 
-  console.log(
-    index,
-    made.pieces.length,
-    made.stock.length,
-    own.at(-1)?.toFixed(0),
-    other.at(-1)?.toFixed(0),
-    plan.ok && plan.proved,
-  )
   if (!plan.ok || !best) throw new Error(`case ${index}: ${JSON.stringify(made)}`)
   if (!plan.proved) unproved++
   if (Math.abs(plan.stockMm / STEP_MM - best.cents) > 0.01) {
