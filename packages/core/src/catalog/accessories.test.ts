@@ -3,6 +3,7 @@ import { FAUCET_WORDS, FIXTURE_WORDS, HOLE_WORDS } from '../words/fixtures'
 import { REASONS } from '../words/reasons'
 import { ACCESSORIES, ACCESSORY_KINDS, platesFor } from './accessories'
 import { deckFit, FAUCET_PATTERNS, HOLE_PATTERNS } from './faucets'
+import { MIXERS } from './mixers'
 
 describe('what goes with a joint', () => {
   it('has an id of its own, and every kind is made', () => {
@@ -51,6 +52,18 @@ describe('what goes with a joint', () => {
       expect.arrayContaining(['plate-whole.ips.1/2', 'plate-split.ips.1/2']),
     )
     expect(platesFor({ diameterMm: 90 })).toEqual([])
+  })
+})
+
+describe('shower and tub valves', () => {
+  it('have ends of the catalogue, with and without stops, and a window that is one', () => {
+    expect(new Set(MIXERS.map(({ id }) => id)).size).toBe(MIXERS.length)
+    for (const { connection, depthMm, spoutMm, outlets } of MIXERS) {
+      expect(FIXTURE_WORDS[connection]).toBeDefined()
+      expect(depthMm[0]).toBeLessThan(depthMm[1])
+      expect(spoutMm !== undefined).toBe(outlets.includes('spout'))
+    }
+    expect(MIXERS.filter(({ stops }) => stops).length * 2).toBe(MIXERS.length)
   })
 })
 

@@ -14,8 +14,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1812,
-  "67a4350f6b6b72f4",
+  1854,
+  "337f402731a00e06",
 ]
 `)
   })

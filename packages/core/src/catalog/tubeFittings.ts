@@ -19,6 +19,8 @@ type Triple = readonly [Size, Size, Size]
 interface Made {
   readonly form: TubeEndForm
   readonly system: TubeSystem
+  /** A ring of solder lies in each cup already. */
+  readonly ring?: true
   readonly couplings: readonly Size[]
   readonly slip?: readonly Size[]
   readonly repair?: readonly Size[]
@@ -706,6 +708,39 @@ const MADE: readonly Made[] = [
       ['1', '1'],
     ],
   },
+  {
+    form: 'solder-cup',
+    system: 'metric',
+    ring: true,
+    couplings: ['8', '10', '15', '22', '28'],
+    slip: ['15', '22', '28'],
+    reducers: [
+      ['15', '10'],
+      ['22', '15'],
+      ['28', '22'],
+    ],
+    fittingReducers: [
+      ['15', '10'],
+      ['22', '15'],
+      ['28', '22'],
+    ],
+    elbows: ['8', '10', '15', '22', '28'],
+    eighths: ['15', '22', '28'],
+    streets: ['15', '22', '28'],
+    tees: ['8', '10', '15', '22', '28'],
+    reducingTees: [
+      ['22', '22', '15'],
+      ['22', '15', '15'],
+      ['28', '28', '22'],
+    ],
+    caps: ['15', '22', '28'],
+    thread: 'BSP',
+    adapters: [
+      ['15', '1/2'],
+      ['22', '3/4'],
+      ['28', '1'],
+    ],
+  },
 ]
 
 /** Between the pipes of a coupling: a rolled stop, a shoulder, or the body between two barbs. */
@@ -720,7 +755,8 @@ const eighthMm = (odMm: number) => 0.25 * odMm + 2
 
 function fittings(row: Made): Fitting[] {
   const { form, system } = row
-  const { word, key, material } = TUBE_ENDS[form]
+  const { material } = TUBE_ENDS[form]
+  const { word, key } = row.ring ? { word: 'solder-ring', key: 'ring' } : TUBE_ENDS[form]
   const heatSensitive = spoiltByFlame(form)
   const mouth = (size: Size) => end(form, system, size, material)
   const spigot = (size: Size) => end('tube', system, size, material)
