@@ -9,7 +9,7 @@ import { useSolved } from '../workers/solver'
 import type { CataloguePart } from './PartSheet'
 import type { MateSettings } from './ShopPage'
 
-const PartSheet = later(async () => (await import('../forms')).PartSheet)
+const PartSheet = later(async () => (await import('../work')).PartSheet)
 
 interface Props {
   mate: MateSettings

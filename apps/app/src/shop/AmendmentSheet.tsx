@@ -1,6 +1,5 @@
 import { ruleText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
 import { Pressable } from 'react-native'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
@@ -23,7 +22,15 @@ export function AmendmentSheet({ onSave, onClose }: Props) {
   const [search, setSearch] = useState('')
   const [ruleId, setRule] = useState<string | null>(null)
   const [severity, setSeverity] = useState<Amendment['severity']>('forbid')
-  const { control, handleSubmit } = useForm<{ why: string }>({ defaultValues: { why: '' } })
+  const [why, setWhy] = useState('')
+  const [fault, setFault] = useState<string>()
+  const save = () => {
+    if (!ruleId) return
+    const text = why.trim()
+    if (text === '') return setFault('Say who has written or said it.')
+    if (text.length > 150) return setFault('At most 150 letters.')
+    onSave({ ruleId, severity, why: text })
+  }
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const found = (rules.answer ?? []).filter(({ id }) => {
     const text = ruleText(id).toLowerCase()
@@ -66,27 +73,8 @@ export function AmendmentSheet({ onSave, onClose }: Props) {
         }))}
         onChange={setSeverity}
       />
-      <Controller
-        control={control}
-        name="why"
-        rules={{
-          validate: (text) => text.trim() !== '' || 'Say who has written or said it.',
-          maxLength: { value: 150, message: 'At most 150 letters.' },
-        }}
-        render={({ field, fieldState }) => (
-          <Field
-            label="By whom, and where it is written"
-            value={field.value}
-            onChange={field.onChange}
-            error={fieldState.error?.message}
-          />
-        )}
-      />
-      <Button
-        kind="primary"
-        label="Save"
-        onPress={() => void handleSubmit(({ why }) => onSave({ ruleId, severity, why: why.trim() }))()}
-      />
+      <Field label="By whom, and where it is written" value={why} onChange={setWhy} error={fault} />
+      <Button kind="primary" label="Save" onPress={save} />
     </SheetModal>
   )
 }

@@ -2,12 +2,10 @@ import { ruleText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
-import { later } from '../ui/later'
 import { Txt } from '../ui/Txt'
+import { AmendmentSheet } from './AmendmentSheet'
 import type { MateSettings } from './ShopPage'
 import { SEVERITY_WORDS } from './severity'
-
-const AmendmentSheet = later(async () => (await import('../forms')).AmendmentSheet)
 
 interface Props {
   mate: MateSettings

@@ -1,6 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
 import { Pressable, View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
@@ -8,7 +7,7 @@ import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
-import { readNumber } from './NumbersSheet'
+import { readNumber } from './readNumber'
 import type { MateSettings } from './ShopPage'
 
 export type CataloguePart = OperationResponse<'catalogue'>[number]
@@ -35,35 +34,24 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
   const [measuring, setMeasuring] = useState(false)
   const own = mate.layingMm?.[part.id]
   const price = mate.priceCents[part.id]
-  const { control, handleSubmit } = useForm<{ price: string }>({
-    defaultValues: { price: price === undefined ? '' : String(price / 100) },
-  })
-  const save = handleSubmit(({ price: text }) => {
-    const value = text.trim() === '' ? null : Math.round((readNumber(text, 10_000) as number) * 100)
+  const [text, setText] = useState(price === undefined ? '' : String(price / 100))
+  const [fault, setFault] = useState<string>()
+  const save = () => {
+    const read = text.trim() === '' ? null : readNumber(text, 10_000)
+    if (typeof read === 'string') return setFault(read)
+    const value = read === null ? null : Math.round(read * 100)
     onChange({ priceCents: withEntry(mate.priceCents, part.id, value) }, `${part.name}: price saved`)
     onClose()
-  })
+  }
   return (
     <SheetModal title={part.name} onClose={onClose}>
-      <Controller
-        control={control}
-        name="price"
-        rules={{
-          validate: (text) => {
-            const read = text.trim() === '' ? 0 : readNumber(text, 10_000)
-            return typeof read === 'string' ? read : true
-          },
-        }}
-        render={({ field, fieldState }) => (
-          <Field
-            label="Own price; empty is its family’s"
-            value={field.value}
-            onChange={field.onChange}
-            error={fieldState.error?.message}
-            inputMode="decimal"
-            suffix="each"
-          />
-        )}
+      <Field
+        label="Own price; empty is its family’s"
+        value={text}
+        onChange={setText}
+        error={fault}
+        inputMode="decimal"
+        suffix="each"
       />
       <Pressable
         role="button"
@@ -92,7 +80,7 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
           }
         />
       )}
-      <Button kind="primary" label="Save the price" onPress={() => void save()} className="mt-3" />
+      <Button kind="primary" label="Save the price" onPress={save} className="mt-3" />
       {measuring ? (
         <Keypad
           title="Laying length"

@@ -4,7 +4,7 @@ import { prefer, usePreferences } from '../data/preferences'
 import { undo, useData } from '../data/store'
 import { held, openShop } from '../test/shop'
 import { all, dialog, one, press, write } from '../test/touch'
-import { readNumber } from './NumbersSheet'
+import { readNumber } from './readNumber'
 import { ShopPage } from './ShopPage'
 
 jest.mock('../workers/solver')

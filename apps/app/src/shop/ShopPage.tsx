@@ -12,9 +12,9 @@ import { later } from '../ui/later'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { Aboard } from './Aboard'
-import { Amendments } from './Amendments'
 import type { NumberEntry } from './NumbersSheet'
 
+const Amendments = later(async () => (await import('../work')).Amendments)
 const NumbersSheet = later(async () => (await import('../forms')).NumbersSheet)
 
 export type MateSettings = EntityFields<'settings'>['mate']
