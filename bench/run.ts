@@ -110,9 +110,9 @@ const CASES: readonly [string, string, unknown][] = [
 
 /** One line, another pipe, place and fixture each time, as a plumber asks who has not asked before. */
 const dice = new Dice(7)
-const VARIED = Array.from({ length: RUNS }, () => ({ lines: [someLine(dice, 'a', 'inch')], settings }))
+const VARIED = Array.from({ length: 5 * RUNS }, () => ({ lines: [someLine(dice, 'a', 'inch')], settings }))
 const FOUR = CASES.find(([name]) => name.includes('four ends'))?.[2] as { lines: { conditions: object }[] }
-const VARIED_FOUR = Array.from({ length: RUNS }, () => {
+const VARIED_FOUR = Array.from({ length: 5 * RUNS }, () => {
   const place = {
     flame: dice.chance(0.7),
     stubMm: dice.whole(30, 90),
@@ -175,7 +175,7 @@ try {
         const varied = Array.isArray(request) ? request : [request]
         const first = await ask(operation, varied[0])
         const times: number[] = []
-        for (let run = 0; run < runs; run++)
+        for (let run = 0; run < Math.max(runs, varied.length); run++)
           times.push((await ask(operation, varied[run % varied.length])).ms)
         rows.push({ name, first: first.ms, times: times.sort((a, b) => a - b), faults: first.faults })
       }
@@ -197,8 +197,8 @@ try {
     `  ${'case'.padEnd(32)} ${'first'.padStart(7)} ${'median'.padStart(7)} ${'p95'.padStart(7)}  against one line`,
   )
   for (const { name, first, times, faults } of results) {
-    const median = times[Math.floor(RUNS / 2)] ?? 0
-    const p95 = times[Math.floor(RUNS * 0.95)] ?? 0
+    const median = times[Math.floor(times.length / 2)] ?? 0
+    const p95 = times[Math.floor(times.length * 0.95)] ?? 0
     console.log(
       `  ${name.padEnd(32)} ${first.toFixed(1).padStart(7)} ${median.toFixed(1).padStart(7)} ${p95.toFixed(1).padStart(7)}  × ${(median / reference).toFixed(2)}${faults ? `  FAULT ${JSON.stringify(faults)}` : ''}`,
     )
