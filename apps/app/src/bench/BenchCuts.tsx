@@ -3,22 +3,20 @@ import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
 import { useState } from 'react'
-import { Pressable, ScrollView, View } from 'react-native'
+import { Pressable, View } from 'react-native'
 import Svg, { G, Path, Rect, Text as SvgText } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
-import { CopyCase } from '../job/CopyCase'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
 import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
-import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
+import { BenchFrame } from './BenchFrame'
 import { decodeLengths, encodeLengths } from './lengths'
-import { ShareLink } from './ShareLink'
 
 const MOST = 40
 const FOOT = 304.8
@@ -129,144 +127,140 @@ export function BenchCuts() {
     router.setParams({ done: [...after].join('_') })
   }
   return (
-    <View className="mx-auto w-full max-w-[720px] flex-1">
-      <TopBar bare title="Cut list" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
-        {fault ? (
-          <Note kind="caution" title="This link cannot be read">
-            {fault}
-          </Note>
-        ) : null}
-        {next !== undefined && pieces[next] !== undefined ? (
-          <View className="border-b-2 border-ink pb-2" testID="next-cut">
-            <Txt size="s" tone="soft">
-              next: {pieceName(next)}
-            </Txt>
-            <Length mm={pieces[next]} size="huge" />
-          </View>
-        ) : order.length > 0 ? (
-          <Txt bold tone="patina" size="l">
-            ✓ All cut
-          </Txt>
-        ) : (
-          <Txt tone="soft" className="py-6">
-            Enter the pieces; the plan says which to cut out of which length.
-          </Txt>
-        )}
-        {answer?.ok ? (
-          <View className="mt-2" aria-busy={busy}>
-            {answer.bars.map((bar, index) => (
-              <View key={`${bar.stockMm}-${bar.pieces.join('-')}`} className="mb-1">
-                <Txt size="s" tone="soft">
-                  {index + 1}. {formatLength(bar.stockMm, { unit })} · left{' '}
-                  {formatLength(bar.restMm, { unit })}
-                </Txt>
-                <BarPicture
-                  stockMm={bar.stockMm}
-                  restMm={bar.restMm}
-                  pieces={bar.pieces.map((piece) => ({ name: pieceName(piece), mm: pieces[piece] ?? 0 }))}
-                />
-              </View>
-            ))}
-            <Txt size="s" tone="soft">
-              {formatLength(answer.stockMm, { unit })} of stock,{' '}
-              {answer.proved ? 'no plan uses less' : 'the best that was found: a better one may exist'}
-            </Txt>
-          </View>
-        ) : answer ? (
-          <Note kind="caution" title="This cannot be cut">
-            {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
-          </Note>
-        ) : null}
-        <View className="mt-3">
-          {pieces.map((length, index) => {
-            const name = pieceName(index)
-            const ticked = cut.has(name)
-            return (
-              <View key={name} className="min-h-[56px] flex-row items-center gap-3 border-b border-rule">
-                <Pressable
-                  role="checkbox"
-                  aria-checked={ticked}
-                  aria-label={`Piece ${name} is cut`}
-                  onPress={() => tick(name)}
-                  className={`h-[48px] w-[48px] items-center justify-center rounded-[4px] border-2 ${ticked ? 'border-patina bg-patina' : 'border-ink bg-raised'}`}
-                >
-                  <Txt bold size="l" tone={ticked ? 'on-patina' : 'ink'}>
-                    {ticked ? '✓' : name}
-                  </Txt>
-                </Pressable>
-                <View className="flex-1">
-                  <Length mm={length} size="l" />
-                </View>
-                <Button
-                  kind="quiet"
-                  label="Drop"
-                  hint={`piece ${name}`}
-                  onPress={() => keep(pieces.filter((_, at) => at !== index))}
-                />
-              </View>
-            )
-          })}
-        </View>
-        <View className="mt-3 gap-3">
-          <View>
-            <Txt bold size="s" tone="soft" className="mb-1">
-              Stock
-            </Txt>
-            <View className="flex-row flex-wrap gap-2">
-              {STOCK.map(({ label }) => {
-                const on = chosen.some((entry) => entry.label === label)
-                const after = on
-                  ? chosen.filter((entry) => entry.label !== label).map((entry) => entry.label)
-                  : [...chosen.map((entry) => entry.label), label]
-                return (
-                  <Pressable
-                    key={label}
-                    role="switch"
-                    aria-checked={on}
-                    aria-label={`Stock: ${label}`}
-                    onPress={() => router.setParams({ stock: after.join('_') || 'none' })}
-                    className={`min-h-[52px] min-w-[72px] items-center justify-center rounded-[4px] border-[1.5px] px-2 ${on ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
-                  >
-                    <Txt size="s" bold={on}>
-                      {on ? '✓ ' : ''}
-                      {label}
-                    </Txt>
-                  </Pressable>
-                )
-              })}
-            </View>
-          </View>
-          <Choice
-            label="Cut with a"
-            columns={3}
-            value={kerf}
-            options={SAWS.map((entry) => ({ ...entry }))}
-            onChange={(value) => router.setParams({ kerf: value })}
-          />
-          <UnitButton />
-        </View>
-        <ShareLink />
-        <CopyCase operation="cutting-plan" request={request} />
-      </ScrollView>
-      <View className="flex-row gap-2 border-t border-rule bg-sheet p-3">
-        <View className="flex-1">
-          <Button
-            kind={next === undefined ? 'primary' : 'plain'}
-            label="Add a piece"
-            disabled={pieces.length >= MOST}
-            onPress={() => setAdding(true)}
-          />
-        </View>
-        {next === undefined ? null : (
+    <BenchFrame
+      title="Cut list"
+      fault={fault}
+      operation="cutting-plan"
+      request={request}
+      actions={
+        <>
           <View className="flex-1">
             <Button
-              kind="primary"
-              label={`${pieceName(next)} is cut: next`}
-              onPress={() => tick(pieceName(next))}
+              kind={next === undefined ? 'primary' : 'plain'}
+              label="Add a piece"
+              disabled={pieces.length >= MOST}
+              onPress={() => setAdding(true)}
             />
           </View>
-        )}
+          {next === undefined ? null : (
+            <View className="flex-1">
+              <Button
+                kind="primary"
+                label={`${pieceName(next)} is cut: next`}
+                onPress={() => tick(pieceName(next))}
+              />
+            </View>
+          )}
+        </>
+      }
+    >
+      {next !== undefined && pieces[next] !== undefined ? (
+        <View className="border-b-2 border-ink pb-2" testID="next-cut">
+          <Txt size="s" tone="soft">
+            next: {pieceName(next)}
+          </Txt>
+          <Length mm={pieces[next]} size="huge" />
+        </View>
+      ) : order.length > 0 ? (
+        <Txt bold tone="patina" size="l">
+          ✓ All cut
+        </Txt>
+      ) : (
+        <Txt tone="soft" className="py-6">
+          Enter the pieces; the plan says which to cut out of which length.
+        </Txt>
+      )}
+      {answer?.ok ? (
+        <View className="mt-2" aria-busy={busy}>
+          {answer.bars.map((bar, index) => (
+            <View key={`${bar.stockMm}-${bar.pieces.join('-')}`} className="mb-1">
+              <Txt size="s" tone="soft">
+                {index + 1}. {formatLength(bar.stockMm, { unit })} · left {formatLength(bar.restMm, { unit })}
+              </Txt>
+              <BarPicture
+                stockMm={bar.stockMm}
+                restMm={bar.restMm}
+                pieces={bar.pieces.map((piece) => ({ name: pieceName(piece), mm: pieces[piece] ?? 0 }))}
+              />
+            </View>
+          ))}
+          <Txt size="s" tone="soft">
+            {formatLength(answer.stockMm, { unit })} of stock,{' '}
+            {answer.proved ? 'no plan uses less' : 'the best that was found: a better one may exist'}
+          </Txt>
+        </View>
+      ) : answer ? (
+        <Note kind="caution" title="This cannot be cut">
+          {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
+        </Note>
+      ) : null}
+      <View className="mt-3">
+        {pieces.map((length, index) => {
+          const name = pieceName(index)
+          const ticked = cut.has(name)
+          return (
+            <View key={name} className="min-h-[56px] flex-row items-center gap-3 border-b border-rule">
+              <Pressable
+                role="checkbox"
+                aria-checked={ticked}
+                aria-label={`Piece ${name} is cut`}
+                onPress={() => tick(name)}
+                className={`h-[48px] w-[48px] items-center justify-center rounded-[4px] border-2 ${ticked ? 'border-patina bg-patina' : 'border-ink bg-raised'}`}
+              >
+                <Txt bold size="l" tone={ticked ? 'on-patina' : 'ink'}>
+                  {ticked ? '✓' : name}
+                </Txt>
+              </Pressable>
+              <View className="flex-1">
+                <Length mm={length} size="l" />
+              </View>
+              <Button
+                kind="quiet"
+                label="Drop"
+                hint={`piece ${name}`}
+                onPress={() => keep(pieces.filter((_, at) => at !== index))}
+              />
+            </View>
+          )
+        })}
+      </View>
+      <View className="mt-3 gap-3">
+        <View>
+          <Txt bold size="s" tone="soft" className="mb-1">
+            Stock
+          </Txt>
+          <View className="flex-row flex-wrap gap-2">
+            {STOCK.map(({ label }) => {
+              const on = chosen.some((entry) => entry.label === label)
+              const after = on
+                ? chosen.filter((entry) => entry.label !== label).map((entry) => entry.label)
+                : [...chosen.map((entry) => entry.label), label]
+              return (
+                <Pressable
+                  key={label}
+                  role="switch"
+                  aria-checked={on}
+                  aria-label={`Stock: ${label}`}
+                  onPress={() => router.setParams({ stock: after.join('_') || 'none' })}
+                  className={`min-h-[52px] min-w-[72px] items-center justify-center rounded-[4px] border-[1.5px] px-2 ${on ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+                >
+                  <Txt size="s" bold={on}>
+                    {on ? '✓ ' : ''}
+                    {label}
+                  </Txt>
+                </Pressable>
+              )
+            })}
+          </View>
+        </View>
+        <Choice
+          label="Cut with a"
+          columns={3}
+          value={kerf}
+          options={SAWS.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ kerf: value })}
+        />
+        <UnitButton />
       </View>
       {adding ? (
         <Keypad
@@ -278,6 +272,6 @@ export function BenchCuts() {
           }}
         />
       ) : null}
-    </View>
+    </BenchFrame>
   )
 }

@@ -1,6 +1,4 @@
 import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
-import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
-import { reasonText } from '@diarmos/core/words/reasons'
 import { router, useLocalSearchParams } from 'expo-router'
 import { useMemo, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
@@ -8,14 +6,16 @@ import { usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
 import { SceneView } from '../drawing/SceneView'
 import { CopyCase } from '../job/CopyCase'
+import { ForATime } from '../mate/ForATime'
 import { OptionCard } from '../mate/OptionCard'
 import { PartsSheet } from '../mate/PartsSheet'
+import { Nothing, Refusals } from '../mate/Refused'
 import { SeamSheet } from '../mate/SeamSheet'
 import { WayStrip } from '../mate/WayStrip'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
-import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { SheetModal } from '../ui/SheetModal'
 import { Toggle } from '../ui/Toggle'
@@ -125,7 +125,6 @@ export function BenchMate() {
   const settings = useSettings()?.fields.mate
   const { question, fault, set } = useQuestion()
   const [picking, setPicking] = useState<'a' | 'b' | null>(null)
-  const [measuring, setMeasuring] = useState<(typeof LENGTHS)[number] | null>(null)
   const [shown, setShown] = useState<string | null>(null)
   const [parts, setParts] = useState(false)
   const [seam, setSeam] = useState<number | null>(null)
@@ -191,23 +190,14 @@ export function BenchMate() {
           />
         </View>
         {question.into
-          ? LENGTHS.map((length) => (
-              <Pressable
-                key={length[0]}
-                role="button"
-                aria-label={length[1]}
-                onPress={() => setMeasuring(length)}
-                className="min-h-[56px] flex-row items-center justify-between border-b border-rule"
-              >
-                <Txt className="flex-1">{length[1]}</Txt>
-                {question[length[0]] === null ? (
-                  <Txt bold tone="patina">
-                    measure
-                  </Txt>
-                ) : (
-                  <Length mm={question[length[0]] ?? 0} />
-                )}
-              </Pressable>
+          ? LENGTHS.map(([key, label, hint]) => (
+              <MeasureRow
+                key={key}
+                label={label}
+                hint={hint}
+                mm={question[key]}
+                onEnter={({ mm }) => set({ [key]: mm })}
+              />
             ))
           : null}
         {mate.error ? (
@@ -244,22 +234,11 @@ export function BenchMate() {
               <Button kind="quiet" label="Parts" onPress={() => setParts(true)} />
             </>
           ) : result ? (
-            <View testID="nothing-fits">
-              <Note kind="stop" title="Nothing fits">
-                {result.remedies.length > 0
-                  ? `It would help to ${result.remedies[0]?.changes.join(' and ')}.`
-                  : 'No chain of generic parts leads from one to the other here.'}
-              </Note>
-              {result.refusals
-                .filter(({ reason }) => reason.ruleId !== 'method.not-on-this-pipe')
-                .map(({ method, reason }) => (
-                  <Txt key={method} size="s" className="mb-1">
-                    {METHOD_WORDS[method]}: {reasonText(reason, unit)}
-                  </Txt>
-                ))}
-            </View>
+            <Nothing result={result} />
           ) : null}
         </View>
+        {result ? <Refusals result={result} /> : null}
+        {result ? <ForATime ways={result.temporary} /> : null}
         <Toggle label="Flame allowed" value={question.flame} onChange={(flame) => set({ flame })} />
         <Toggle label="Line dry" value={question.dry} onChange={(dry) => set({ dry })} />
         <Toggle label="Within reach later" value={question.reach} onChange={(reach) => set({ reach })} />
@@ -293,17 +272,6 @@ export function BenchMate() {
           pipesOnly={question.into !== null}
           onPick={(kind, size) => set(picking === 'a' ? { a: kind, aSize: size } : { b: kind, bSize: size })}
           onClose={() => setPicking(null)}
-        />
-      ) : null}
-      {measuring ? (
-        <Keypad
-          title={measuring[1]}
-          hint={measuring[2]}
-          onClose={() => setMeasuring(null)}
-          onEnter={(length) => {
-            set({ [measuring[0]]: length.mm })
-            setMeasuring(null)
-          }}
         />
       ) : null}
       {parts && option ? <PartsSheet options={[option]} onClose={() => setParts(false)} /> : null}

@@ -2,19 +2,17 @@ import type { OperationRequest } from '@diarmos/contract'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
-import { Pressable, ScrollView, View } from 'react-native'
+import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { CopyCase } from '../job/CopyCase'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
-import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
+import { BenchFrame } from './BenchFrame'
 import { OffsetPicture } from './OffsetPicture'
-import { ShareLink } from './ShareLink'
 import { useLengths } from './useLengths'
 
 type Bend = NonNullable<OperationRequest<'offset'>['bend']>
@@ -46,121 +44,111 @@ export function BenchOffset() {
   const shown = rows.find(({ angleDegrees }) => String(angleDegrees) === at) ?? rows[2]
   const rolling = rollMm && riseMm
   return (
-    <View className="mx-auto w-full max-w-[720px] flex-1">
-      <TopBar bare title="Offset" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
-        {fault ? (
-          <Note kind="caution" title="This link cannot be read">
-            {fault}
-          </Note>
-        ) : null}
-        {shown?.offset.ok ? (
-          <OffsetPicture angleDegrees={shown.angleDegrees} {...shown.offset} />
-        ) : (
-          <Txt tone="soft" className="py-6">
-            Measure how far the two lines stand apart: sideways, up, or both.
+    <BenchFrame title="Offset" fault={fault} operation="offset" request={request}>
+      {shown?.offset.ok ? (
+        <OffsetPicture angleDegrees={shown.angleDegrees} {...shown.offset} />
+      ) : (
+        <Txt tone="soft" className="py-6">
+          Measure how far the two lines stand apart: sideways, up, or both.
+        </Txt>
+      )}
+      <MeasureRow
+        label="Sideways"
+        hint="From the middle of one line to the middle of the other, level."
+        mm={rollMm ?? null}
+        onEnter={({ mm }) => set(0, mm)}
+      />
+      <MeasureRow
+        label="Up or down"
+        hint="From the middle of one line to the middle of the other, plumb."
+        mm={riseMm ?? null}
+        onEnter={({ mm }) => set(1, mm)}
+      />
+      {rolling && shown?.offset.ok ? (
+        <View className="flex-row items-center justify-between border-b border-rule py-2">
+          <Txt>A rolling offset: its bends lie out of the flat by</Txt>
+          <Txt bold size="l">
+            {shown.offset.rollDegrees.toFixed(1)}°
           </Txt>
-        )}
-        <MeasureRow
-          label="Sideways"
-          hint="From the middle of one line to the middle of the other, level."
-          mm={rollMm ?? null}
-          onEnter={({ mm }) => set(0, mm)}
-        />
-        <MeasureRow
-          label="Up or down"
-          hint="From the middle of one line to the middle of the other, plumb."
-          mm={riseMm ?? null}
-          onEnter={({ mm }) => set(1, mm)}
-        />
-        {rolling && shown?.offset.ok ? (
-          <View className="flex-row items-center justify-between border-b border-rule py-2">
-            <Txt>A rolling offset: its bends lie out of the flat by</Txt>
-            <Txt bold size="l">
-              {shown.offset.rollDegrees.toFixed(1)}°
-            </Txt>
-          </View>
-        ) : null}
-        {rows.length > 0 ? (
-          <View role="radiogroup" aria-label="Bend" className="mt-3">
-            <View className="flex-row border-b-2 border-ink pb-1">
-              {['Bend', 'Travel', 'Run', 'Piece'].map((head) => (
-                <Txt key={head} size="s" bold className="flex-1 text-right">
-                  {head}
-                </Txt>
-              ))}
-            </View>
-            {rows.map(({ angleDegrees, offset, piece }) => {
-              const here = angleDegrees === shown?.angleDegrees
-              return (
-                <Pressable
-                  key={angleDegrees}
-                  role="radio"
-                  aria-checked={here}
-                  aria-label={`Bend: ${angleDegrees} degrees`}
-                  onPress={() => router.setParams({ at: String(angleDegrees) })}
-                  className={`min-h-[52px] flex-row items-center border-b border-rule ${here ? 'bg-patina-wash' : ''}`}
-                >
-                  <Txt bold={here} tone={here ? 'patina' : 'ink'} className="flex-1 text-right">
-                    {angleDegrees}°
-                  </Txt>
-                  {offset.ok ? (
-                    <>
-                      <View className="flex-1 items-end">
-                        <Length mm={offset.travelMm} />
-                      </View>
-                      <View className="flex-1 items-end">
-                        <Length mm={offset.runMm} />
-                      </View>
-                      <View className="flex-1 items-end">
-                        {piece?.ok ? (
-                          <Length mm={piece.cutMm} quantity="pipe-to-cut" tone="patina" />
-                        ) : (
-                          <Txt tone="soft">{piece ? 'too close' : '—'}</Txt>
-                        )}
-                      </View>
-                    </>
-                  ) : null}
-                </Pressable>
-              )
-            })}
-          </View>
-        ) : null}
-        {shown?.piece && !shown.piece.ok ? (
-          <Note kind="caution" title="No piece fits between">
-            {say(REASONS[shown.piece.reason.ruleId] ?? '', shown.piece.reason.parameters, unit)}
-          </Note>
-        ) : null}
-        {shown && !shown.piece ? (
-          <Txt size="s" tone="soft" className="mt-1">
-            No such bend is in the catalogue of supply parts: travel and run hold for any.
-          </Txt>
-        ) : shown?.part ? (
-          <Txt size="s" tone="soft" className="mt-1">
-            Piece between two of: {shown.part}, pipe fully home (typical of the kind: the maker’s sheet
-            decides).
-          </Txt>
-        ) : null}
-        <View className="mt-3 gap-3">
-          <Choice
-            label="Bends are joined by"
-            columns={4}
-            value={bend}
-            options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
-            onChange={(value) => router.setParams({ bend: value })}
-          />
-          <Choice
-            label="Size"
-            columns={3}
-            value={size}
-            options={SIZES.map((value) => ({ value, label: `${value} in` }))}
-            onChange={(value) => router.setParams({ size: value })}
-          />
-          <UnitButton />
         </View>
-        <ShareLink />
-        <CopyCase operation="offset" request={request} />
-      </ScrollView>
-    </View>
+      ) : null}
+      {rows.length > 0 ? (
+        <View role="radiogroup" aria-label="Bend" className="mt-3">
+          <View className="flex-row border-b-2 border-ink pb-1">
+            {['Bend', 'Travel', 'Run', 'Piece'].map((head) => (
+              <Txt key={head} size="s" bold className="flex-1 text-right">
+                {head}
+              </Txt>
+            ))}
+          </View>
+          {rows.map(({ angleDegrees, offset, piece }) => {
+            const here = angleDegrees === shown?.angleDegrees
+            return (
+              <Pressable
+                key={angleDegrees}
+                role="radio"
+                aria-checked={here}
+                aria-label={`Bend: ${angleDegrees} degrees`}
+                onPress={() => router.setParams({ at: String(angleDegrees) })}
+                className={`min-h-[52px] flex-row items-center border-b border-rule ${here ? 'bg-patina-wash' : ''}`}
+              >
+                <Txt bold={here} tone={here ? 'patina' : 'ink'} className="flex-1 text-right">
+                  {angleDegrees}°
+                </Txt>
+                {offset.ok ? (
+                  <>
+                    <View className="flex-1 items-end">
+                      <Length mm={offset.travelMm} />
+                    </View>
+                    <View className="flex-1 items-end">
+                      <Length mm={offset.runMm} />
+                    </View>
+                    <View className="flex-1 items-end">
+                      {piece?.ok ? (
+                        <Length mm={piece.cutMm} quantity="pipe-to-cut" tone="patina" />
+                      ) : (
+                        <Txt tone="soft">{piece ? 'too close' : '—'}</Txt>
+                      )}
+                    </View>
+                  </>
+                ) : null}
+              </Pressable>
+            )
+          })}
+        </View>
+      ) : null}
+      {shown?.piece && !shown.piece.ok ? (
+        <Note kind="caution" title="No piece fits between">
+          {say(REASONS[shown.piece.reason.ruleId] ?? '', shown.piece.reason.parameters, unit)}
+        </Note>
+      ) : null}
+      {shown && !shown.piece ? (
+        <Txt size="s" tone="soft" className="mt-1">
+          No such bend is in the catalogue of supply parts: travel and run hold for any.
+        </Txt>
+      ) : shown?.part ? (
+        <Txt size="s" tone="soft" className="mt-1">
+          Piece between two of: {shown.part}, pipe fully home (typical of the kind: the maker’s sheet
+          decides).
+        </Txt>
+      ) : null}
+      <View className="mt-3 gap-3">
+        <Choice
+          label="Bends are joined by"
+          columns={4}
+          value={bend}
+          options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
+          onChange={(value) => router.setParams({ bend: value })}
+        />
+        <Choice
+          label="Size"
+          columns={3}
+          value={size}
+          options={SIZES.map((value) => ({ value, label: `${value} in` }))}
+          onChange={(value) => router.setParams({ size: value })}
+        />
+        <UnitButton />
+      </View>
+    </BenchFrame>
   )
 }

@@ -1,17 +1,14 @@
 import { router, useLocalSearchParams } from 'expo-router'
-import { ScrollView, View } from 'react-native'
+import { View } from 'react-native'
 import Svg, { Path, Rect } from 'react-native-svg'
-import { CopyCase } from '../job/CopyCase'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
-import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
-import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
-import { ShareLink } from './ShareLink'
+import { BenchFrame } from './BenchFrame'
 import { useLengths } from './useLengths'
 
 /** Pitches as they are spoken, fall over length. */
@@ -71,51 +68,41 @@ export function BenchPitch() {
   const request = { lengthMm: lengthMm ?? 1000, pitch: Number(pitch), levelMm: Number(level) }
   const { answer, error } = useSolved('pitch', request)
   return (
-    <View className="mx-auto w-full max-w-[720px] flex-1">
-      <TopBar bare title="Pitch" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
-        {fault || error ? (
-          <Note kind="caution" title="This link cannot be read">
-            {fault ?? error?.message}
-          </Note>
-        ) : null}
-        <LevelPicture />
-        <MeasureRow
-          label="Length of the run"
-          hint="Along the pipe, from end to end."
-          mm={lengthMm ?? null}
-          onEnter={({ mm }) => set(0, mm)}
+    <BenchFrame title="Pitch" fault={fault ?? error?.message ?? null} operation="pitch" request={request}>
+      <LevelPicture />
+      <MeasureRow
+        label="Length of the run"
+        hint="Along the pipe, from end to end."
+        mm={lengthMm ?? null}
+        onEnter={({ mm }) => set(0, mm)}
+      />
+      {answer ? (
+        <>
+          {lengthMm ? <Answer label="It falls" mm={answer.fallMm} /> : null}
+          <Answer label="Under the level’s low end" mm={answer.shimMm ?? 0} />
+          <Answer label="A graduated vial reads" text={`${answer.percent.toFixed(2)} in 100`} />
+        </>
+      ) : null}
+      <View className="mt-3 gap-3">
+        <Choice
+          label="Pitch"
+          value={pitch}
+          options={PITCHES.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ pitch: value })}
         />
-        {answer ? (
-          <>
-            {lengthMm ? <Answer label="It falls" mm={answer.fallMm} /> : null}
-            <Answer label="Under the level’s low end" mm={answer.shimMm ?? 0} />
-            <Answer label="A graduated vial reads" text={`${answer.percent.toFixed(2)} in 100`} />
-          </>
-        ) : null}
-        <View className="mt-3 gap-3">
-          <Choice
-            label="Pitch"
-            value={pitch}
-            options={PITCHES.map((entry) => ({ ...entry }))}
-            onChange={(value) => router.setParams({ pitch: value })}
-          />
-          <Choice
-            label="The level is"
-            columns={4}
-            value={level}
-            options={LEVELS.map((entry) => ({ ...entry }))}
-            onChange={(value) => router.setParams({ level: value })}
-          />
-          <UnitButton />
-        </View>
-        <Txt size="s" tone="soft" className="mt-3">
-          Model codes: 1/4 in a foot for 2-1/2 in and smaller; 1/8 for 3 in and larger where it is allowed.
-          The local code comes first.
-        </Txt>
-        <ShareLink />
-        <CopyCase operation="pitch" request={request} />
-      </ScrollView>
-    </View>
+        <Choice
+          label="The level is"
+          columns={4}
+          value={level}
+          options={LEVELS.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ level: value })}
+        />
+        <UnitButton />
+      </View>
+      <Txt size="s" tone="soft" className="mt-3">
+        Model codes: 1/4 in a foot for 2-1/2 in and smaller; 1/8 for 3 in and larger where it is allowed. The
+        local code comes first.
+      </Txt>
+    </BenchFrame>
   )
 }

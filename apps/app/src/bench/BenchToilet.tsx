@@ -2,20 +2,17 @@ import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
 import type { ReactNode } from 'react'
-import { ScrollView, View } from 'react-native'
+import { View } from 'react-native'
 import Svg, { Path, Rect } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
-import { CopyCase } from '../job/CopyCase'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
-import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
-import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
-import { ShareLink } from './ShareLink'
+import { BenchFrame } from './BenchFrame'
 import { useLengths } from './useLengths'
 
 const BOWLS = [
@@ -89,103 +86,93 @@ export function BenchToilet() {
   const told = (reason: { ruleId: string; parameters: Readonly<Record<string, string | number>> }) =>
     say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)
   return (
-    <View className="mx-auto w-full max-w-[720px] flex-1">
-      <TopBar bare title="Toilet" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
-        {fault ? (
-          <Note kind="caution" title="This link cannot be read">
-            {fault}
-          </Note>
-        ) : null}
-        <FlangePicture />
-        {answer?.bowl ? (
-          <Answer label="The bowl">
-            {answer.bowl.ok ? (
-              answer.bowl.offsetMm > 0 ? (
-                <>
-                  <Txt bold tone="amber">
-                    △ An offset flange that moves it
-                  </Txt>
-                  <Length mm={answer.bowl.offsetMm} quantity="missing-length" size="l" tone="amber" />
-                </>
-              ) : (
-                <>
-                  <Txt bold tone="patina">
-                    ✓ Fits; behind the tank more than usual by
-                  </Txt>
-                  <Length mm={Math.max(0, answer.bowl.gapMm)} size="l" />
-                </>
-              )
-            ) : (
-              <Txt bold tone="oxide">
-                ✕ {told(answer.bowl.reason)}
-              </Txt>
-            )}
-          </Answer>
-        ) : null}
-        {answer?.flange ? (
-          <Answer label="The flange">
-            {answer.flange.ok ? (
+    <BenchFrame title="Toilet" fault={fault} operation="toilet" request={request}>
+      <FlangePicture />
+      {answer?.bowl ? (
+        <Answer label="The bowl">
+          {answer.bowl.ok ? (
+            answer.bowl.offsetMm > 0 ? (
               <>
-                <Txt bold tone={answer.flange.aboveMm >= 0 ? 'patina' : 'amber'}>
-                  {answer.flange.aboveMm >= 0 ? '✓ Over the finished floor by' : '△ Beneath it by'}
+                <Txt bold tone="amber">
+                  △ An offset flange that moves it
                 </Txt>
-                <Length
-                  mm={Math.abs(answer.flange.aboveMm)}
-                  size="l"
-                  {...(answer.flange.aboveMm < 0 ? { quantity: 'missing-length' as const } : {})}
-                />
-                <Txt>Seal: {SEALS[answer.flange.seal]}.</Txt>
-                {answer.flange.notes.map((note) => (
-                  <Txt key={note.ruleId} size="s">
-                    {told(note)}
-                  </Txt>
-                ))}
+                <Length mm={answer.bowl.offsetMm} quantity="missing-length" size="l" tone="amber" />
               </>
             ) : (
-              <Txt bold tone="oxide">
-                ✕ {told(answer.flange.reason)}
-              </Txt>
-            )}
-          </Answer>
-        ) : null}
-        {answer?.turnedDegrees === undefined ? null : (
-          <Answer label="Square to the wall">
-            <Txt bold tone={Math.abs(answer.turnedDegrees) < 1 ? 'patina' : 'amber'}>
-              {Math.abs(answer.turnedDegrees) < 1
-                ? '✓ Square'
-                : `△ Turned by ${Math.abs(answer.turnedDegrees).toFixed(1)}°: the ${answer.turnedDegrees > 0 ? 'left' : 'right'} slot is farther off`}
+              <>
+                <Txt bold tone="patina">
+                  ✓ Fits; behind the tank more than usual by
+                </Txt>
+                <Length mm={Math.max(0, answer.bowl.gapMm)} size="l" />
+              </>
+            )
+          ) : (
+            <Txt bold tone="oxide">
+              ✕ {told(answer.bowl.reason)}
             </Txt>
-          </Answer>
-        )}
-        <View className="mt-2">
-          <Choice
-            label="The bowl is made for"
-            columns={3}
-            value={bowl}
-            options={BOWLS.map((entry) => ({ ...entry }))}
-            onChange={(value) => router.setParams({ bowl: value })}
-          />
-        </View>
-        {ROWS.map(([label, hint], index) => (
-          <MeasureRow
-            key={label}
-            label={label}
-            hint={hint}
-            mm={lengths[index] ?? null}
-            onEnter={({ mm }) => set(index, mm)}
-          />
-        ))}
-        <View className="mt-3">
-          <UnitButton />
-        </View>
-        <Txt size="s" tone="soft" className="mt-2">
-          15 in clear to each side; flange on the finished floor and screwed to the structure. The local code
-          comes first.
-        </Txt>
-        <ShareLink />
-        <CopyCase operation="toilet" request={request} />
-      </ScrollView>
-    </View>
+          )}
+        </Answer>
+      ) : null}
+      {answer?.flange ? (
+        <Answer label="The flange">
+          {answer.flange.ok ? (
+            <>
+              <Txt bold tone={answer.flange.aboveMm >= 0 ? 'patina' : 'amber'}>
+                {answer.flange.aboveMm >= 0 ? '✓ Over the finished floor by' : '△ Beneath it by'}
+              </Txt>
+              <Length
+                mm={Math.abs(answer.flange.aboveMm)}
+                size="l"
+                {...(answer.flange.aboveMm < 0 ? { quantity: 'missing-length' as const } : {})}
+              />
+              <Txt>Seal: {SEALS[answer.flange.seal]}.</Txt>
+              {answer.flange.notes.map((note) => (
+                <Txt key={note.ruleId} size="s">
+                  {told(note)}
+                </Txt>
+              ))}
+            </>
+          ) : (
+            <Txt bold tone="oxide">
+              ✕ {told(answer.flange.reason)}
+            </Txt>
+          )}
+        </Answer>
+      ) : null}
+      {answer?.turnedDegrees === undefined ? null : (
+        <Answer label="Square to the wall">
+          <Txt bold tone={Math.abs(answer.turnedDegrees) < 1 ? 'patina' : 'amber'}>
+            {Math.abs(answer.turnedDegrees) < 1
+              ? '✓ Square'
+              : `△ Turned by ${Math.abs(answer.turnedDegrees).toFixed(1)}°: the ${answer.turnedDegrees > 0 ? 'left' : 'right'} slot is farther off`}
+          </Txt>
+        </Answer>
+      )}
+      <View className="mt-2">
+        <Choice
+          label="The bowl is made for"
+          columns={3}
+          value={bowl}
+          options={BOWLS.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ bowl: value })}
+        />
+      </View>
+      {ROWS.map(([label, hint], index) => (
+        <MeasureRow
+          key={label}
+          label={label}
+          hint={hint}
+          mm={lengths[index] ?? null}
+          onEnter={({ mm }) => set(index, mm)}
+        />
+      ))}
+      <View className="mt-3">
+        <UnitButton />
+      </View>
+      <Txt size="s" tone="soft" className="mt-2">
+        15 in clear to each side; flange on the finished floor and screwed to the structure. The local code
+        comes first.
+      </Txt>
+    </BenchFrame>
   )
 }

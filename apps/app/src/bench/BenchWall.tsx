@@ -1,18 +1,16 @@
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
-import { ScrollView, View } from 'react-native'
+import { View } from 'react-native'
 import Svg, { Path, Rect } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
-import { CopyCase } from '../job/CopyCase'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
-import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
-import { ShareLink } from './ShareLink'
+import { BenchFrame } from './BenchFrame'
 import { useLengths } from './useLengths'
 
 const ROWS = [
@@ -110,71 +108,61 @@ export function BenchWall() {
     : null
   const { answer } = useSolved('valve-depth', request)
   return (
-    <View className="mx-auto w-full max-w-[720px] flex-1">
-      <TopBar bare title="Valve in its wall" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-2">
-        {fault ? (
-          <Note kind="caution" title="This link cannot be read">
-            {fault}
-          </Note>
-        ) : null}
-        {answer?.ok && ready ? (
-          <>
-            <WallPicture layers={layers} depthMm={answer.depthMm} window={[least, most]} />
-            <View className="flex-row items-end justify-between border-b-2 border-ink pb-2">
-              <View>
-                <Txt size="s" tone="soft">
-                  middle behind the finished face
-                </Txt>
-                <Length mm={answer.depthMm} size="xxl" />
-              </View>
-              <Txt
-                bold
-                tone={answer.verdict === 'fits' ? 'patina' : answer.verdict === 'out' ? 'oxide' : 'amber'}
-                className="max-w-[55%] text-right"
-              >
-                {VERDICT[answer.verdict]}
+    <BenchFrame title="Valve in its wall" fault={fault} operation="valve-depth" request={request}>
+      {answer?.ok && ready ? (
+        <>
+          <WallPicture layers={layers} depthMm={answer.depthMm} window={[least, most]} />
+          <View className="flex-row items-end justify-between border-b-2 border-ink pb-2">
+            <View>
+              <Txt size="s" tone="soft">
+                middle behind the finished face
               </Txt>
+              <Length mm={answer.depthMm} size="xxl" />
             </View>
-            {answer.verdict === 'fits' ? null : answer.leastShimMm === null ? (
-              <Note kind="caution" title="No shim is sure">
-                {`The wall may be off by ${answer.stack.worstMm.toFixed(1)} mm: measure again ${answer.stack.largest ?? ''}.`}
-              </Note>
-            ) : (
-              <View className="min-h-[60px] flex-row items-center justify-between border-b border-rule">
-                <Txt className="flex-1">
-                  {answer.leastShimMm > 0
-                    ? 'Put behind the valve, at least'
-                    : 'Take off the blocking, at least'}
-                </Txt>
-                <Length mm={Math.abs(answer.leastShimMm)} quantity="missing-length" size="xl" />
-              </View>
-            )}
-          </>
-        ) : answer && !answer.ok ? (
-          <Note kind="stop" title="This cannot be">
-            {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
-          </Note>
-        ) : (
-          <Txt tone="soft" className="py-6">
-            Measure the wall from the blocking outward, and take the window from the valve’s sheet.
-          </Txt>
-        )}
-        {ROWS.map(([label, hint], index) => (
-          <MeasureRow
-            key={label}
-            label={label}
-            hint={hint}
-            mm={lengths[index] ?? null}
-            onEnter={({ mm }) => set(index, mm)}
-          />
-        ))}
-        <View className="mt-3">
-          <UnitButton />
-        </View>
-        <ShareLink />
-        <CopyCase operation="valve-depth" request={request} />
-      </ScrollView>
-    </View>
+            <Txt
+              bold
+              tone={answer.verdict === 'fits' ? 'patina' : answer.verdict === 'out' ? 'oxide' : 'amber'}
+              className="max-w-[55%] text-right"
+            >
+              {VERDICT[answer.verdict]}
+            </Txt>
+          </View>
+          {answer.verdict === 'fits' ? null : answer.leastShimMm === null ? (
+            <Note kind="caution" title="No shim is sure">
+              {`The wall may be off by ${answer.stack.worstMm.toFixed(1)} mm: measure again ${answer.stack.largest ?? ''}.`}
+            </Note>
+          ) : (
+            <View className="min-h-[60px] flex-row items-center justify-between border-b border-rule">
+              <Txt className="flex-1">
+                {answer.leastShimMm > 0
+                  ? 'Put behind the valve, at least'
+                  : 'Take off the blocking, at least'}
+              </Txt>
+              <Length mm={Math.abs(answer.leastShimMm)} quantity="missing-length" size="xl" />
+            </View>
+          )}
+        </>
+      ) : answer && !answer.ok ? (
+        <Note kind="stop" title="This cannot be">
+          {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
+        </Note>
+      ) : (
+        <Txt tone="soft" className="py-6">
+          Measure the wall from the blocking outward, and take the window from the valve’s sheet.
+        </Txt>
+      )}
+      {ROWS.map(([label, hint], index) => (
+        <MeasureRow
+          key={label}
+          label={label}
+          hint={hint}
+          mm={lengths[index] ?? null}
+          onEnter={({ mm }) => set(index, mm)}
+        />
+      ))}
+      <View className="mt-3">
+        <UnitButton />
+      </View>
+    </BenchFrame>
   )
 }

@@ -1,12 +1,13 @@
 import { ROUNDING } from '@diarmos/core/units'
 import { View } from 'react-native'
-import { prefer, usePreferences } from '../data/preferences'
+import { usePreferences } from '../data/preferences'
 import { type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Length } from '../ui/Length'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
 
 interface Props {
   view: JobView
@@ -40,7 +41,6 @@ function Big({
 
 /** How long, from where to where. */
 export function CutStage({ line, goTo }: Props) {
-  const unit = usePreferences((state) => state.unit)
   const option = line.mating?.fields.option
   if (!option)
     return (
@@ -55,26 +55,24 @@ export function CutStage({ line, goTo }: Props) {
   const pieces = option.parts.flatMap((part, index) => {
     if (part.family !== 'tube-piece') return []
     const into = option.joints.filter((joint) => joint.from === index || joint.to === index)
-    return [{ part, least: into.reduce((sum, joint) => sum + joint.maxMm, 0) + 25 }]
+    return [{ part, index, addMm: into.reduce((sum, joint) => sum + joint.maxMm, 0) }]
   })
+  // what begins at the new valve has no stub
+  const fresh = line.ends !== null && line.ends.from !== 'pipe'
   return (
     <StageFrame actions={<Button kind="primary" label="On to the making" onPress={() => goTo('make')} />}>
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts ? 'Cut' : 'No cut needed'}
+          {cuts || pieces.length > 0 ? 'Cut' : 'No cut needed'}
         </Txt>
-        <Button
-          kind="plain"
-          label={unit === 'in' ? 'in → mm' : 'mm → in'}
-          onPress={() => prefer({ unit: unit === 'in' ? 'mm' : 'in' })}
-        />
+        <UnitButton />
       </View>
       {line.matingStale ? (
         <Note kind="caution" title="Stale">
           Facts changed since this way was chosen: look at Mate before cutting.
         </Note>
       ) : null}
-      {stubMm === null ? (
+      {fresh ? null : stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
         </Note>
@@ -83,17 +81,27 @@ export function CutStage({ line, goTo }: Props) {
       ) : option.leavesStubMm !== null ? (
         <Big name="Stub left, from the wall" mm={option.leavesStubMm} quantity="piece-to-remove" />
       ) : null}
-      {first ? (
+      {first && !fresh ? (
         <Big
           name={first.method === 'threaded' ? 'Thread made up' : 'Mark from the end: insertion'}
           mm={first.maxMm}
           quantity="insertion-mark"
         />
       ) : null}
-      <Big name="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
-      {pieces.map(({ part, least }) => (
-        <Big key={part.fittingId} name={`${part.name}: at least`} mm={least} quantity="pipe-to-cut" />
+      {fresh ? null : (
+        <Big name="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+      )}
+      {pieces.map(({ part, index, addMm }) => (
+        <Big
+          key={index}
+          name={`${part.name}: measure from mouth to mouth, and add`}
+          mm={addMm}
+          quantity="pipe-to-cut"
+        />
       ))}
+      {pieces.length === 0 && fresh ? (
+        <Txt tone="soft">Every part goes together as it is: there is no pipe in this line.</Txt>
+      ) : null}
       {first ? (
         <Txt size="s" tone="soft">
           {first.makeUpSource.title} ({first.makeUpSource.certainty}): the maker’s sheet decides.

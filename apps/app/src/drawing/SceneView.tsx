@@ -94,8 +94,7 @@ export function SceneView({ scene, height, label, onSeam }: Props) {
             </Defs>
             <G>
               {shapes.map((shape, index) => (
-                // the scene is redrawn whole; shapes have no life of their own
-                // biome-ignore lint/suspicious/noArrayIndexKey: see above
+                // biome-ignore lint/suspicious/noArrayIndexKey: the scene is redrawn whole, shapes have no life of their own
                 <ShapePath key={index} shape={shape} palette={palette} scale={scale} />
               ))}
             </G>

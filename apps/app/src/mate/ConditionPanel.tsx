@@ -7,8 +7,7 @@ import { FaultPanel } from '../find/FaultPanel'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
-import { Keypad } from '../ui/Keypad'
-import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 
@@ -50,7 +49,6 @@ interface Props {
 
 /** What holds at the place; every change gives a new answer. */
 export function ConditionPanel({ view, line, improvised, onImprovised }: Props) {
-  const [asking, setAsking] = useState<(typeof MEASURES)[number] | null>(null)
   const [both, setBoth] = useState(true)
   const [more, setMore] = useState(false)
   const conditions = conditionsOf(line) ?? { ...situationOf(line), service: 'cold' as const }
@@ -61,26 +59,18 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
   const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
 
+  const row = ([key, label, hint]: (typeof MEASURES)[number]) => (
+    <MeasureRow
+      key={key}
+      label={label}
+      hint={hint}
+      mm={conditions[key]}
+      onEnter={({ mm, text }) => set({ [key]: mm }, `${label}: ${text}`)}
+    />
+  )
   return (
     <View testID="conditions">
-      {(fresh ? [] : MEASURES.slice(0, 1)).map((measure) => (
-        <Pressable
-          key={measure[0]}
-          role="button"
-          aria-label={measure[1]}
-          onPress={() => setAsking(measure)}
-          className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
-        >
-          <Txt className="flex-1">{measure[1]}</Txt>
-          {conditions[measure[0]] === null ? (
-            <Txt bold tone="patina">
-              measure
-            </Txt>
-          ) : (
-            <Length mm={conditions[measure[0]] ?? 0} size="l" />
-          )}
-        </Pressable>
-      ))}
+      {(fresh ? [] : MEASURES.slice(0, 1)).map(row)}
       <Pressable
         role="button"
         aria-expanded={more}
@@ -119,22 +109,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               onChange={(thread) => set({ thread }, `Thread: ${thread}`)}
             />
           ) : null}
-          {MEASURES.slice(fresh ? 2 : 1).map((measure) => (
-            <Pressable
-              key={measure[0]}
-              role="button"
-              aria-label={measure[1]}
-              onPress={() => setAsking(measure)}
-              className="min-h-[56px] flex-row items-center justify-between border-b border-rule"
-            >
-              <Txt className="flex-1">{measure[1]}</Txt>
-              {conditions[measure[0]] === null ? (
-                <Txt tone="patina">measure</Txt>
-              ) : (
-                <Length mm={conditions[measure[0]] ?? 0} />
-              )}
-            </Pressable>
-          ))}
+          {MEASURES.slice(fresh ? 2 : 1).map(row)}
           {fresh ? null : <FaultPanel view={view} line={line} />}
           <Toggle
             label="Within 18 in of a heater"
@@ -203,17 +178,6 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
             onChange={setBoth}
           />
         </View>
-      ) : null}
-      {asking ? (
-        <Keypad
-          title={asking[1]}
-          hint={asking[2]}
-          onClose={() => setAsking(null)}
-          onEnter={(length) => {
-            setAsking(null)
-            set({ [asking[0]]: length.mm }, `${asking[1]}: ${length.text}`)
-          }}
-        />
       ) : null}
     </View>
   )

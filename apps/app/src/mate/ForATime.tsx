@@ -11,8 +11,8 @@ import { Txt } from '../ui/Txt'
 
 interface Props {
   ways: LineResult['temporary']
-  /** Puts a sentence into the job's record. */
-  onNote: (sentence: string) => void
+  /** Puts a sentence into the job's record; there is none on the bench. */
+  onNote?: (sentence: string) => void
 }
 
 /** What holds for a time only, each with the day by which someone must be back. */
@@ -45,16 +45,18 @@ export function ForATime({ ways, onNote }: Props) {
                 <Txt size="s" bold tone="amber">
                   △ back by {by}, {returnDays} days at most
                 </Txt>
-                <Button
-                  kind="quiet"
-                  label="Note it, with the day"
-                  hint={TEMPORARY_WORDS[id] ?? id}
-                  onPress={() =>
-                    onNote(
-                      `For a time only: ${TEMPORARY_WORDS[id]} (${needs.join(', ')}). Come back by ${by}.`,
-                    )
-                  }
-                />
+                {onNote ? (
+                  <Button
+                    kind="quiet"
+                    label="Note it, with the day"
+                    hint={TEMPORARY_WORDS[id] ?? id}
+                    onPress={() =>
+                      onNote(
+                        `For a time only: ${TEMPORARY_WORDS[id]} (${needs.join(', ')}). Come back by ${by}.`,
+                      )
+                    }
+                  />
+                ) : null}
               </>
             )}
           </View>

@@ -1,9 +1,6 @@
-import type { LineResult, MateOption, MateResult, RankedOption, Reason } from '@diarmos/core'
-import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
-import { CHANGES, reasonText } from '@diarmos/core/words/reasons'
+import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
 import { useState } from 'react'
 import { View } from 'react-native'
-import { usePreferences } from '../data/preferences'
 import { conditionsOf, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { chooseOptions, setConditions, setNote } from '../job/actions'
@@ -11,7 +8,6 @@ import { CopyCase } from '../job/CopyCase'
 import { mateRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
-import { Length } from '../ui/Length'
 import { money } from '../ui/money'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
@@ -23,6 +19,7 @@ import { ConditionPanel } from './ConditionPanel'
 import { ForATime } from './ForATime'
 import { methodTitle, OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
+import { Nothing, Refusals } from './Refused'
 import { WayStrip } from './WayStrip'
 import { WayTable } from './WayTable'
 
@@ -40,86 +37,6 @@ interface Props {
   whole: boolean
   onWhole: (whole: boolean) => void
   goTo: (stage: Stage) => void
-}
-
-function source(reason: Reason): string {
-  return `${reason.source.title}${reason.source.title === 'Common practice' ? '' : ` (${reason.source.certainty})`}`
-}
-
-function Refusals({ result }: { result: LineResult }) {
-  const unit = usePreferences((state) => state.unit)
-  const [open, setOpen] = useState(false)
-  const count = result.refusals.length + result.leftOut.length
-  if (count === 0) return null
-  return (
-    <View className="mt-2">
-      <Button
-        kind="quiet"
-        label={open ? 'Hide what is not offered' : `Not offered, and why (${count})`}
-        onPress={() => setOpen(!open)}
-        testID="refusals"
-      />
-      {open
-        ? result.refusals.map(({ method, reason }) => (
-            <View key={method} className="border-b border-rule py-2">
-              <Txt bold>{METHOD_WORDS[method]}</Txt>
-              <Txt size="s">
-                {reasonText(
-                  { ...reason, parameters: { ...reason.parameters, method: METHOD_WORDS[method] ?? method } },
-                  unit,
-                )}
-              </Txt>
-              <Txt size="s" tone="soft">
-                {source(reason)}
-                {reason.change ? ` · would help: ${CHANGES[reason.change]}` : ''}
-              </Txt>
-            </View>
-          ))
-        : null}
-      {open
-        ? result.leftOut.map(({ family, reason }) => (
-            <View key={family} className="border-b border-rule py-2">
-              <Txt bold>{FAMILY_WORDS[family]}</Txt>
-              <Txt size="s">{reasonText(reason, unit)}</Txt>
-              <Txt size="s" tone="soft">
-                {source(reason)}
-              </Txt>
-            </View>
-          ))
-        : null}
-    </View>
-  )
-}
-
-function Nothing({ result }: { result: LineResult }) {
-  return (
-    <View testID="nothing-fits">
-      <Note kind="stop" title="Nothing fits under these conditions">
-        {result.remedies.length > 0
-          ? 'One of these changes would make it possible:'
-          : 'No change of three conditions or fewer would make it possible: cut back to another pipe.'}
-      </Note>
-      {result.remedies.slice(0, 6).map((remedy) => (
-        <View key={remedy.changes.join()} className="border-b border-rule py-2">
-          <View className="flex-row flex-wrap items-center">
-            <Txt bold>{remedy.changes.map((change) => CHANGES[change]).join(' and ')}</Txt>
-            {remedy.missingMm === undefined ? null : (
-              <View className="ml-2 flex-row items-center">
-                <Txt bold tone="oxide">
-                  missing{' '}
-                </Txt>
-                <Length mm={remedy.missingMm} quantity="missing-length" tone="oxide" />
-              </View>
-            )}
-          </View>
-          <Txt size="s" tone="soft">
-            gives: {remedy.gives.methods.map((method) => METHOD_WORDS[method]).join(' → ')},{' '}
-            {money(remedy.gives.totalCents)} all told
-          </Txt>
-        </View>
-      ))}
-    </View>
-  )
 }
 
 /** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */

@@ -13,7 +13,8 @@ export function optionTitle(option: MateOption): string {
     .filter((joint) => joint.beforeStop)
     .map((joint) => {
       const part = option.parts[joint.to]
-      return `${METHOD_WORDS[joint.method]} ${part ? (FAMILY_WORDS[part.family] ?? part.family) : 'on the fixture'}`
+      const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
+      return `${METHOD_WORDS[joint.method]} ${part ? name : 'on the fixture'}`
     })
     .join(' → ')
 }

@@ -41,7 +41,7 @@ export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
                 places.current.set(option.id, nativeEvent.layout.x)
                 if (here) setLaidOut((count) => count + 1)
               }}
-              className={`min-h-[56px] min-w-[92px] justify-center rounded-[4px] border-[1.5px] px-2 py-1 active:opacity-70 ${here ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+              className={`min-h-[56px] min-w-[92px] max-w-[190px] justify-center rounded-[4px] border-[1.5px] px-2 py-1 active:opacity-70 ${here ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
             >
               <Txt size="s" bold numberOfLines={1}>
                 {option.id === chosen ? '✓ ' : ''}

@@ -1,12 +1,9 @@
 import type { OperationResponse } from '@diarmos/contract'
 import { useState } from 'react'
-import { Pressable, View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
-import { Keypad } from '../ui/Keypad'
-import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
 import { SheetModal } from '../ui/SheetModal'
-import { Txt } from '../ui/Txt'
 import { readNumber } from './readNumber'
 import type { MateSettings } from './ShopPage'
 
@@ -31,7 +28,6 @@ function withEntry(
 
 /** What the shop knows better of one part: its price, and the laying length it measured. */
 export function PartSheet({ part, mate, onChange, onClose }: Props) {
-  const [measuring, setMeasuring] = useState(false)
   const own = mate.layingMm?.[part.id]
   const price = mate.priceCents[part.id]
   const [text, setText] = useState(price === undefined ? '' : String(price / 100))
@@ -53,21 +49,15 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
         inputMode="decimal"
         suffix="each"
       />
-      <Pressable
-        role="button"
-        aria-label="Laying length as measured"
-        onPress={() => setMeasuring(true)}
-        className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
-      >
-        <View className="flex-1">
-          <Txt>Laying length</Txt>
-          <Txt size="s" tone="soft">
-            {own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the
-            pipes’ ends when both are home
-          </Txt>
-        </View>
-        <Length mm={own ?? part.layingMm} size="l" />
-      </Pressable>
+      <MeasureRow
+        label="Laying length"
+        detail={`${own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the pipes’ ends when both are home`}
+        hint="The whole part less both depths to the stop."
+        mm={own ?? part.layingMm}
+        onEnter={({ mm, text: entered }) =>
+          onChange({ layingMm: withEntry(mate.layingMm, part.id, mm) }, `${part.name}: ${entered}`)
+        }
+      />
       {own === undefined ? null : (
         <Button
           kind="quiet"
@@ -81,20 +71,6 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
         />
       )}
       <Button kind="primary" label="Save the price" onPress={save} className="mt-3" />
-      {measuring ? (
-        <Keypad
-          title="Laying length"
-          hint="The whole part less both depths to the stop."
-          onClose={() => setMeasuring(false)}
-          onEnter={(length) => {
-            setMeasuring(false)
-            onChange(
-              { layingMm: withEntry(mate.layingMm, part.id, length.mm) },
-              `${part.name}: ${length.text}`,
-            )
-          }}
-        />
-      ) : null}
     </SheetModal>
   )
 }

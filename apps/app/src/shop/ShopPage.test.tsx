@@ -106,7 +106,7 @@ describe('what a shop knows better', () => {
     await write(/^Own price/, '4.x')
     await press(one('button', 'Save the price'))
     expect(screen.getByText('This is no number.')).toBeTruthy()
-    await press(one('button', 'Laying length as measured'))
+    await press(one('button', 'Laying length'))
     for (const key of ['9', '1/16']) await press(one('button', key))
     await press(one('button', /Enter|Done|Take/))
     const id = Object.keys(mate()?.layingMm ?? {})[0] as string
