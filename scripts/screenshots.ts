@@ -66,7 +66,9 @@ try {
   await phone.getByRole('radio', { name: 'Bend: 45 degrees' }).waitFor()
   await picture(phone, 'offset-phone')
   const pieces = [23.4375, 23.4375, 41.5, 11.25, 60, 8.5, 30].map((inches) => inches * 25.4)
-  await phone.goto(`${stack.url}/bench/cuts?mm=${pieces.join('_')}&stock=10%20ft_5%20ft&kerf=1.2&done=E`)
+  await phone.goto(
+    `${stack.url}/bench/cuts?mm=${pieces.join('_')}&stock=10%20ft_5%20ft&saw=saw-by-hand&done=E`,
+  )
   await phone.getByTestId('next-cut').waitFor()
   await picture(phone, 'cuts-phone')
   await phone.getByRole('link', { name: 'Houses' }).click()

@@ -1,21 +1,5 @@
 import type { Conditions } from '@diarmos/core'
+import { PLAIN } from '../../packages/core/src/mate/test/problems'
 
-/** A place where everything is allowed. */
-export const PLACE: Conditions = {
-  service: 'cold',
-  flame: true,
-  line: 'dry',
-  access: 'reachable',
-  stubMm: null,
-  plateMm: 0,
-  oldJoint: 'none',
-  thread: 'none',
-  scored: false,
-  outOfRound: false,
-  faults: [],
-  waterSeen: true,
-  nearHeater: false,
-  pressurePsi: 60,
-  stopShape: 'either',
-  reachMm: null,
-}
+/** A place where everything is allowed, and nothing is measured. */
+export const PLACE: Conditions = { ...PLAIN, stubMm: null, oldJoint: 'none', stopShape: 'either' }

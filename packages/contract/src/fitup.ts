@@ -34,7 +34,9 @@ export const cuttingPlanRequest = z.object({
     .array(z.object({ mm: measured, count: z.int().min(0).max(200).optional() }))
     .min(1)
     .max(6),
-  kerfMm: z.number().min(0).max(10),
+  /** What it is cut with decides what each cut takes; or that itself, where it is known better. */
+  cutter: z.enum(fitup.CUTTERS).default('tube-cutter'),
+  kerfMm: z.number().min(0).max(10).optional(),
 })
 
 export const pitchRequest = z.object({
@@ -60,6 +62,15 @@ export const toiletRequest = z.object({
   floorMm: z.array(thickness).max(8).optional(),
   slots: z.object({ leftMm: measured, rightMm: measured, apartMm: measured }).optional(),
 })
+
+/** A valve's depth in its wall. */
+export function depthOf({ layers, middleMm, windowMm }: z.output<typeof valveDepthRequest>) {
+  return fitup.valveDepth(
+    layers.map(({ name, mm, tolMm }) => (tolMm === undefined ? { name, mm } : { name, mm, tolMm })),
+    middleMm,
+    windowMm,
+  )
+}
 
 /** A toilet's place: whatever of it was measured. */
 export function toiletPlace({
@@ -121,11 +132,21 @@ export function pieceBetween({ ends, ...ask }: z.output<typeof cutLengthRequest>
   return fitup.cutLength({ ...ask, ends: [a, b] })
 }
 
-/** What a run falls, and what the level and the vial say of it. */
+/** A cutting plan, with what the tool takes at each cut. */
+export function planOf({ pieces, stock, cutter, kerfMm }: z.output<typeof cuttingPlanRequest>) {
+  return fitup.cuttingPlan({
+    pieces,
+    stock: stock.map(({ mm, count }) => (count === undefined ? { mm } : { mm, count })),
+    kerfMm: kerfMm ?? fitup.KERF_MM[cutter],
+  })
+}
+
+/** What a run falls, what the level and the vial say of it, and the pitches that are usual, with their source. */
 export function pitchOf({ lengthMm, pitch, levelMm }: z.output<typeof pitchRequest>) {
   return {
     fallMm: fitup.fallMm(lengthMm, pitch),
     percent: fitup.vialPercent(pitch),
+    usual: fitup.PITCHES,
     ...(levelMm === undefined ? {} : { shimMm: fitup.shimMm(levelMm, pitch) }),
   }
 }

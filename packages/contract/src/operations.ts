@@ -8,7 +8,7 @@ import {
   drawJointLine,
   drawWhole,
   FAUCET_PATTERNS,
-  fitup,
+  FIXTURE_CONNECTIONS,
   formatLength,
   HOLE_PATTERNS,
   type HolePattern,
@@ -17,9 +17,11 @@ import {
   identifyThread,
   type MateRequest,
   type MateResult,
+  MIXERS,
   mate,
   parseLength,
   pipeById,
+  platesFor,
   RULES,
   sequence,
   type ThreadBelief,
@@ -41,11 +43,13 @@ import {
 import {
   cutLengthRequest,
   cuttingPlanRequest,
+  depthOf,
   offsetRequest,
   offsets,
   pieceBetween,
   pitchOf,
   pitchRequest,
+  planOf,
   toiletPlace,
   toiletRequest,
   valveDepthRequest,
@@ -144,6 +148,24 @@ export const operations = {
     request: z.object({}),
     run: () => CATALOG.map(({ id, name, family, layingMm }) => ({ id, name, family, layingMm })),
   }),
+  plates: operation({
+    summary: 'Wall plates for stubs of some outside diameters, mm: whole and split.',
+    request: z.object({ diametersMm: z.array(z.number().positive().max(400)).max(40) }),
+    run: ({ diametersMm }) =>
+      diametersMm.map((diameterMm) =>
+        platesFor({ diameterMm }).map(({ id, name, kind }) => ({ id, name, split: kind === 'plate-split' })),
+      ),
+  }),
+  fixtures: operation({
+    summary: 'What can go in: ends of fixtures, faucets by their holes, shower and tub valves.',
+    request: z.object({}),
+    run: () => ({
+      ends: FIXTURE_CONNECTIONS,
+      faucets: FAUCET_PATTERNS,
+      holes: HOLE_PATTERNS,
+      mixers: MIXERS,
+    }),
+  }),
   accessories: operation({
     summary: 'Rings, nuts, stiffeners, wall plates and boxes by size: what goes with a joint and is no seam.',
     request: z.object({}),
@@ -179,22 +201,13 @@ export const operations = {
   'cutting-plan': operation({
     summary: 'Which pieces to cut out of which lengths of stock, with the least stock used up.',
     request: cuttingPlanRequest,
-    run: ({ stock, ...ask }) =>
-      fitup.cuttingPlan({
-        ...ask,
-        stock: stock.map(({ mm, count }) => (count === undefined ? { mm } : { mm, count })),
-      }),
+    run: planOf,
   }),
   'valve-depth': operation({
     summary:
       'Whether a valve stands deep enough in its wall for the window on its sheet, and what to put behind it.',
     request: valveDepthRequest,
-    run: ({ layers, middleMm, windowMm }) =>
-      fitup.valveDepth(
-        layers.map(({ name, mm, tolMm }) => (tolMm === undefined ? { name, mm } : { name, mm, tolMm })),
-        middleMm,
-        windowMm,
-      ),
+    run: depthOf,
   }),
   toilet: operation({
     summary: 'Rough-in against bowl, flange against floor, slots against wall.',

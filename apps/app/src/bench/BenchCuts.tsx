@@ -29,9 +29,9 @@ const STOCK = [
   { mm: 3000, label: '3 m' },
 ] as const
 const SAWS = [
-  { value: '0', label: 'wheel' },
-  { value: '1.2', label: 'hand saw' },
-  { value: '2.4', label: 'power saw' },
+  { value: 'tube-cutter', label: 'wheel' },
+  { value: 'saw-by-hand', label: 'hand saw' },
+  { value: 'power-saw', label: 'power saw' },
 ] as const
 
 /** The name of a piece: a letter, after z two. */
@@ -97,7 +97,7 @@ function BarPicture({ stockMm, pieces, restMm }: BarProps) {
 /** A cut list and the stock it comes out of, with the least used up. */
 export function BenchCuts() {
   const unit = usePreferences((state) => state.unit)
-  const { mm, stock, kerf = '0', done } = useLocalSearchParams<Record<string, string>>()
+  const { mm, stock, saw, done } = useLocalSearchParams<Record<string, string>>()
   const [adding, setAdding] = useState(false)
   let pieces: number[] = []
   let fault: string | null = null
@@ -107,13 +107,14 @@ export function BenchCuts() {
     fault = (error as Error).message
   }
   const chosen = STOCK.filter(({ label }) => (stock ?? '10 ft').split('_').includes(label))
+  const cutter = SAWS.find(({ value }) => value === saw)?.value ?? 'tube-cutter'
   const cut = new Set((done ?? '').split('_').filter(Boolean))
   const request =
     pieces.length > 0 && chosen.length > 0
       ? {
           pieces: pieces.map((length, index) => ({ name: pieceName(index), mm: length })),
           stock: chosen.map(({ mm: length }) => ({ mm: length })),
-          kerfMm: Number(kerf) || 0,
+          cutter,
         }
       : null
   const { answer, busy } = useSolved('cutting-plan', request)
@@ -256,9 +257,9 @@ export function BenchCuts() {
         <Choice
           label="Cut with a"
           columns={3}
-          value={kerf}
+          value={cutter}
           options={SAWS.map((entry) => ({ ...entry }))}
-          onChange={(value) => router.setParams({ kerf: value })}
+          onChange={(value) => router.setParams({ saw: value })}
         />
         <UnitButton />
       </View>

@@ -11,13 +11,9 @@ import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
 import { useLengths } from './useLengths'
 
-/** Pitches as they are spoken, fall over length. */
-const PITCHES = [
-  { value: String(1 / 48), label: '1/4 in a foot' },
-  { value: String(1 / 96), label: '1/8 in a foot' },
-  { value: '0.02', label: '2 in 100' },
-  { value: '0.01', label: '1 in 100' },
-] as const
+/** A pitch as it is spoken: inches to the foot, or in the hundred. */
+const spoken = (id: string) => (id.endsWith('%') ? `${id.slice(0, -2)} in 100` : `${id} in a foot`)
+const QUARTER = String(1 / 48)
 const LEVELS = [
   { value: '228.6', label: '9 in' },
   { value: '609.6', label: '2 ft' },
@@ -63,10 +59,12 @@ function Answer({ label, mm, text }: { label: string; mm?: number; text?: string
 /** What a run falls, and how a level shows it. */
 export function BenchPitch() {
   const { lengths, fault, set } = useLengths(1)
-  const { pitch = PITCHES[0].value, level = '609.6' } = useLocalSearchParams<Record<string, string>>()
+  const { pitch = QUARTER, level = '609.6' } = useLocalSearchParams<Record<string, string>>()
   const [lengthMm] = lengths
   const request = { lengthMm: lengthMm ?? 1000, pitch: Number(pitch), levelMm: Number(level) }
   const { answer, error } = useSolved('pitch', request)
+  const usual = answer?.usual ?? []
+  const chosen = usual.find((entry) => String(entry.pitch) === pitch)
   return (
     <BenchFrame title="Pitch" fault={fault ?? error?.message ?? null} operation="pitch" request={request}>
       <LevelPicture />
@@ -87,7 +85,7 @@ export function BenchPitch() {
         <Choice
           label="Pitch"
           value={pitch}
-          options={PITCHES.map((entry) => ({ ...entry }))}
+          options={usual.map((entry) => ({ value: String(entry.pitch), label: spoken(entry.id) }))}
           onChange={(value) => router.setParams({ pitch: value })}
         />
         <Choice
@@ -100,8 +98,7 @@ export function BenchPitch() {
         <UnitButton />
       </View>
       <Txt size="s" tone="soft" className="mt-3">
-        Model codes: 1/4 in a foot for 2-1/2 in and smaller; 1/8 for 3 in and larger where it is allowed. The
-        local code comes first.
+        {chosen ? `${chosen.source.title} (${chosen.source.certainty}). ` : ''}The local code comes first.
       </Txt>
     </BenchFrame>
   )

@@ -51,20 +51,17 @@ export function consumableRows(options: readonly MateOption[]): Row[] {
 }
 
 /** Wall plates for the stubs: whole where the end is bare anyway, split where it goes round at any time. */
-export function plateRows(
-  options: readonly MateOption[],
-  accessories: OperationResponse<'accessories'>,
-): Row[] {
-  const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
-  return accessories.flatMap(({ id, kind, name, system, nominal }) => {
-    const count = stubs.filter((joint) => {
-      const piped = joint.bodyForm === 'taper-female' ? 'IPS' : joint.system
-      return piped === system && joint.nominal === nominal
-    }).length
-    if (!kind.startsWith('plate') || count === 0) return []
-    const how = kind === 'plate-whole' ? 'on before the joint' : 'round at any time'
-    return [{ key: id, name: `${name}: ${how}`, count, cents: null, aboard: true }]
-  })
+export function plateRows(plates: OperationResponse<'plates'>): Row[] {
+  const rows = new Map<string, Row>()
+  for (const { id, name, split } of plates.flat())
+    rows.set(id, {
+      key: id,
+      name: `${name}: ${split ? 'round at any time' : 'on before the joint'}`,
+      count: (rows.get(id)?.count ?? 0) + 1,
+      cents: null,
+      aboard: true,
+    })
+  return [...rows.values()]
 }
 
 function List({ title, rows }: { title: string; rows: readonly Row[] }) {
@@ -96,7 +93,8 @@ function List({ title, rows }: { title: string; rows: readonly Row[] }) {
 
 /** Everything to lay out before the water goes off. */
 export function PartsSheet({ options, onClose }: { options: readonly MateOption[]; onClose: () => void }) {
-  const accessories = useSolved('accessories', {})
+  const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
+  const plates = useSolved('plates', { diametersMm: stubs.map(({ diameterMm }) => diameterMm) })
   const tools = [...new Set(options.flatMap((option) => option.joints.flatMap((joint) => joint.tools)))].map(
     (tool) => TOOL_WORDS[tool] ?? tool,
   )
@@ -105,7 +103,7 @@ export function PartsSheet({ options, onClose }: { options: readonly MateOption[
       <View testID="parts">
         <List title="Parts" rows={partRows(options)} />
         <List title="Used up" rows={consumableRows(options)} />
-        <List title="At the wall, one or the other" rows={plateRows(options, accessories.answer ?? [])} />
+        <List title="At the wall, one or the other" rows={plateRows(plates.answer ?? [])} />
         <Txt bold tone="soft" size="s">
           Tools
         </Txt>

@@ -99,7 +99,7 @@ export interface DeckFit {
   readonly source: Source
 }
 
-/** A faucet's shanks take a sixteenth either way in their holes: the holes are that much wider. */
+/** A faucet's shanks take a sixteenth either way in their holes: the holes are that much wider, mm. Common practice. */
 const PLAY_MM = 3
 
 /** Whether a faucet fits holes. The middle hole of three serves a faucet of one. */

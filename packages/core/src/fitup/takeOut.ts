@@ -1,4 +1,4 @@
-import { fullDepthMm, isSocket, maleLengthMm } from '../catalog'
+import { fullDepthMm, isSocket } from '../catalog'
 import type { Fitting, Port } from '../catalog/types'
 import { threadEngagement, tubeEngagement } from '../reference/engagement'
 import type { DimensionalSystem } from '../reference/types'
@@ -41,6 +41,3 @@ export function dryShorteningMm(port: Pick<Port, 'form' | 'system' | 'nominal'>)
   const depth = fullDepthMm(port)
   return [depth / 3, (depth * 2) / 3]
 }
-
-/** Length of a male end, mm; nothing for a mouth. */
-export { maleLengthMm }

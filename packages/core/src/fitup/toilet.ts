@@ -4,12 +4,10 @@ import { type Fit, type FitReason, impossible } from './reason'
 
 const IN = 25.4
 
-/** Rough-ins that bowls are made for, mm: the middle of the outlet to the finished wall. */
-export const BOWL_ROUGH_IN_MM: readonly number[] = [10, 12, 14].map((inches) => inches * IN)
 /** How far an offset flange moves the middle, mm. Typical of the kind. */
 export const OFFSET_FLANGE_MM = 1.5 * IN
-/** Behind the tank a bowl wants this much, mm. */
-const LEAST_GAP_MM = 6
+/** What a bowl may stand nearer than it is made for, its tank just clear of the wall, mm. Common practice. */
+const NEARER_MM = 6
 
 export interface BowlFit {
   /** What stays between tank and wall beyond what the bowl is made for, mm. */
@@ -26,7 +24,7 @@ export interface BowlFit {
  */
 export function bowlFits(roughInMm: number, bowlMm: number): Fit<BowlFit> {
   const gapMm = roughInMm - bowlMm
-  if (gapMm >= -LEAST_GAP_MM) return { ok: true, gapMm, offsetMm: 0 }
+  if (gapMm >= -NEARER_MM) return { ok: true, gapMm, offsetMm: 0 }
   const offsetMm = -gapMm
   return offsetMm <= OFFSET_FLANGE_MM
     ? { ok: true, gapMm: 0, offsetMm }

@@ -102,7 +102,7 @@ export function holeInStud(depthMm: number, centreMm: number, holeMm: number): F
   return { ok: true, edgesMm, plates, notes, source: NAIL }
 }
 
-/** Lengths that frost-free bibs are usually made in, mm: 4 to 14 in. */
+/** Lengths that frost-free bibs are usually made in, mm: 4 to 14 in. Common practice. */
 export const BIB_LENGTHS_MM: readonly number[] = [4, 6, 8, 10, 12, 14].map((inches) => inches * 25.4)
 
 /**

@@ -1,4 +1,5 @@
 import type { Fitting } from '../catalog/types'
+import { faceMm } from '../fitup/takeOut'
 import {
   consumableCents,
   jointSeconds,
@@ -213,7 +214,7 @@ export class Book {
       return [Math.round(part.lengthMm.min * PER_MM), Math.round(part.lengthMm.max * PER_MM)]
     if (group.outPort < 0) return NO_LENGTH
     const own = this.settings.layingMm?.[part.id]
-    const typical = reachMm(part, group.inPort) + reachMm(part, group.outPort)
+    const typical = endToEndMm(part, [group.inPort, group.outPort])
     const length = Math.round((typical + (own === undefined ? 0 : own - part.layingMm)) * PER_MM)
     return [length, length]
   }
@@ -221,10 +222,9 @@ export class Book {
 
 const NO_LENGTH: readonly [number, number] = [0, 0]
 
-/** From the middle of a part to one of its ends, mm. */
-export function reachMm(part: Fitting, port: number): number {
-  const origin = part.ports[port]?.pose.origin ?? [0, 0, 0]
-  return Math.hypot(origin[0], origin[1], origin[2])
+/** From one end of a part to another, through its middle, mm; by its first two ends where none are named. */
+export function endToEndMm(part: Fitting, ports: readonly number[] = [0, 1]): number {
+  return ports.reduce((sum, port) => sum + faceMm(part, port), 0)
 }
 
 /** Whether one part is at least as good as another wherever it may be used. */

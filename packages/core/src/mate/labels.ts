@@ -1,4 +1,4 @@
-import { type Choice, PER_MM, type Weighed } from './book'
+import { type Choice, endToEndMm, PER_MM, type Weighed } from './book'
 import { labourCents, removalRiskPerMille, riskCents } from './costs'
 import { PARK_MM, slides, UNION_GAP_MM } from './cutIn'
 import { type Guide, tooLong } from './guide'
@@ -284,11 +284,7 @@ export class Grower {
   private fitsOn(group: Step, on: Start): boolean {
     if (on.usableMm === null) return true
     const part = group.parts[0]
-    const length = (part?.ports.slice(0, 2) ?? []).reduce(
-      (sum, port) => sum + Math.hypot(...port.pose.origin),
-      0,
-    )
-    return on.usableMm >= length + PARK_MM
+    return !part || on.usableMm >= endToEndMm(part) + PARK_MM
   }
 }
 

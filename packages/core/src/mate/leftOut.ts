@@ -1,6 +1,7 @@
 import type { Family } from '../catalog/types'
 import { commonPractice } from '../reference/source'
 import type { Problem } from './problem'
+import { CONNECTOR_SLACK_MM } from './routes'
 import type { Reason } from './types'
 
 /** Parts that the rules would allow and the place does not: why they are in none of the ways. */
@@ -24,7 +25,7 @@ export function leftOut(problem: Problem): LeftOut[] {
       add('frost-free-bib', 'bib.too-short', { needsMm: wallMm })
   }
   if (route.id === 'stop' && conditions.reachMm !== null) {
-    const needsMm = conditions.reachMm + 25.4
+    const needsMm = conditions.reachMm + CONNECTOR_SLACK_MM
     if (shorter('supply-connector', needsMm)) add('supply-connector', 'connector.too-short', { needsMm })
   }
   return out

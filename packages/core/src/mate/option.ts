@@ -1,5 +1,5 @@
 import { isSoftTube } from '../reference/softTube'
-import { PER_MM } from './book'
+import { endToEndMm, PER_MM } from './book'
 import {
   consumablesOf,
   jointSeconds,
@@ -134,10 +134,7 @@ function takenOut(links: readonly Label[]): { min: number; max: number } {
     }
     if (!group || !choice) continue
     const { part } = choice
-    const fixed = [group.inPort, group.outPort].reduce(
-      (sum, port) => sum + Math.hypot(...(part.ports[port]?.pose.origin ?? [0, 0, 0])),
-      0,
-    )
+    const fixed = endToEndMm(part, [group.inPort, group.outPort])
     min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed
     max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed
   }
@@ -155,9 +152,8 @@ function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'c
     closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
   })
   const slide = (seam: number): Pick<MateOption, 'closes'> => {
-    const ports = links[seam]?.choice?.part.ports ?? []
-    const length = ports.slice(0, 2).reduce((sum, port) => sum + Math.hypot(...port.pose.origin), 0)
-    return { closes: { seam, by: 'slide', needsMm: length + PARK_MM } }
+    const part = links[seam]?.choice?.part
+    return { closes: { seam, by: 'slide', needsMm: (part ? endToEndMm(part) : 0) + PARK_MM } }
   }
   const at = links.findIndex((link) => link.closing === 'yes')
   const link = links[at]

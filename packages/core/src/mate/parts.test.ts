@@ -16,26 +16,7 @@ import { METHODS, methodById } from './methods'
 import { networkOf } from './network'
 import { pairEngagement, pairs, portClass } from './pairs'
 import { judge } from './rules'
-import type { Conditions } from './types'
-
-const PLAIN_PLACE: Conditions = {
-  service: 'cold',
-  flame: true,
-  line: 'dry',
-  access: 'reachable',
-  stubMm: null,
-  plateMm: 0,
-  oldJoint: 'none',
-  thread: 'none',
-  scored: false,
-  outOfRound: false,
-  faults: [],
-  waterSeen: true,
-  nearHeater: false,
-  pressurePsi: 60,
-  stopShape: 'either',
-  reachMm: null,
-}
+import { PLAIN } from './test/problems'
 
 describe('the heap', () => {
   it('gives back what it got, smallest first, equals in the order they came', () =>
@@ -116,7 +97,7 @@ describe('ends that join', () => {
           beforeStop: place.beforeStop,
           route: place.route,
           needsStubMm: 0,
-          conditions: { ...PLAIN_PLACE, ...place },
+          conditions: { ...PLAIN, ...place },
           settings: { ...STARTING_SETTINGS, codeProfile: place.codeProfile },
         })
         return [method.id, verdict.forbidden, verdict.remarks, verdict.riskPerMille]

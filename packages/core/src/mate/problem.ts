@@ -10,7 +10,7 @@ import { type Method, waitSeconds } from './methods'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { type Pair, pairEngagement } from './pairs'
 import { CUT_OPEN } from './removals'
-import { cutInRoute, type Role, type Route, routeById } from './routes'
+import { CONNECTOR_SLACK_MM, cutInRoute, type Role, type Route, routeById } from './routes'
 import { judge } from './rules'
 import { freshStart, type Start, starts } from './start'
 import type { Conditions, EndRef, LineRequest, MateRequest, MateSettings, ToolId } from './types'
@@ -152,9 +152,8 @@ export class Problem {
   /** Connectors that reach, bibs long enough for the wall, stops of the shape asked for. */
   private fitsThePlace(part: Fitting, group: Group): boolean {
     const { reachMm, freezing, wallMm, stopShape } = this.conditions
-    // a connector pulled tight leaks; one inch of slack is the least
     if (group.role === 'connector' && this.route.id !== 'any' && reachMm !== null)
-      return (part.lengthMm?.max ?? 0) >= reachMm + 25.4
+      return (part.lengthMm?.max ?? 0) >= reachMm + CONNECTOR_SLACK_MM
     if (group.role === 'stop' && this.route.id !== 'any')
       return stopShape === 'either' || part.family === `${stopShape}-stop`
     if (part.family === 'hose-bib' && freezing && this.route.id !== 'any') return false

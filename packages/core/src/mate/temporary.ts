@@ -31,7 +31,7 @@ interface Wrap {
   readonly consumables: TemporaryWay['consumables']
 }
 
-/** Wrapped round a hole that weeps, with the pipe left as it is. */
+/** Wrapped round a hole that weeps, with the pipe left as it is. Times, days and risks: common practice. */
 const WRAPS: readonly Wrap[] = [
   {
     id: 'rubber-clips',
@@ -52,6 +52,7 @@ const WRAPS: readonly Wrap[] = [
   },
 ]
 
+/** Common practice. */
 const CLOSED_RETURN_DAYS = 14
 
 function against(conditions: Conditions): Reason | null {
