@@ -68,7 +68,7 @@ function hopeless(
 ): boolean {
   const setUp = problem.book.setUp(label.mask)
   const rest = (measure: Measure) =>
-    label.done ? 0 : (guide.rest(label.openClass, label.stage, measure) ?? Number.POSITIVE_INFINITY)
+    label.done ? 0 : (guide.rest(label, measure) ?? Number.POSITIVE_INFINITY)
   const price = label.priceCents + setUp.openedCents + rest('priceCents')
   if (price === Number.POSITIVE_INFINITY) return true
   const seconds = label.seconds + setUp.seconds + rest('seconds')
@@ -117,7 +117,7 @@ export function front(
     if (problem.total(label.additive, label.mask, needsTrip(label)) <= windowCents) keep(label)
 
   const offer = (label: Label) => {
-    const rest = label.done ? 0 : guide.rest(label.openClass, label.stage)
+    const rest = label.done ? 0 : guide.rest(label)
     if (rest === undefined) return
     const cost = problem.total(label.additive + rest, label.mask, needsTrip(label))
     if (cost > windowCents) return

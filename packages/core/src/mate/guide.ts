@@ -20,6 +20,13 @@ function ofJoint(joint: Weighed, measure: Measure): number {
   return measure === 'notAboard' || measure === 'waterOffSeconds' ? 0 : joint[measure]
 }
 
+/** Where a chain has come to: the class of its open end, the stage of its line, and the degrees turned so far. */
+export interface Standing {
+  readonly openClass: number
+  readonly stage: number
+  readonly turned: number
+}
+
 /**
  * Lower bounds of what is still to come in each measure, by state; a state that is not there leads nowhere. What the
  * rules forbid here is left out.
@@ -42,14 +49,14 @@ export class Guide {
     return this.topology.classes
   }
 
-  /** Least that is still to come from a class of open end at a stage; undefined where nothing leads on. */
-  rest(openClass: number, stage: number, measure: Measure = 'cents'): number | undefined {
+  /** Least that is still to come from an open end where it stands; undefined where nothing leads on. */
+  rest({ openClass, stage, turned }: Standing, measure: Measure = 'cents'): number | undefined {
     let bound = this.bounds.get(measure)
     if (!bound) {
       bound = this.backward(measure)
       this.bounds.set(measure, bound)
     }
-    const node = this.topology.at(openClass, stage)
+    const node = this.topology.at(openClass, stage, turned)
     const least = node < 0 ? Number.NaN : (bound[node] as number)
     return Number.isNaN(least) ? undefined : least
   }
@@ -91,14 +98,8 @@ export class Guide {
 }
 
 /** Whether so many parts are too many already: the least that must follow would pass the most a chain may have. */
-export function tooLong(
-  problem: Problem,
-  guide: Guide,
-  openClass: number,
-  stage: number,
-  parts: number,
-): boolean {
-  const joints = guide.rest(openClass, stage, 'joints')
+export function tooLong(problem: Problem, guide: Guide, standing: Standing, parts: number): boolean {
+  const joints = guide.rest(standing, 'joints')
   if (joints === undefined) return true
   // the last joint is to the fixture, and needs no part, but where a part is itself the end
   const partsLeft = problem.route.endsAt === undefined ? joints - 1 : joints

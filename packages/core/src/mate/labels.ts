@@ -56,7 +56,7 @@ export function needsTrip(label: Pick<Label, 'tools' | 'notAboard'>): boolean {
 }
 
 /** The degrees that only whole bends can make; more than was asked for is never right. */
-const turnLeft = (problem: Problem, label: Label) => (problem.conditions.turn ?? 0) - label.turned
+const turnLeft = (problem: Problem, label: Label) => problem.turn - label.turned
 
 /**
  * Grows chains from the first end outward: every part and joint that the rules, the route and the place allow. Knows
@@ -158,7 +158,9 @@ export class Grower {
     if (stage === null || group.turn > turnLeft(problem, label)) return
     const done = group.outPort < 0 || stage === problem.route.endsAt
     if (group.outPort < 0 && stage !== problem.route.endsAt) return
-    if (!done && tooLong(problem, this.guide, group.outClass, stage, label.parts + 1)) return
+    const turned = label.turned + group.turn
+    const standing = { openClass: group.outClass, stage, turned }
+    if (!done && tooLong(problem, this.guide, standing, label.parts + 1)) return
     const first = label.back === null
     if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
     const beforeStop = label.stage < problem.route.opensAt
@@ -169,7 +171,6 @@ export class Grower {
       // coming back to an end like the first one is needless where the same joint could be made there
       const back = label.openClass === own && label.stage === 0 && label.turned === 0
       if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
-      const turned = label.turned + group.turn
       const begins = group.outClass === own && stage === 0 && turned === 0
       if (!begins && group.outPort >= 0 && visits(label, group.outClass, stage, turned)) return
     }
@@ -188,7 +189,7 @@ export class Grower {
         done,
         openClass: group.outClass,
         stage,
-        turned: label.turned + group.turn,
+        turned,
         closing,
         parts: label.parts + 1,
         mask: label.mask | joint.bit,

@@ -39,6 +39,8 @@ export class Problem {
   readonly mostParts: number
   /** The length to fill from the first end's full reach, hundredths of a millimetre; null where nothing is measured. */
   readonly span: number | null
+  /** Degrees that the line has to turn on its way. */
+  readonly turn: number
   /** The other side of a run that is cut open: its joint stands in the place too. */
   readonly far: Start | null
   /** Everything that decides what may come after the first joint, and what it costs. */
@@ -87,8 +89,9 @@ export class Problem {
     for (const start of this.begin) this.network.classOf(start.port)
     this.book = bookOf(this.network, request.settings, linesTogether, request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
-    const { spanMm, turn } = line.conditions
-    this.span = spanMm == null || turn ? null : Math.round(spanMm * PER_MM)
+    this.turn = line.conditions.turn ?? 0
+    const { spanMm } = line.conditions
+    this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
     this.stages = this.network.stagesUnder(
@@ -102,7 +105,7 @@ export class Problem {
       line.cutIn?.branch,
     ])
     this.placed = this.book.placedUnder(place)
-    this.placeKey = JSON.stringify([this.goals, place])
+    this.placeKey = JSON.stringify([this.goals, place, this.turn])
     this.farKey = `${far}${this.placeKey}`
   }
 

@@ -54,7 +54,7 @@ export function search(
   let labels = 0
 
   const offer = (label: Label) => {
-    const rest = label.done ? 0 : guide.rest(label.openClass, label.stage)
+    const rest = label.done ? 0 : guide.rest(label)
     if (rest === undefined) return
     const additive = label.additive + rest
     if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label))) return

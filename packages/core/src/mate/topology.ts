@@ -7,10 +7,20 @@ export interface OpenJoint {
   readonly beforeStop: boolean
 }
 
+/** What an elbow can turn the line by, degrees: all are multiples of it. */
+const BEND_STEP = 45
+
+/** A class of end, the stage and the degrees turned so far. */
+interface Place {
+  readonly of: number
+  readonly stage: number
+  readonly turned: number
+}
+
 /**
- * What follows what in a place, whatever the rules say there: open ends by stage, the classes they are joined to, the
- * parts behind. Columns, since there are thousands. The same for all rules and conditions that only forbid, so it is
- * kept with the shop's book.
+ * What follows what in a place, whatever the rules say there: open ends by stage and by what has been turned, the
+ * classes they are joined to, the parts behind. Columns, since there are thousands. The same for all rules and
+ * conditions that only forbid, so it is kept with the shop's book.
  */
 export class Topology {
   /** Edges that lead into a node. */
@@ -25,6 +35,8 @@ export class Topology {
   readonly endJoint: number[] = []
   readonly joints: OpenJoint[] = []
   readonly classes: number
+  /** Degrees that the line has to turn. */
+  private readonly turn: number
   private readonly open: Int32Array
   private readonly entry: Int32Array
   private readonly jointIds = new Map<number, number>()
@@ -32,46 +44,49 @@ export class Topology {
   constructor(problem: Problem) {
     const { network, route } = problem
     this.classes = network.ends.length
-    this.open = new Int32Array(this.classes * MOST_STAGES).fill(-1)
-    this.entry = new Int32Array(this.classes * MOST_STAGES).fill(-1)
-    const expanded = new Uint8Array(this.classes * MOST_STAGES)
-    let layer: (readonly [number, number])[] = network.ends.map((_, openClass) => [openClass, 0])
+    this.turn = problem.turn
+    const places = this.classes * MOST_STAGES * (this.turn / BEND_STEP + 1)
+    this.open = new Int32Array(places).fill(-1)
+    this.entry = new Int32Array(places).fill(-1)
+    const expanded = new Uint8Array(places)
+    let layer: Place[] = network.ends.map((_, openClass) => ({ of: openClass, stage: 0, turned: 0 }))
     while (layer.length > 0) {
-      const following: (readonly [number, number])[] = []
-      for (const [openClass, stage] of layer) {
-        const state = openClass * MOST_STAGES + stage
+      const following: Place[] = []
+      for (const place of layer) {
+        const state = this.index(place)
         if (expanded[state]) continue
         expanded[state] = 1
-        const node = this.node(openClass, stage)
+        const { of: openClass, stage, turned } = place
+        const node = this.node(place)
         const beforeStop = stage < route.opensAt
-        if (route.goalAt.includes(stage))
+        if (route.goalAt.includes(stage) && turned === this.turn)
           for (const goal of problem.goals)
             for (const pair of network.join(openClass, goal)) {
               this.endNode.push(node)
               this.endJoint.push(this.jointOf(pair, beforeStop))
             }
         for (const { inClass, pair } of network.entries(openClass)) {
-          const known = this.entry[inClass * MOST_STAGES + stage] as number
-          const entry = known < 0 ? this.entryNode(inClass, stage) : known
+          const behind = { of: inClass, stage, turned }
+          const known = this.entry[this.index(behind)] as number
+          const entry = known < 0 ? this.entryNode(behind) : known
           this.edge(node, entry, this.jointOf(pair, beforeStop), 0, 0)
-          if (known < 0) this.behind(problem, inClass, stage, entry, following)
+          if (known < 0) this.behind(problem, behind, entry, following)
         }
       }
       layer = following
     }
   }
 
+  private index({ of, stage, turned }: Place): number {
+    return ((turned / BEND_STEP) * MOST_STAGES + stage) * this.classes + of
+  }
+
   /** The parts that begin with a class of ends, and what they show. */
-  private behind(
-    problem: Problem,
-    inClass: number,
-    stage: number,
-    entry: number,
-    following: (readonly [number, number])[],
-  ): void {
-    for (const group of problem.network.groupsAt(inClass)) {
-      const after = problem.after(stage, group)
-      if (after === null) continue
+  private behind(problem: Problem, place: Place, entry: number, following: Place[]): void {
+    for (const group of problem.network.groupsAt(place.of)) {
+      const after = problem.after(place.stage, group)
+      const turned = place.turned + group.turn
+      if (after === null || turned > this.turn) continue
       const choices = problem.choices(group)
       if (choices.length === 0) continue
       let cents = Number.POSITIVE_INFINITY
@@ -81,24 +96,26 @@ export class Topology {
         if (choice.aboard) notAboard = 0
       }
       if (after === problem.route.endsAt) {
+        if (turned !== this.turn) continue
         const last = this.into.push([]) - 1
         this.edge(entry, last, -1, cents, notAboard)
         this.endNode.push(last)
         this.endJoint.push(-1)
       } else if (group.outPort >= 0) {
-        this.edge(entry, this.node(group.outClass, after), -1, cents, notAboard)
-        following.push([group.outClass, after])
+        const next = { of: group.outClass, stage: after, turned }
+        this.edge(entry, this.node(next), -1, cents, notAboard)
+        following.push(next)
       }
     }
   }
 
   /** The node of an open end, or -1 where nothing shows it. */
-  at(openClass: number, stage: number): number {
-    return this.open[openClass * MOST_STAGES + stage] ?? -1
+  at(openClass: number, stage: number, turned: number): number {
+    return this.open[this.index({ of: openClass, stage, turned })] ?? -1
   }
 
-  private node(openClass: number, stage: number): number {
-    const key = openClass * MOST_STAGES + stage
+  private node(place: Place): number {
+    const key = this.index(place)
     const known = this.open[key] as number
     if (known >= 0) return known
     const made = this.into.push([]) - 1
@@ -106,9 +123,9 @@ export class Topology {
     return made
   }
 
-  private entryNode(inClass: number, stage: number): number {
+  private entryNode(place: Place): number {
     const made = this.into.push([]) - 1
-    this.entry[inClass * MOST_STAGES + stage] = made
+    this.entry[this.index(place)] = made
     return made
   }
 

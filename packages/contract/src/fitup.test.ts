@@ -1,0 +1,114 @@
+import { InvalidRequestError, type OperationName, runOperation } from './index'
+
+const IN = 25.4
+const faults = (name: OperationName, request: unknown) => {
+  try {
+    runOperation(name, request)
+    return []
+  } catch (error) {
+    if (error instanceof InvalidRequestError) return error.faults.map((fault) => fault.path)
+    throw error
+  }
+}
+const cup = { form: 'solder-cup', system: 'CTS', nominal: '1/2', material: 'copper' } as const
+
+describe('lengths through the contract', () => {
+  it('an offset: every bend that is made, and a piece where the catalogue has the bend', () => {
+    const rows = runOperation('offset', { rollMm: 300, riseMm: 400, bend: cup })
+    expect(rows.map(({ angleDegrees }) => angleDegrees)).toEqual([11.25, 22.5, 45, 60, 90])
+    for (const { angleDegrees, offset, piece } of rows) {
+      if (!offset.ok) throw new Error(`${angleDegrees}`)
+      // a right triangle of set, run and travel
+      expect(Math.hypot(offset.setMm, offset.runMm)).toBeCloseTo(offset.travelMm, 6)
+      expect(piece !== undefined).toBe(angleDegrees === 45 || angleDegrees === 90)
+      // both bends take something out, and pipe goes into both
+      if (piece?.ok) expect(piece.cutMm).toBeLessThan(offset.travelMm)
+    }
+    expect(runOperation('offset', { rollMm: 300, riseMm: 0 }).every(({ piece }) => piece === undefined)).toBe(
+      true,
+    )
+  })
+
+  it('a piece between two cups is the gap and both depths', () => {
+    const ends = [
+      { reference: 'face', port: cup },
+      { reference: 'face', port: cup },
+    ] as const
+    const made = runOperation('cut-length', { measuredMm: 10 * IN, ends: [...ends] as never })
+    // ASME B16.22: a 1/2 in cup is half an inch deep
+    expect(made.ok && made.cutMm / IN).toBeCloseTo(11, 1)
+    expect(made.ok && made.marksMm[0] / IN).toBeCloseTo(0.5, 1)
+  })
+
+  it('a cutting plan takes the kerf of the tool, or the one that is given', () => {
+    const ask = { pieces: [1524, 1524].map((mm) => ({ name: 'a', mm })), stock: [{ mm: 3048 }] }
+    const stock = (more: object) => {
+      const plan = runOperation('cutting-plan', { ...ask, ...more } as never)
+      return plan.ok ? plan.stockMm : null
+    }
+    // a wheel takes nothing: both come out of ten feet
+    expect(stock({})).toBeCloseTo(3048, 1)
+    expect(stock({ cutter: 'power-saw' })).toBeCloseTo(6096, 1)
+    expect(stock({ cutter: 'power-saw', kerfMm: 0 })).toBeCloseTo(3048, 1)
+  })
+
+  it('pitch, wall and toilet say what they were asked, no more', () => {
+    const pitch = runOperation('pitch', { lengthMm: 4800, pitch: 1 / 48 })
+    expect(pitch.fallMm).toBeCloseTo(100, 9)
+    expect(pitch).not.toHaveProperty('shimMm')
+    for (const { source } of pitch.usual) expect(source.title.length).toBeGreaterThan(5)
+    expect(runOperation('toilet', {})).toEqual({})
+    expect(Object.keys(runOperation('toilet', { flangeMm: 12, floorMm: [12] }))).toEqual(['flange'])
+    expect(
+      runOperation('valve-depth', { layers: [{ name: 'board', mm: 70 }], middleMm: 0, windowMm: [60, 80] }),
+    ).toMatchObject({ ok: true, verdict: 'fits', leastShimMm: 0 })
+  })
+
+  it('plates for each stub, faucets for each deck, and what can go in', () => {
+    const plates = runOperation('plates', { diametersMm: [0.625 * IN, 15] })
+    expect(plates.map((some) => some.map(({ split }) => split))).toEqual([
+      [false, true],
+      [false, true],
+    ])
+    const fits = runOperation('deck-fit', { holes: 'three-4' }).filter((faucet) => faucet.fits)
+    expect(fits.map(({ id }) => id)).toEqual(['single', 'centre-4', 'pair'])
+    const { ends, mixers } = runOperation('fixtures', {})
+    for (const { connection } of mixers) expect(ends.some(({ id }) => id === connection)).toBe(true)
+    expect(runOperation('rules', {}).map(({ id }) => id)).not.toContain('water.not-seen')
+    expect(runOperation('accessories', {}).length).toBeGreaterThan(60)
+  })
+
+  it.each<[OperationName, unknown, readonly string[]]>([
+    ['offset', { rollMm: 'far', riseMm: 0 }, ['rollMm']],
+    ['offset', { rollMm: 1 }, ['riseMm']],
+    ['offset', { rollMm: 1e9, riseMm: 0 }, ['rollMm']],
+    ['offset', { rollMm: 1, riseMm: 1, bend: { ...cup, form: 'glue' } }, ['bend.form']],
+    ['cut-length', { measuredMm: -4, ends: [{ reference: 'end' }, { reference: 'end' }] }, ['measuredMm']],
+    ['cut-length', { measuredMm: 4, ends: [{ reference: 'end' }] }, ['ends']],
+    [
+      'cut-length',
+      { measuredMm: 4, ends: [{ reference: 'end' }, { reference: 'tail' }] },
+      ['ends.1.reference'],
+    ],
+    ['cutting-plan', { pieces: [{ name: 'a', mm: 0 }], stock: [{ mm: 900 }] }, ['pieces.0.mm']],
+    ['cutting-plan', { pieces: [], stock: [] }, ['stock']],
+    ['cutting-plan', { pieces: [], stock: [{ mm: 900, count: 1.5 }] }, ['stock.0.count']],
+    ['cutting-plan', { pieces: [], stock: [{ mm: 900 }], cutter: 'teeth' }, ['cutter']],
+    [
+      'cutting-plan',
+      { pieces: Array.from({ length: 41 }, () => ({ name: 'a', mm: 9 })), stock: [{ mm: 900 }] },
+      ['pieces'],
+    ],
+    ['pitch', { lengthMm: 100, pitch: 0 }, ['pitch']],
+    ['valve-depth', { layers: [{ name: 'x', mm: -1 }], middleMm: 0, windowMm: [1, 2] }, ['layers.0.mm']],
+    ['valve-depth', { layers: [], middleMm: 0, windowMm: [1] }, ['windowMm']],
+    ['toilet', { slots: { leftMm: 1, rightMm: 2 } }, ['slots.apartMm']],
+    ['plates', { diametersMm: [0] }, ['diametersMm.0']],
+    ['deck-fit', { holes: 'many' }, ['holes']],
+  ])('%s of %j names its fault', (name, request, paths) => expect(faults(name, request)).toEqual(paths))
+
+  it('an end that is not made in that size is a fault, not a crash', () =>
+    expect(() => runOperation('offset', { rollMm: 9, riseMm: 0, bend: { ...cup, nominal: '9' } })).toThrow(
+      InvalidRequestError,
+    ))
+})
