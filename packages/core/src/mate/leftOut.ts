@@ -1,7 +1,7 @@
 import type { Family } from '../catalog/types'
+import { CONNECTOR_SLACK_MM } from '../fitup/layout'
 import { commonPractice } from '../reference/source'
 import type { Problem } from './problem'
-import { CONNECTOR_SLACK_MM } from './routes'
 import type { Reason } from './types'
 
 /** Parts that the rules would allow and the place does not: why they are in none of the ways. */

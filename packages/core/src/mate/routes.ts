@@ -59,9 +59,6 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'tube-piece': 'piece',
 }
 
-/** A connector pulled tight leaks: one inch of slack is the least, mm. Common practice. */
-export const CONNECTOR_SLACK_MM = 25.4
-
 /** What a part does in a line. */
 export function roleOf(part: { readonly family: Family; readonly protects?: true }): Role {
   const role = ROLES[part.family]

@@ -49,6 +49,15 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The {what} may be off by more than the joints can take ({slackMm:largest-opening}): take it again before cutting.',
   'cut.dry-fit':
     'Taken from a dry fit: {shortMm:missing-length} shorter, since cement lets the sockets close.',
+  'layout.measure-again':
+    'This piece may be off by {offMm:missing-length}, and its joints take {slackMm:largest-opening}: measure once more, or cut it a little long and fit it.',
+  'layout.contradiction':
+    'These measurements cannot all be true: they disagree by {offMm:reading}. Take them again.',
+  'layout.rigid':
+    'The parts between fix this at {isMm:reading}; {measuredMm:reading} was measured, which is {offMm:reading} off.',
+  'layout.connector-short': 'The connector is {shortMm:missing-length} too short with the slack it needs.',
+  'layout.connector-tight':
+    'The connector reaches with nothing to spare: measure again, or take the next longer.',
   'plan.no-stock': 'There is no stock to cut from.',
   'plan.too-long': 'No length of stock holds {name}: it is {overMm:missing-length} too long.',
   'plan.too-little':

@@ -1,0 +1,224 @@
+import fc from 'fast-check'
+import { fittingById } from '../catalog/families'
+import { mate } from '../mate'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import type { MateOption } from '../mate/types'
+import { type Dimension, layOut } from './layout'
+import type { StationId } from './stations'
+import { add, cross, dot, length, minus, rotate, scale, unit, type Vec3 } from './vector'
+
+const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
+  mate({ lines: [line(...args)], settings: WELL_EQUIPPED, k: 30 }).lines[0]?.options ?? []
+
+/** Ways that pipe has to be cut for: straight, round a corner, with a valve between two pieces, threaded, cemented. */
+const WAYS: readonly MateOption[] = [
+  ...optionsOf('copper.l.1/2', { turn: 90 }),
+  ...optionsOf('copper.regular.15mm', { access: 'reachable' }, 'tap.tail.1/2'),
+  ...optionsOf('galvanised.40.1/2', { turn: 45 }, 'washer.hose'),
+  ...optionsOf('cpvc.sdr11.1/2', { flame: false }),
+].filter(({ parts }) => parts.some(({ family }) => family === 'tube-piece'))
+
+/** A turn that takes one direction to another, and some more about it: for putting a part onto what was laid before. */
+function turning(from: Vec3, to: Vec3, roll: number): (v: Vec3) => Vec3 {
+  const axis = cross(from, to)
+  const some: Vec3 = Math.abs(to[0]) < 0.9 ? [1, 0, 0] : [0, 1, 0]
+  const [about, angle] =
+    length(axis) > 1e-9
+      ? [unit(axis), Math.atan2(length(axis), dot(from, to))]
+      : [unit(cross(to, some)), dot(from, to) > 0 ? 0 : Math.PI]
+  return (v) => rotate(rotate(v, about, angle), to, roll)
+}
+
+/** Where every place of a chain lies in space, its pieces that long, placed part by part by the poses of their ends. */
+function place(
+  option: MateOption,
+  pieces: ReadonlyMap<number, number>,
+  from: { readonly at: Vec3; readonly along: Vec3; readonly roll: number; readonly stubMm: number },
+): Map<StationId, Vec3> {
+  let { at, along } = from
+  const places = new Map<StationId, Vec3>([
+    ['wall', minus(at, scale(along, from.stubMm))],
+    ['stub', at],
+  ])
+  for (const joint of option.joints) {
+    at = minus(at, scale(along, joint.maxMm))
+    const chosen = option.parts[joint.to]
+    const fitting = chosen && fittingById(chosen.fittingId)
+    if (!chosen || !fitting) {
+      places.set('tail', at)
+      break
+    }
+    if (fitting.family === 'supply-connector') break
+    places.set(`part:${joint.to}:in`, at)
+    const known = pieces.get(joint.to)
+    if (known !== undefined) at = add(at, scale(along, known))
+    else {
+      const [a, b] = [fitting.ports[chosen.inPort], fitting.ports[chosen.outPort]]
+      if (!a) throw new Error(`${fitting.id} has no way in`)
+      const turn = turning(a.pose.axis as Vec3, scale(along, -1), from.roll)
+      const centre = minus(at, turn(a.pose.origin as Vec3))
+      places.set(`part:${joint.to}:centre`, centre)
+      if (!b) break
+      at = add(centre, turn(b.pose.origin as Vec3))
+      along = turn(b.pose.axis as Vec3)
+    }
+    places.set(`part:${joint.to}:out`, at)
+  }
+  return places
+}
+
+const direction = fc
+  .tuple(
+    fc.double({ min: -1, max: 1, noNaN: true }),
+    fc.double({ min: -1, max: 1, noNaN: true }),
+    fc.constantFrom(-1, 1),
+  )
+  .map(([x, y, z]): Vec3 => unit([x, y, z]))
+const laid = fc.record({
+  option: fc.constantFrom(...WAYS),
+  seed: fc.array(fc.double({ min: 60, max: 1500, noNaN: true }), { minLength: 6, maxLength: 6 }),
+  along: direction,
+  roll: fc.double({ min: 0, max: 6, noNaN: true }),
+  stubMm: fc.double({ min: 20, max: 200, noNaN: true }),
+})
+
+describe('a line that is laid out', () => {
+  it('has ways to try it on', () => {
+    expect(WAYS.length).toBeGreaterThan(30)
+    const pieces = WAYS.map(({ parts }) => parts.filter(({ family }) => family === 'tube-piece').length)
+    expect(Math.max(...pieces)).toBeGreaterThan(1)
+  })
+
+  it('gives back every piece from what a tape reads at the places it asks for, however it lies in space', () =>
+    fc.assert(
+      fc.property(laid, ({ option, seed, along, roll, stubMm }) => {
+        const tubes = option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [index] : []))
+        const truth = new Map(tubes.map((index, at) => [index, seed[at % seed.length] as number]))
+        const places = place(option, truth, { at: [100, -40, 7], along, roll, stubMm })
+        const dimensions: Dimension[] = []
+        const ask = { chain: option, stubMm, dimensions }
+        let found = layOut(ask)
+        const wanted = found.asks.length
+        for (let turn = 0; turn < 20; turn++) {
+          const next = found.asks.find(({ why }) => why !== 'reach')
+          if (!next) break
+          const [a, b] = [places.get(next.from) as Vec3, places.get(next.to) as Vec3]
+          dimensions.push({ id: `d${turn}`, from: next.from, to: next.to, mm: length(minus(a, b)) })
+          found = layOut(ask)
+        }
+        // as many as there are pieces: none is asked for in vain
+        expect(dimensions.length).toBe(tubes.length)
+        expect(wanted - tubes.length).toBe(option.parts.some((p) => p.family === 'supply-connector') ? 1 : 0)
+        expect(found.contradictions).toEqual([])
+        for (const { part, cutMm, sawMm, windowMm } of found.pieces) {
+          expect(cutMm).toBeCloseTo(truth.get(part) as number, 6)
+          expect(sawMm).toBeLessThanOrEqual(cutMm as number)
+          expect(sawMm).toBeGreaterThanOrEqual((windowMm as [number, number])[0])
+        }
+        // every distance along the line is the one in space
+        for (const one of found.stations)
+          for (const other of found.stations) {
+            if (one.leg !== other.leg) continue
+            const apart = length(minus(places.get(one.id) as Vec3, places.get(other.id) as Vec3))
+            expect(Math.abs((one.fromLegMm as number) - (other.fromLegMm as number))).toBeCloseTo(apart, 6)
+          }
+      }),
+    ))
+
+  it('notices measurements that cannot all be true, and says by how much', () =>
+    fc.assert(
+      fc.property(
+        laid,
+        fc.double({ min: 30, max: 90, noNaN: true }),
+        ({ option, seed, along, roll, stubMm }, wrong) => {
+          const tubes = option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [index] : []))
+          const truth = new Map(tubes.map((index, at) => [index, seed[at % seed.length] as number]))
+          const places = place(option, truth, { at: [0, 0, 0], along, roll, stubMm })
+          const first = tubes[0] as number
+          const measured = (id: string, from: StationId, to: StationId, more = 0): Dimension => ({
+            id,
+            from,
+            to,
+            mm: length(minus(places.get(from) as Vec3, places.get(to) as Vec3)) + more,
+          })
+          const dimensions = [
+            measured('a', `part:${first}:in`, `part:${first}:out`),
+            measured('b', `part:${first}:in`, `part:${first}:out`, wrong),
+          ]
+          const found = layOut({ chain: option, stubMm, dimensions })
+          expect(found.contradictions).toMatchObject([
+            { dimensions: ['a', 'b'], reason: { ruleId: 'layout.contradiction' } },
+          ])
+          expect(found.contradictions[0]?.reason.parameters.offMm).toBeCloseTo(wrong, 6)
+        },
+      ),
+      { numRuns: 40 },
+    ))
+
+  it('refuses a piece that has no room, by how much it lacks', () => {
+    const option = WAYS.find(
+      ({ parts }) =>
+        parts[0]?.family === 'isolating-valve' && parts[1]?.family === 'tube-piece' && parts.length === 3,
+    ) as MateOption
+    const marks = layOut({ chain: option, stubMm: 50, dimensions: [] }).pieces[0]?.marksMm as [number, number]
+    // two mouths that stand one millimetre apart leave room for what goes in and no more; less than nothing is none
+    const at = (mm: number) =>
+      layOut({
+        chain: option,
+        stubMm: 50,
+        dimensions: [{ id: 'd', from: 'part:1:in', to: 'part:1:out', mm }],
+      }).pieces[0]
+    expect(at(marks[0] + marks[1] + 1)?.reason?.ruleId).not.toBe('cut.too-close')
+    expect(at(marks[0] + marks[1] - 4)).toMatchObject({
+      cutMm: null,
+      reason: { ruleId: 'cut.too-close', parameters: { shortMm: expect.closeTo(4, 6) } },
+    })
+  })
+
+  it('names a place that the line does not have, and two that no straight tape joins', () => {
+    const bent = WAYS.find(({ parts }) => parts.some(({ family }) => family === 'elbow-90')) as MateOption
+    const elbow = bent.parts.findIndex(({ family }) => family === 'elbow-90')
+    const ask = (to: StationId) => () =>
+      layOut({ chain: bent, stubMm: 50, dimensions: [{ id: 'd', from: 'stub', to, mm: 100 }] })
+    expect(ask('part:9:in')).toThrow('dimensions.d: the line has no place part:9:in')
+    expect(ask(`part:${elbow + 1}:out`)).toThrow('the line bends')
+    expect(ask(`part:${elbow}:centre`)).not.toThrow()
+  })
+
+  it('weighs what a tape and a cut may be off against what the joints give', () => {
+    for (const option of WAYS) {
+      const tube = option.parts.findIndex(({ family }) => family === 'tube-piece')
+      const dimensions = [{ id: 'd', from: `part:${tube}:in`, to: `part:${tube}:out`, mm: 400 }] as const
+      const found = layOut({ chain: option, stubMm: 50, dimensions }).pieces.find(({ part }) => part === tube)
+      const slack = option.joints
+        .filter(({ from, to }) => from === tube || to === tube)
+        .reduce((sum, { minMm, maxMm }) => sum + maxMm - minMm, 0)
+      // Directive 2014/32/EU, class II at up to 1 m: 0.3 + 0.2 mm; half a sixteenth at each end; a wheel's 0.5 mm
+      expect(found?.offMm).toBeCloseTo(0.5 + 0.8 + 0.5, 9)
+      expect(found?.sure).toBe(slack >= 2 * 1.8)
+      expect(found?.again).toBe(slack >= 3.6 ? null : 'd')
+    }
+  })
+})
+
+describe('the reach of a connector', () => {
+  const option = optionsOf('copper.l.1/2').find(
+    ({ parts }) => parts.at(-1)?.family === 'supply-connector',
+  ) as MateOption
+  const stop = option.parts.length - 2
+  it.each([
+    // a 12 in connector with an inch of slack spans 11 in; a class II tape there may be off by 0.5 + 0.8 mm
+    [10.5 * 25.4, 'fits'],
+    [11 * 25.4, 'perhaps'],
+    [11.5 * 25.4, 'out'],
+  ])('%p mm: %s', (mm, verdict) => {
+    const { reach, asks } = layOut({
+      chain: option,
+      stubMm: 40,
+      dimensions: [{ id: 'r', from: `part:${stop}:out`, to: 'tail', mm }],
+    })
+    expect(reach?.lengthMm).toBeCloseTo(12 * 25.4, 6)
+    expect(reach?.verdict).toBe(verdict)
+    expect(asks).toEqual([])
+  })
+})

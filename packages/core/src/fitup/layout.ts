@@ -1,0 +1,338 @@
+import { fittingById } from '../catalog/families'
+import type { Certainty } from '../reference/source'
+import { type FitReason, impossible } from './reason'
+import { type Chain, type Flexible, type Leg, type Station, type StationId, stretch } from './stations'
+import { CUTTING_ERROR_MM, type Cutter, type Measurer, measuringErrorMm, type Verdict } from './tolerance'
+
+/** A distance that was measured along a line. */
+export interface Dimension {
+  readonly id: string
+  readonly from: StationId
+  readonly to: StationId
+  readonly mm: number
+  readonly measurer?: Measurer
+  /** Taken with the parts between tried dry: solvent sockets will lie closer. */
+  readonly dry?: boolean
+}
+
+export interface LayoutAsk {
+  readonly chain: Chain
+  /** From the finished wall to the old pipe's end as it will be cut, mm. */
+  readonly stubMm: number | null
+  readonly dimensions: readonly Dimension[]
+  readonly cutter?: Cutter
+}
+
+/** A piece of pipe in its line. */
+export interface LaidPiece {
+  /** Its place among the chain's parts. */
+  readonly part: number
+  /** End to end with both joints home; null while it is not determined. */
+  readonly cutMm: number | null
+  /** What to saw: shorter by what it may be off, up to half of what its joints give, so that it goes in even then. */
+  readonly sawMm: number | null
+  /** The shortest and longest with which both joints still hold, mm. */
+  readonly windowMm: readonly [number, number] | null
+  /** Insertion at its two ends, mm: where the marks go. */
+  readonly marksMm: readonly [number, number]
+  /** What it may be off in the worst case, mm. */
+  readonly offMm: number
+  /** Whether the joints take all of that. */
+  readonly sure: boolean
+  /** The dimensions it follows from. */
+  readonly follows: readonly string[]
+  /** The dimension that contributes most to what it may be off: the one to take again. */
+  readonly again: string | null
+  /** What makes it impossible, and by how much. */
+  readonly reason: FitReason | null
+}
+
+/** What to measure next, and why. */
+export interface NextDimension {
+  readonly from: StationId
+  readonly to: StationId
+  readonly why: 'overall' | 'place' | 'reach'
+}
+
+/** Measurements that cannot all be true. */
+export interface Contradiction {
+  readonly dimensions: readonly string[]
+  readonly reason: FitReason
+}
+
+export interface Reach {
+  readonly part: number
+  readonly from: StationId
+  readonly lengthMm: number
+  readonly needsMm: number
+  readonly verdict: Verdict
+  readonly reason: FitReason | null
+}
+
+export interface Layout {
+  readonly stations: readonly (Station & {
+    /** From where its leg begins, with the pieces that are determined; null where one before it is not. */
+    readonly fromLegMm: number | null
+  })[]
+  readonly legs: readonly Leg[]
+  readonly pieces: readonly LaidPiece[]
+  /** In the order in which a tape takes them. */
+  readonly asks: readonly NextDimension[]
+  readonly contradictions: readonly Contradiction[]
+  readonly reach: Reach | null
+}
+
+/** A connector pulled tight leaks: one inch of slack is the least, mm. Common practice. */
+export const CONNECTOR_SLACK_MM = 25.4
+
+/** What the length of a part itself may be off, by how it is known, mm. Common practice. */
+const PART_ERROR_MM: Readonly<Record<Certainty, number>> = {
+  formula: 0.5,
+  recalled: 0.8,
+  "maker's sheet": 1.5,
+  'common practice': 1.5,
+}
+
+/** Pieces between two places of a leg come to so much. */
+interface Sum {
+  readonly dimension: Dimension
+  readonly from: number
+  readonly to: number
+  readonly mm: number
+  readonly tolMm: number
+}
+
+const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
+
+/** What the joints between two places give when they lie at their least, mm. */
+const slackBetween = (chain: Chain, a: Station, b: Station) =>
+  b.joints
+    .slice(a.joints.length)
+    .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0) - (chain.joints[index]?.minMm ?? 0), 0)
+
+function partErrorMm(chain: Chain, index: number): number {
+  const fitting = fittingById(chain.parts[index]?.fittingId ?? '')
+  return fitting ? PART_ERROR_MM[fitting.source.certainty] : 0
+}
+
+/** A dimension along one leg as a sum of its pieces; null where its two places are not on one leg. */
+function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension) {
+  for (const one of stations.filter(({ id }) => id === dimension.from))
+    for (const other of stations.filter(({ id, leg }) => id === dimension.to && leg === one.leg)) {
+      const turned = other.node < one.node || (other.node === one.node && other.atMm < one.atMm)
+      const [a, b] = turned ? [other, one] : [one, other]
+      // a dry solvent joint stands out by a third to two thirds of its depth: the middle of that is taken off
+      const dry = dimension.dry
+        ? b.joints
+            .slice(a.joints.length)
+            .filter((index) => SOLVENT.has(chain.joints[index]?.bodyForm ?? ''))
+            .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0), 0)
+        : 0
+      // a part counts where its body or half of it lies between
+      const inside = b.parts.slice(a.id.endsWith(':centre') ? a.parts.length - 1 : a.parts.length)
+      return {
+        a,
+        b,
+        sum: {
+          dimension,
+          from: a.node,
+          to: b.node,
+          mm: dimension.mm - dry / 2 - (b.atMm - a.atMm),
+          tolMm:
+            measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm) +
+            dry / 6 +
+            inside.reduce((total, index) => total + partErrorMm(chain, index), 0),
+        } satisfies Sum,
+      }
+    }
+  return null
+}
+
+interface Way {
+  readonly mm: number
+  readonly tolMm: number
+  readonly sums: readonly Sum[]
+}
+
+/** The surest way to say how far apart two nodes of a leg are; null where the sums do not connect them. */
+function between(sums: readonly Sum[], from: number, to: number): Way | null {
+  const best = new Map<number, Way>([[from, { mm: 0, tolMm: 0, sums: [] }]])
+  const settled = new Set<number>()
+  for (;;) {
+    let at: number | null = null
+    for (const [node, way] of best)
+      if (!settled.has(node) && (at === null || way.tolMm < (best.get(at) as Way).tolMm)) at = node
+    if (at === null) return null
+    const way = best.get(at) as Way
+    if (at === to) return way
+    settled.add(at)
+    for (const sum of sums)
+      for (const [near, far, sign] of [
+        [sum.from, sum.to, 1],
+        [sum.to, sum.from, -1],
+      ] as const) {
+        if (near !== at) continue
+        const next = { mm: way.mm + sign * sum.mm, tolMm: way.tolMm + sum.tolMm, sums: [...way.sums, sum] }
+        if (next.tolMm < (best.get(far)?.tolMm ?? Number.POSITIVE_INFINITY)) best.set(far, next)
+      }
+  }
+}
+
+/**
+ * Lays out a line: the length of every piece of pipe from what was measured, wherever along the line the tape was
+ * held; what is still to measure, in the order of the tape; what contradicts what.
+ *
+ * Each dimension along a leg is one equation, the sum of the pieces between its two places. Those equations are the
+ * edges of a graph whose nodes lie between the pieces, so a piece is determined where its two nodes are connected, and
+ * the surest way between them gives its length and what it may be off. Exact; cost O(pieces × dimensions²).
+ *
+ * @throws RangeError naming a place that the line does not have, or a part that is in no table
+ */
+export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: LayoutAsk): Layout {
+  const { stations, legs, flexible } = stretch(chain, stubMm)
+  const sums: Sum[][] = legs.map(() => [])
+  const contradictions: Contradiction[] = []
+  let reachMm: Dimension | null = null
+  for (const dimension of dimensions) {
+    for (const id of [dimension.from, dimension.to])
+      if (id !== 'tail' && !stations.some((station) => station.id === id))
+        throw new RangeError(`dimensions.${dimension.id}: the line has no place ${id}`)
+    if (flexible && dimension.to === 'tail') {
+      reachMm = dimension
+      continue
+    }
+    const found = sumOf(chain, stations, dimension)
+    if (!found)
+      throw new RangeError(
+        `dimensions.${dimension.id}: between ${dimension.from} and ${dimension.to} the line bends`,
+      )
+    const of = sums[found.a.leg] as Sum[]
+    const known = between(of, found.sum.from, found.sum.to)
+    const mayBeOff = (known?.tolMm ?? 0) + found.sum.tolMm + slackBetween(chain, found.a, found.b)
+    if (known && Math.abs(known.mm - found.sum.mm) > mayBeOff)
+      contradictions.push({
+        dimensions: [...known.sums.map((sum) => sum.dimension.id), dimension.id],
+        reason: impossible(known.sums.length === 0 ? 'layout.rigid' : 'layout.contradiction', {
+          offMm: Math.abs(known.mm - found.sum.mm),
+          measuredMm: dimension.mm,
+          isMm: dimension.mm + known.mm - found.sum.mm,
+        }).reason,
+      })
+    if (found.sum.from !== found.sum.to) of.push(found.sum)
+  }
+  const pieces = legs.flatMap((leg, index) =>
+    leg.pieces.map((part, node) => piece(chain, part, between(sums[index] as Sum[], node, node + 1), cutter)),
+  )
+  const lengths = new Map(pieces.map(({ part, cutMm }) => [part, cutMm]))
+  return {
+    stations: stations.map((station) => {
+      const before = (legs[station.leg] as Leg).pieces.slice(0, station.node).map((part) => lengths.get(part))
+      const known = before.every((mm) => mm != null)
+      return {
+        ...station,
+        fromLegMm: known ? before.reduce<number>((sum, mm) => sum + (mm ?? 0), station.atMm) : null,
+      }
+    }),
+    legs,
+    pieces,
+    asks: asksOf(legs, stations, sums, flexible, reachMm !== null),
+    contradictions,
+    reach: flexible && reachMm ? reachOf(flexible, reachMm) : null,
+  }
+}
+
+/** One piece, from the way between its two ends. */
+function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): LaidPiece {
+  const into = chain.joints.filter((joint) => joint.from === part || joint.to === part)
+  const before = into.find((joint) => joint.to === part)
+  const behind = into.find((joint) => joint.from === part)
+  const marksMm = [before?.maxMm ?? 0, behind?.maxMm ?? 0] as const
+  const slackMm = into.reduce((sum, joint) => sum + joint.maxMm - joint.minMm, 0)
+  const blank = { part, marksMm, sure: false, again: null, reason: null }
+  if (!way) return { ...blank, cutMm: null, sawMm: null, windowMm: null, offMm: 0, follows: [] }
+  const offMm = way.tolMm + CUTTING_ERROR_MM[cutter]
+  const follows = way.sums.map(({ dimension }) => dimension.id)
+  const worst = way.sums.reduce<Sum | null>(
+    (most, sum) => (most && most.tolMm >= sum.tolMm ? most : sum),
+    null,
+  )
+  const inside = marksMm[0] + marksMm[1]
+  if (way.mm < inside)
+    return {
+      ...blank,
+      cutMm: null,
+      sawMm: null,
+      windowMm: null,
+      offMm,
+      follows,
+      again: worst?.dimension.id ?? null,
+      reason: impossible('cut.too-close', {
+        shortMm: inside - way.mm,
+        measuredMm: worst?.dimension.mm ?? 0,
+      }).reason,
+    }
+  const sure = 2 * offMm <= slackMm
+  return {
+    ...blank,
+    cutMm: way.mm,
+    sawMm: way.mm - Math.min(offMm, slackMm / 2),
+    windowMm: [way.mm - slackMm, way.mm],
+    offMm,
+    sure,
+    follows,
+    again: sure ? null : (worst?.dimension.id ?? null),
+    reason: sure || slackMm === 0 ? null : { ruleId: 'layout.measure-again', parameters: { offMm, slackMm } },
+  }
+}
+
+/** From the wall outward: each leg from end to end first, then where the parts between its pieces will sit. */
+function asksOf(
+  legs: readonly Leg[],
+  stations: readonly Station[],
+  sums: readonly (readonly Sum[])[],
+  flexible: Flexible | null,
+  reached: boolean,
+): NextDimension[] {
+  const asks: NextDimension[] = []
+  const wall = stations.some(({ id }) => id === 'wall')
+  legs.forEach((leg, index) => {
+    const last = leg.pieces.length
+    // what an answer to an earlier ask would connect counts as connected
+    const known: Sum[] = [...(sums[index] as Sum[])]
+    const ask = (from: StationId, to: StationId, node: number, why: NextDimension['why']) => {
+      if (node === 0 || between(known, 0, node)) return
+      asks.push({ from, to, why })
+      known.push({ dimension: { id: '', from, to, mm: 0 }, from: 0, to: node, mm: 0, tolMm: 0 })
+    }
+    const from = index === 0 && wall ? 'wall' : leg.begins
+    ask(from, leg.ends, last, 'overall')
+    for (let node = 1; node < last; node++) {
+      const place = stations.find(
+        (station) => station.leg === index && station.node === node && station.id.endsWith(':centre'),
+      )
+      if (place) ask(from, place.id, node, 'place')
+    }
+  })
+  if (flexible && !reached) asks.push({ from: flexible.from, to: 'tail', why: 'reach' })
+  return asks
+}
+
+function reachOf({ part, from, lengthMm }: Flexible, dimension: Dimension): Reach {
+  const off = measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm)
+  const needsMm = dimension.mm + CONNECTOR_SLACK_MM
+  const verdict: Verdict = needsMm + off <= lengthMm ? 'fits' : needsMm - off > lengthMm ? 'out' : 'perhaps'
+  return {
+    part,
+    from,
+    lengthMm,
+    needsMm,
+    verdict,
+    reason:
+      verdict === 'fits'
+        ? null
+        : {
+            ruleId: verdict === 'out' ? 'layout.connector-short' : 'layout.connector-tight',
+            parameters: { shortMm: Math.max(0, needsMm - lengthMm), lengthMm },
+          },
+  }
+}
