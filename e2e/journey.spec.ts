@@ -64,7 +64,7 @@ async function doTheJob(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'On to the cut' }).click()
   })
   await test.step('cut', async () => {
-    await expect(page.getByText('Cut square, from the wall')).toBeVisible()
+    await expect(page.getByText('Old pipe, square, from the wall')).toBeVisible()
     await expect(page.getByRole('img', { name: /^1 11\/16/ }).first()).toBeVisible()
     await page.getByRole('button', { name: 'Seam 1' }).click()
     await expect(page.getByRole('dialog')).toContainText('Seals')

@@ -18,6 +18,7 @@ import {
   CODE_PROFILES,
   DIMENSIONAL_SYSTEMS,
   FAMILIES,
+  fitup,
   METHOD_IDS,
   PIPE_MATERIALS,
   PORT_FORMS,
@@ -443,6 +444,24 @@ export const planRequest = z.object({
   oldSolder: z.boolean().optional(),
 }) satisfies z.ZodType<PlanRequest>
 
+/** A place along a line that a tape can be held to. */
+export const stationText = z
+  .string()
+  .regex(/^(wall|stub|tail|part:\d{1,2}:(in|centre|out))$/, 'no place along a line is called this')
+const station = stationText.transform((id) => id as fitup.StationId)
+
+export const measurer = z.enum(fitup.MEASURERS)
+
+export const dimension = z.object({
+  id: key,
+  from: station,
+  to: station,
+  mm: z.number().positive().max(30_000),
+  measurer: measurer.optional(),
+  dry: z.boolean().optional(),
+}) satisfies z.ZodType<fitup.Dimension>
+const dimensions = z.array(dimension).max(40)
+
 export const drawRequest = z.object({
   pipeId: key.nullable(),
   outline: z
@@ -457,7 +476,16 @@ export const drawRequest = z.object({
   widthPx: z.number().min(80).max(8000).optional(),
   heightPx: z.number().min(80).max(8000).optional(),
   stage: z.enum(['find', 'fixture', 'mate', 'cut', 'make', 'prove']).optional(),
+  dimensions: dimensions.optional(),
+  denominator: z.union([z.literal(16), z.literal(32)]).optional(),
 }) satisfies z.ZodType<DrawRequest>
+
+export const layoutRequest = z.object({
+  option: mateOption,
+  stubMm: lengthMm.nullable(),
+  dimensions,
+  cutter: z.enum(fitup.CUTTERS).optional(),
+})
 
 export const wholeRequest = z.object({
   lines: z

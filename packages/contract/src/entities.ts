@@ -6,9 +6,11 @@ import {
   instrument,
   mateOption,
   mateSettings,
+  measurer,
   pipeMaterial,
   region,
   signKind,
+  stationText,
   threadSign,
   unit,
 } from './core'
@@ -120,6 +122,24 @@ export const entities = {
     basis: z.string().max(4000),
     versions: z.record(z.string(), z.string()),
     chosenAt: instant,
+  }),
+  /** A distance measured along a line, from one place of it to another. */
+  dimension: z.object({
+    jobId: id,
+    lineId: id,
+    /** The way whose parts it was held to; none where it was held to what stays whichever way is chosen. */
+    optionId: z.string().max(1000).nullable(),
+    from: stationText,
+    to: stationText,
+    /** As it was entered. */
+    entered: z.string().max(400),
+    mm: z.number().positive().max(30_000),
+    resolutionMm: z.number().min(0).max(100),
+    unit,
+    measurer,
+    dry: z.boolean(),
+    withdrawn: z.boolean(),
+    takenAt: instant,
   }),
   check: z.object({
     jobId: id,

@@ -9,6 +9,7 @@ import {
   drawWhole,
   FAUCET_PATTERNS,
   FIXTURE_CONNECTIONS,
+  fitup,
   formatLength,
   HOLE_PATTERNS,
   type HolePattern,
@@ -32,6 +33,7 @@ import {
   drawRequest,
   identifyRequest,
   identifyThreadRequest,
+  layoutRequest,
   mateRequest,
   mateSettings,
   openLine,
@@ -192,6 +194,12 @@ export const operations = {
     summary: 'An offset of two bends, simple or rolling: travel, run, roll, and the piece between.',
     request: offsetRequest,
     run: offsets,
+  }),
+  layout: operation({
+    summary: 'Every piece of pipe of a line from what was measured along it, and what to measure next.',
+    request: layoutRequest,
+    run: ({ option, cutter, ...request }) =>
+      fitup.layOut({ ...request, chain: option, ...(cutter ? { cutter } : {}) }),
   }),
   'cut-length': operation({
     summary: 'The length of a piece of pipe from what was measured, with marks and tolerance.',

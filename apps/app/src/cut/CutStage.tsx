@@ -1,46 +1,52 @@
-import { ROUNDING } from '@diarmos/core/units'
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { router } from 'expo-router'
+import { useState } from 'react'
 import { View } from 'react-native'
-import { usePreferences } from '../data/preferences'
+import { encodeLengths } from '../bench/lengths'
+import { type Measurer, prefer, usePreferences } from '../data/preferences'
 import { type JobView, type LineView, type Stage, situationOf } from '../data/select'
+import { dropDimension, keepDimension, setConditions, tick } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Keypad } from '../ui/Keypad'
 import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
+import { saveText } from '../ui/saveText'
+import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
+import { CutRow } from './CutRow'
+import { SawView } from './SawView'
+import { cutsOf, type Layout } from './saw'
+import { type Span, spanText } from './span'
 
 interface Props {
   view: JobView
   line: LineView
+  layout: Layout | null
+  /** The drawing as it stands. */
+  svg: string | null
+  /** What is being measured; the drawing asks for it too. */
+  asked: Span | null
+  onAsk: (span: Span | null) => void
   goTo: (stage: Stage) => void
 }
 
-function Big({
-  name,
-  mm,
-  quantity,
-}: {
-  name: string
-  mm: number
-  quantity: 'piece-to-remove' | 'insertion-mark' | 'least-stub' | 'pipe-to-cut'
-}) {
-  const unit = usePreferences((state) => state.unit)
-  const { direction, why } = ROUNDING[quantity]
-  return (
-    <View className="border-b border-rule py-2">
-      <Txt bold tone="soft">
-        {name}
-      </Txt>
-      <Length mm={mm} quantity={quantity} size="huge" />
-      <Txt size="s" tone="soft">
-        {unit === 'in' ? `exactly ${mm.toFixed(1)} mm; ` : ''}rounded {direction}: {why}.
-      </Txt>
-    </View>
-  )
-}
+const MEASURERS: readonly { value: Measurer; label: string }[] = [
+  { value: 'tape', label: 'tape' },
+  { value: 'rule', label: 'rule' },
+  { value: 'caliper', label: 'caliper' },
+]
+const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
 
-/** How long, from where to where. */
-export function CutStage({ line, goTo }: Props) {
+/** How long, from where to where: what to measure, what to saw, and whether it will go in. */
+export function CutStage({ view, line, layout, svg, asked, onAsk, goTo }: Props) {
+  const { unit, measurer } = usePreferences()
+  const [sawing, setSawing] = useState(false)
+  const [dry, setDry] = useState(false)
   const option = line.mating?.fields.option
   if (!option)
     return (
@@ -49,21 +55,59 @@ export function CutStage({ line, goTo }: Props) {
         <Txt tone="soft">The cut follows from the joint that will close on the stub.</Txt>
       </StageFrame>
     )
-  const first = option.joints[0]
-  const { stubMm } = situationOf(line)
-  const cuts = option.removalId.includes('cut')
-  const pieces = option.parts.flatMap((part, index) => {
-    if (part.family !== 'tube-piece') return []
-    const into = option.joints.filter((joint) => joint.from === index || joint.to === index)
-    return [{ part, index, addMm: into.reduce((sum, joint) => sum + joint.maxMm, 0) }]
-  })
   // what begins at the new valve has no stub
   const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  const named = (span: Span) => spanText(line, span).replace(/^f/, 'F')
+  const cuts = cutsOf(view, line, layout)
+  const asks = layout?.asks ?? []
+  const [next] = asks
+  const open = cuts.filter((cut) => cut.mm !== null && (!cut.done || cut.wasMm !== null))
+  /** From mouth to mouth of the parts at both ends of a piece. */
+  const mouths = ({ piece }: (typeof cuts)[number]): Span | null => {
+    if (piece?.reason?.ruleId !== 'layout.mouth-to-mouth') return null
+    const before = piece.part === 0 ? 'stub' : `part:${piece.part - 1}:out`
+    const behind = piece.part + 1 < option.parts.length ? `part:${piece.part + 1}:in` : 'tail'
+    return { from: before, to: behind }
+  }
+  const { stubMm } = situationOf(line)
+  const first = option.joints[0]
+  const solvent = option.joints.some((joint) => SOLVENT.has(joint.bodyForm))
+  const pieces = cuts.flatMap((cut) => (cut.piece && cut.mm !== null ? [cut.mm] : []))
+  const plan = () => router.push(`/bench/cuts?mm=${encodeLengths(pieces)}`)
+  const action = next
+    ? { label: next.why === 'reach' ? 'Measure the reach' : 'Measure the next', go: () => onAsk(next) }
+    : open.length > 0
+      ? { label: 'To the saw', go: () => setSawing(true) }
+      : null
+  const enter = (mm: Parameters<typeof keepDimension>[3]) => {
+    if (!asked) return
+    onAsk(null)
+    if (asked.from === 'wall' && asked.to === 'stub')
+      void setConditions(view, [line], { stubMm: mm.mm }, `Bare stub: ${mm.text}`)
+    else void keepDimension(view, line, asked, mm, { measurer, dry })
+  }
   return (
-    <StageFrame actions={<Button kind="primary" label="On to the making" onPress={() => goTo('make')} />}>
+    <StageFrame
+      actions={
+        <View className="flex-row gap-2">
+          {action ? (
+            <View className="flex-1">
+              <Button kind="primary" label={action.label} onPress={action.go} testID="cut-next" />
+            </View>
+          ) : null}
+          <View className="flex-1">
+            <Button
+              kind={action ? 'plain' : 'primary'}
+              label="On to the making"
+              onPress={() => goTo('make')}
+            />
+          </View>
+        </View>
+      }
+    >
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts || pieces.length > 0 ? 'Cut' : 'No cut needed'}
+          {cuts.length > 0 ? 'Cut' : 'No cut needed'}
         </Txt>
         <UnitButton />
       </View>
@@ -72,41 +116,156 @@ export function CutStage({ line, goTo }: Props) {
           Facts changed since this way was chosen: look at Mate before cutting.
         </Note>
       ) : null}
-      {fresh ? null : stubMm === null ? (
+      {!fresh && stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
         </Note>
-      ) : option.leavesStubMm !== null && cuts ? (
-        <Big name="Cut square, from the wall" mm={option.leavesStubMm} quantity="piece-to-remove" />
-      ) : option.leavesStubMm !== null ? (
-        <Big name="Stub left, from the wall" mm={option.leavesStubMm} quantity="piece-to-remove" />
       ) : null}
-      {first && !fresh ? (
-        <Big
-          name={first.method === 'threaded' ? 'Thread made up' : 'Mark from the end: insertion'}
-          mm={first.maxMm}
-          quantity="insertion-mark"
-        />
-      ) : null}
-      {fresh ? null : (
-        <Big name="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
-      )}
-      {pieces.map(({ part, index, addMm }) => (
-        <Big
-          key={index}
-          name={`${part.name}: measure from mouth to mouth, and add`}
-          mm={addMm}
-          quantity="pipe-to-cut"
-        />
+      {layout?.contradictions.map(({ dimensions, reason }) => (
+        <Note key={dimensions.join()} kind="caution" title="This does not add up">
+          {say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)}
+        </Note>
       ))}
-      {pieces.length === 0 && fresh ? (
-        <Txt tone="soft">Every part goes together as it is: there is no pipe in this line.</Txt>
+      {next ? (
+        <View className="mt-2 border-l-[5px] border-patina bg-patina-wash px-3 py-2">
+          <Txt size="s" tone="soft">
+            {asks.length > 1 ? `next of ${asks.length} to measure` : 'to measure'}
+          </Txt>
+          <Txt bold size="l">
+            {named(next)}
+          </Txt>
+        </View>
       ) : null}
-      {first ? (
-        <Txt size="s" tone="soft">
-          {first.makeUpSource.title} ({first.makeUpSource.certainty}): the maker’s sheet decides.
-        </Txt>
+      {cuts.length > 0 ? (
+        <View className="mt-2" testID="cut-list">
+          {cuts.map((cut) => (
+            <CutRow
+              key={cut.key}
+              cut={cut}
+              {...(mouths(cut) ? { onMouths: () => onAsk(mouths(cut)) } : {})}
+              onTick={() =>
+                void tick(view, line.line.id, cut.stepId, cut.done ? 'undone' : 'done', String(cut.mm))
+              }
+            />
+          ))}
+        </View>
+      ) : (
+        <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
+      )}
+      {first && !fresh ? (
+        <View className="mt-2">
+          {cuts.some(({ key }) => key === 'old') ? null : (
+            <Fact
+              label={first.method === 'threaded' ? 'Thread made up' : 'Insertion mark on the old pipe'}
+              mm={first.maxMm}
+              quantity="insertion-mark"
+            />
+          )}
+          <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+        </View>
+      ) : null}
+      {layout?.reach ? (
+        <View className="flex-row items-center justify-between border-b border-rule py-2">
+          <Txt className="flex-1 pr-2">
+            {layout.reach.verdict === 'fits'
+              ? '✓ The connector reaches, with its slack.'
+              : `${layout.reach.verdict === 'out' ? '✕' : '⚠'} ${say(REASONS[layout.reach.reason?.ruleId ?? ''] ?? '', layout.reach.reason?.parameters ?? {}, unit)}`}
+          </Txt>
+          <Length mm={layout.reach.lengthMm} size="l" />
+        </View>
+      ) : null}
+      {line.dimensions.length > 0 ? (
+        <View className="mt-3">
+          <Txt bold tone="soft" heading={3}>
+            Measured
+          </Txt>
+          {line.dimensions.map((doc) => {
+            const unused = layout?.unused.find(({ dimension }) => dimension === doc.id)
+            return (
+              <View key={doc.id} className="flex-row items-center">
+                <View className="flex-1">
+                  <MeasureRow
+                    label={named(doc.fields)}
+                    mm={doc.fields.mm}
+                    detail={
+                      unused
+                        ? say(REASONS[unused.reason.ruleId] ?? '', unused.reason.parameters, unit)
+                        : `as entered: ${doc.fields.entered}${doc.fields.dry ? ', dry' : ''}`
+                    }
+                    onEnter={(length) =>
+                      void keepDimension(view, line, doc.fields, length, { measurer, dry })
+                    }
+                  />
+                </View>
+                <Button
+                  kind="quiet"
+                  label="Drop"
+                  hint={spanText(line, doc.fields)}
+                  onPress={() => void dropDimension(doc)}
+                />
+              </View>
+            )
+          })}
+        </View>
+      ) : null}
+      <View className="mt-3 gap-3">
+        <Choice
+          label="Measured with a"
+          columns={3}
+          value={measurer}
+          options={MEASURERS.map((entry) => ({ ...entry }))}
+          onChange={(value) => prefer({ measurer: value })}
+        />
+        {solvent ? (
+          <Toggle
+            label="Measured with the sockets tried dry: cement lets them close further"
+            value={dry}
+            onChange={setDry}
+          />
+        ) : null}
+        <View className="flex-row flex-wrap gap-2">
+          {open.length > 0 && next ? <Button label="To the saw" onPress={() => setSawing(true)} /> : null}
+          {pieces.length > 0 ? <Button kind="quiet" label="Plan the stock" onPress={plan} /> : null}
+          {svg ? (
+            <Button
+              kind="quiet"
+              label="Drawing as SVG"
+              onPress={() => saveText(`${line.line.fields.service}-line.svg`, 'image/svg+xml', svg)}
+            />
+          ) : null}
+        </View>
+        {first ? (
+          <Txt size="s" tone="soft">
+            {first.makeUpSource.title} ({first.makeUpSource.certainty}): the maker’s sheet decides. Pieces are
+            rounded down, marks up.
+          </Txt>
+        ) : null}
+      </View>
+      {asked ? <Keypad title={named(asked)} onClose={() => onAsk(null)} onEnter={enter} /> : null}
+      {sawing ? (
+        <SawView
+          cuts={cuts}
+          onClose={() => setSawing(false)}
+          onCut={(cut) => void tick(view, line.line.id, cut.stepId, 'done', String(cut.mm))}
+        />
       ) : null}
     </StageFrame>
+  )
+}
+
+function Fact({
+  label,
+  mm,
+  quantity,
+}: {
+  label: string
+  mm: number
+  quantity: 'insertion-mark' | 'least-stub'
+}) {
+  return (
+    <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
+      <Txt className="flex-1 pr-2">{label}</Txt>
+      <Length mm={mm} quantity={quantity} size="l" />
+    </View>
   )
 }

@@ -1,23 +1,31 @@
 import { create } from 'zustand'
+import type { EntityFields } from './types'
 
 type Theme = 'system' | 'paper' | 'cabinet'
 type Unit = 'in' | 'mm'
+export type Measurer = EntityFields<'dimension'>['measurer']
 
 interface Preferences {
   readonly theme: Theme
   readonly unit: Unit
+  /** Finest fraction of an inch that is written and typed. */
+  readonly denominator: 16 | 32
+  /** What lengths are usually taken with here. */
+  readonly measurer: Measurer
 }
+
+const PLAIN: Preferences = { theme: 'system', unit: 'in', denominator: 16, measurer: 'tape' }
 
 const KEY = 'diarmos.preferences'
 
 function saved(): Preferences {
   try {
     const text = localStorage.getItem(KEY)
-    if (text) return { theme: 'system', unit: 'in', ...(JSON.parse(text) as Partial<Preferences>) }
+    if (text) return { ...PLAIN, ...(JSON.parse(text) as Partial<Preferences>) }
   } catch {
     // a browser without storage starts plain
   }
-  return { theme: 'system', unit: 'in' }
+  return PLAIN
 }
 
 /** How this phone likes to be read. */

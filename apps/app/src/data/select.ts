@@ -44,6 +44,8 @@ export interface LineView {
   /** What an earlier job found here. */
   readonly remembered: Doc<'finding'> | null
   readonly ticked: readonly string[]
+  /** What was measured along it and holds for the way that is chosen, each pair of places once, the newest. */
+  readonly dimensions: readonly Doc<'dimension'>[]
   /** What it runs between; null while nothing goes in, or nothing that has such a line. */
   readonly ends: LineEnds | null
   /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
@@ -141,6 +143,18 @@ function pick<T extends { fields: { jobId?: unknown; lineId?: unknown } }>(
   return docs.filter((doc) => doc.fields.lineId === lineId && doc.fields.jobId === jobId)
 }
 
+/** Of the distances measured along a line those that hold for the way that is chosen: the newest of each pair of places. */
+function holding(docs: readonly Doc<'dimension'>[], optionId: string | null): readonly Doc<'dimension'>[] {
+  const newestOf = new Map<string, Doc<'dimension'>>()
+  for (const doc of docs) {
+    const { from, to, takenAt, withdrawn } = doc.fields
+    if (withdrawn || (doc.fields.optionId !== null && doc.fields.optionId !== optionId)) continue
+    const held = newestOf.get(`${from}>${to}`)
+    if (!held || held.fields.takenAt <= takenAt) newestOf.set(`${from}>${to}`, doc)
+  }
+  return [...newestOf.values()].sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
+}
+
 /** Everything a job page shows, derived from the documents; null where there is no such job. */
 export function useJob(jobId: string | undefined): JobView | null {
   const job = useDoc('job', jobId)
@@ -152,6 +166,7 @@ export function useJob(jobId: string | undefined): JobView | null {
   const findings = useDocs('finding')
   const matings = useDocs('mating')
   const checks = useDocs('check')
+  const dimensions = useDocs('dimension')
   return useMemo(() => {
     if (!job || !property || !point) return null
     const ofJob = checks.filter((check) => check.fields.jobId === job.id)
@@ -189,6 +204,7 @@ export function useJob(jobId: string | undefined): JobView | null {
             'foundAt',
           ),
           ticked: ticked.filter((step) => step.startsWith(line.id)),
+          dimensions: holding(pick(dimensions, line.id, job.id), mating?.fields.optionId ?? null),
           ends,
           begins: ends && ends.from !== 'pipe' ? ends.from.fixtureId : (finding?.fields.pipeId ?? null),
         }
@@ -218,7 +234,8 @@ export function useJob(jobId: string | undefined): JobView | null {
       stage: stageOf({
         closed: job.fields.state === 'closed',
         fixture: job.fields.fixtureId !== null,
-        started: ticked.length > 0,
+        // pipe that is cut is not yet made up
+        started: ticked.some((step) => !step.includes('/cut/')),
         // a drain that was looked at beside keeps no job from its end
         lines: supply.map((view) => ({
           lineId: view.line.id,
@@ -229,7 +246,7 @@ export function useJob(jobId: string | undefined): JobView | null {
         })),
       }),
     }
-  }, [job, property, point, lines, situations, observations, findings, matings, checks])
+  }, [job, property, point, lines, situations, observations, findings, matings, checks, dimensions])
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

@@ -48,10 +48,19 @@ interface Props {
   height: number
   label: string
   onSeam?: (seam: number) => void
+  /** A dimension was touched, to type it. */
+  onDimension?: (span: Span) => void
+  /** What a dimension is called, for who cannot see it. */
+  nameOf?: (span: Span) => string
+}
+
+interface Span {
+  readonly from: string
+  readonly to: string
 }
 
 /** The scene on the screen: to scale within its frame, seams under the finger. */
-export function SceneView({ scene, height, label, onSeam }: Props) {
+export function SceneView({ scene, height, label, onSeam, onDimension, nameOf }: Props) {
   const palette = usePalette()
   const [width, setWidth] = useState(0)
   const { minX, minY, maxX, maxY } = scene.bounds
@@ -129,6 +138,21 @@ export function SceneView({ scene, height, label, onSeam }: Props) {
               style={{
                 left: left + (seam.label[0] - minX) * scale - 24,
                 top: top + (maxY - seam.label[1]) * scale - 24,
+              }}
+            />
+          ))
+        : null}
+      {onDimension && width > 0
+        ? scene.dimensions.map((mark) => (
+            <Pressable
+              key={mark.id}
+              role="button"
+              aria-label={`Dimension ${nameOf?.(mark) ?? ''}`}
+              onPress={() => onDimension({ from: mark.from, to: mark.to })}
+              className="absolute h-12 w-16 rounded-[4px] active:bg-patina-wash"
+              style={{
+                left: left + (mark.at[0] - minX) * scale - 32,
+                top: top + (maxY - mark.at[1]) * scale - 24,
               }}
             />
           ))

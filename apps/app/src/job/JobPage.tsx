@@ -3,6 +3,7 @@ import { useFocusEffect } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { CutStage } from '../cut/CutStage'
+import { type Span, spanText } from '../cut/span'
 import { toggleTheme, usePreferences } from '../data/preferences'
 import {
   type JobView,
@@ -33,7 +34,7 @@ import { useSolved } from '../workers/solver'
 import { addLine } from './actions'
 import { Conflicts } from './Conflicts'
 import { JobRows } from './JobList'
-import { identifyRequest, mateRequest, planRequest } from './requests'
+import { identifyRequest, layoutRequest, mateRequest, measuredOf, planRequest } from './requests'
 import { ShortcutHelp } from './ShortcutHelp'
 import { STAGE_WORDS } from './StageRule'
 
@@ -147,7 +148,7 @@ function drawing(
   stage: Stage,
   /** The way that is looked at, where none need be chosen yet. */
   weighed: StoredOption | null,
-  sheet: { unit: 'in' | 'mm'; widthPx: number; heightPx: number },
+  sheet: { unit: 'in' | 'mm'; denominator: 16 | 32; widthPx: number; heightPx: number },
 ) {
   const situation = situationOf(line)
   const known = line.finding && !line.findingStale && stage !== 'find'
@@ -164,6 +165,7 @@ function drawing(
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
     stage,
+    ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
     ...sheet,
   }
 }
@@ -178,7 +180,8 @@ function Page({ view }: { view: JobView }) {
   const [weighedId, setWeighed] = useState<string | null>(null)
   const [improvised, setImprovised] = useState(false)
   const [whole, setWhole] = useState(false)
-  const unit = usePreferences((state) => state.unit)
+  const [asked, setAsked] = useState<Span | null>(null)
+  const { unit, denominator } = usePreferences()
   const shop = useSettings()?.fields
   const settings = shop?.mate
   const line = view.lines.find((entry) => entry.line.id === lineId) ?? view.lines[0]
@@ -193,9 +196,11 @@ function Page({ view }: { view: JobView }) {
     ? 520
     : shown === 'find'
       ? 130
-      : shown === 'mate' || (line?.mating && !line.findingStale)
-        ? 230
-        : 170
+      : shown === 'cut' && line?.mating
+        ? 290
+        : shown === 'mate' || (line?.mating && !line.findingStale)
+          ? 230
+          : 170
   const widthPx = wide ? 520 : 370
   const bestTogether = mate.answer?.together?.optionIds ?? []
   const weighedOf = (entry: LineView): StoredOption | null => {
@@ -211,7 +216,8 @@ function Page({ view }: { view: JobView }) {
   }
   const weighed = line ? weighedOf(line) : null
   const together = whole && shown === 'mate'
-  const sheet = { unit, widthPx, heightPx: height }
+  const layout = useSolved('layout', line && shown === 'cut' ? layoutRequest(line) : null)
+  const sheet = { unit, denominator, widthPx, heightPx: height }
   const scene = useSolved(
     'draw',
     line && !together ? drawing(line, belief.answer, shown, weighed, sheet) : null,
@@ -289,7 +295,13 @@ function Page({ view }: { view: JobView }) {
         onWhole={setWhole}
       />
     ) : shown === 'cut' ? (
-      <CutStage {...common} />
+      <CutStage
+        {...common}
+        layout={layout.answer}
+        svg={scene.answer?.svg ?? null}
+        asked={asked}
+        onAsk={setAsked}
+      />
     ) : shown === 'make' ? (
       <MakeStage {...common} plan={plan} />
     ) : (
@@ -308,6 +320,9 @@ function Page({ view }: { view: JobView }) {
           : `Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`
       }
       {...(drawn && !together ? { onSeam: setSeam } : {})}
+      {...(shown === 'cut' && line.mating
+        ? { onDimension: setAsked, nameOf: (span) => spanText(line, span) }
+        : {})}
     />
   ) : (
     <View style={{ height }} />

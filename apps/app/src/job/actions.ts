@@ -1,5 +1,6 @@
 import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
 import { findingBasis, furtherLines, matingBasis } from '@diarmos/core/record'
+import type { ParsedLength } from '@diarmos/core/units'
 import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
@@ -235,22 +236,66 @@ export async function chooseOptions(
   await edit(edits, choices.length > 1 ? `Chosen for ${choices.length} lines` : 'Chosen')
 }
 
-/** Ticks a step or takes the tick back. */
+/** Keeps a distance that was measured along a line; one between the same places is kept as withdrawn. */
+export async function keepDimension(
+  view: JobView,
+  line: LineView,
+  { from, to }: { readonly from: string; readonly to: string },
+  length: ParsedLength,
+  about: Pick<EntityFields<'dimension'>, 'measurer' | 'dry'>,
+): Promise<void> {
+  // the wall and the fixture stay whichever way is chosen; everything else belongs to the way
+  const stays = [from, to].every((place) => place === 'wall' || place === 'tail')
+  const fields: EntityFields<'dimension'> = {
+    jobId: view.job.id,
+    lineId: line.line.id,
+    optionId: stays ? null : (line.mating?.fields.optionId ?? null),
+    from,
+    to,
+    entered: length.text,
+    mm: length.mm,
+    resolutionMm: length.resolutionMm,
+    unit: length.unit,
+    ...about,
+    withdrawn: false,
+    takenAt: now(),
+  }
+  await edit(
+    [
+      ...visitEdits(view),
+      ...line.dimensions
+        .filter((doc) => doc.fields.from === from && doc.fields.to === to)
+        .map((doc): Edit => ({ kind: 'dimension', id: doc.id, patch: { withdrawn: true } }) as Edit),
+      { kind: 'dimension', id: newId(), patch: fields } as Edit,
+    ],
+    `Measured: ${length.text}`,
+  )
+}
+
+export async function dropDimension(dimension: Doc<'dimension'>): Promise<void> {
+  await edit(
+    [{ kind: 'dimension', id: dimension.id, patch: { withdrawn: true } } as Edit],
+    'Measurement withdrawn',
+  )
+}
+
+/** Ticks a step or takes the tick back; `note` says what it was done by. */
 export async function tick(
   view: JobView,
   lineId: string | null,
   stepId: string,
   result: EntityFields<'check'>['result'],
+  note = '',
 ): Promise<void> {
   const held = view.checks.get(stepId)
   await edit([
     ...visitEdits(view),
     held
-      ? ({ kind: 'check', id: held.id, patch: { result, at: now() } } as Edit)
+      ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
       : ({
           kind: 'check',
           id: newId(),
-          patch: { jobId: view.job.id, lineId, stepId, result, at: now(), note: '' },
+          patch: { jobId: view.job.id, lineId, stepId, result, at: now(), note },
         } as Edit),
   ])
 }

@@ -1,6 +1,6 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds } from '@diarmos/core/record'
-import { conditionsOf, type JobView, type LineView } from '../data/select'
+import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
 
@@ -61,6 +61,30 @@ export function mateRequest(
     return [{ lineId: line.line.id, ...from, fixtureId: line.ends.to, conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
+}
+
+/** What is known of the lengths of a line; null while no way is chosen. */
+export function layoutRequest(line: LineView): OperationRequest<'layout'> | null {
+  const option = line.mating?.fields.option
+  if (!option) return null
+  const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  return {
+    option,
+    stubMm: fresh ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
+    dimensions: measuredOf(line),
+  }
+}
+
+/** What was measured along a line, as the core takes it. */
+export function measuredOf(line: LineView) {
+  return line.dimensions.map(({ id, fields: { from, to, mm, measurer, dry } }) => ({
+    id,
+    from,
+    to,
+    mm,
+    measurer,
+    dry,
+  }))
 }
 
 /** What the plan asks, for every line that has a way chosen. */

@@ -15,6 +15,7 @@ interface Props {
 
 const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '⌫'] as const
 const EIGHTHS = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'] as const
+const THIRTY_SECONDS = [1, 3, 5, 7, 9, 11, 13, 15, 17, 19, 21, 23, 25, 27, 29, 31].map((n) => `${n}/32`)
 const SIXTEENTHS = ['1/16', '3/16', '5/16', '7/16', '9/16', '11/16', '13/16', '15/16'] as const
 
 interface Entry {
@@ -85,7 +86,7 @@ function Key({ label, onPress }: { label: string; onPress: () => void }) {
  * handed over as written, with its unit and resolution.
  */
 export function Keypad({ title, hint, onClose, onEnter }: Props) {
-  const unit = usePreferences((state) => state.unit)
+  const { unit, denominator } = usePreferences()
   const [entry, setEntry] = useState<Entry>({ digits: '', fraction: '' })
   const written = textOf(entry)
   const parsed = parseLength(unit === 'mm' ? `${written} mm` : written, { unit })
@@ -149,7 +150,11 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
       </View>
       {unit === 'in' ? (
         <View className="mb-1 gap-1">
-          {[EIGHTHS, SIXTEENTHS].map((row) => (
+          {[
+            EIGHTHS,
+            SIXTEENTHS,
+            ...(denominator === 32 ? [THIRTY_SECONDS.slice(0, 8), THIRTY_SECONDS.slice(8)] : []),
+          ].map((row) => (
             <View key={row[0]} className="flex-row gap-1">
               {row.map((fraction) => (
                 <FractionKey

@@ -6,16 +6,16 @@ import { type Tone, Txt } from './Txt'
 interface Props {
   mm: number
   quantity?: QuantityKind
-  size?: 'm' | 'l' | 'xl' | 'xxl' | 'huge'
+  size?: 'm' | 'l' | 'xl' | 'xxl' | 'huge' | 'saw'
   tone?: Tone
 }
 
-const SMALL = { m: 's', l: 's', xl: 'm', xxl: 'l', huge: 'xl' } as const
+const SMALL = { m: 's', l: 's', xl: 'm', xxl: 'l', huge: 'xl', saw: 'xxl' } as const
 
 /** A length as a tape reads: whole inches large, the fraction set as a fraction; or millimetres. */
 export function Length({ mm, quantity = 'reading', size = 'm', tone = 'ink' }: Props) {
-  const unit = usePreferences((state) => state.unit)
-  const tape = toTape(mm, { unit, quantity })
+  const { unit, denominator } = usePreferences()
+  const tape = toTape(mm, { unit, denominator, quantity })
   if (tape.unit === 'mm')
     return (
       <Txt bold size={size} tone={tone}>

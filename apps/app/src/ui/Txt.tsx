@@ -8,6 +8,8 @@ const SIZES = {
   xl: 'text-[26px] leading-[32px]',
   xxl: 'text-[40px] leading-[46px]',
   huge: 'text-[64px] leading-[70px]',
+  /** Read from the saw, at arm's length. */
+  saw: 'text-[120px] leading-[128px]',
 } as const
 
 const TONES = {

@@ -1,14 +1,13 @@
 import { prefer, usePreferences } from '../data/preferences'
 import { Button } from './Button'
 
-/** Inches or millimetres at a touch; what was entered stays as it was. */
+/** Sixteenths, thirty-seconds or millimetres, one after the other at a touch; what was entered stays as it was. */
 export function UnitButton() {
-  const unit = usePreferences((state) => state.unit)
-  return (
-    <Button
-      kind="plain"
-      label={unit === 'in' ? 'in → mm' : 'mm → in'}
-      onPress={() => prefer({ unit: unit === 'in' ? 'mm' : 'in' })}
-    />
+  const { unit, denominator } = usePreferences()
+  if (unit === 'mm') return <Button label="mm → in" onPress={() => prefer({ unit: 'in', denominator: 16 })} />
+  return denominator === 16 ? (
+    <Button label="1/16 → 1/32" onPress={() => prefer({ denominator: 32 })} />
+  ) : (
+    <Button label="1/32 → mm" onPress={() => prefer({ unit: 'mm', denominator: 16 })} />
   )
 }

@@ -41,6 +41,10 @@ export interface DemoJob {
   readonly daysAgo: number
   readonly fixtureId: string | null
   /** How far it has come; everything up to there is made up from the looks by the core itself. */
+  /** The way must have at least so many pieces of pipe; the best is taken otherwise. */
+  readonly pieces?: number
+  /** What was measured along its lines, in the order in which it is asked for; what is not said is still to measure. */
+  readonly measured?: Readonly<Partial<Record<'hot' | 'cold', readonly { entered: string; mm: number }[]>>>
   readonly upTo: 'nothing' | 'looks' | 'finding' | 'mating' | 'make' | 'closed'
   readonly looks: readonly Look[]
   readonly situation: Situation
@@ -75,6 +79,7 @@ export const HOUSES: readonly DemoHouse[] = [
       { key: 'kitchen', name: 'Kitchen sink', kind: 'sink' },
       { key: 'back', name: 'Back room basin', kind: 'basin' },
       { key: 'tub', name: 'Tub and shower', kind: 'other' },
+      { key: 'wash', name: 'Washing machine', kind: 'washer' },
     ],
     jobs: [
       {
@@ -117,6 +122,22 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'joint', answer: 'sweat' },
         ],
         situation: { ...PLAIN, access: 'closed-wall', plateMm: 0, reachMm: null, stubMm: inch(3.5) },
+      },
+      {
+        key: 'wash-move',
+        point: 'wash',
+        title: 'Washing machine moves round the corner',
+        daysAgo: 2,
+        fixtureId: 'washer.hose',
+        upTo: 'mating',
+        pieces: 1,
+        measured: { hot: [{ entered: '31 5/16', mm: inch(31.3125) }] },
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '.625', mm: inch(0.625), step: inch(0.001) },
+          { kind: 'sign', sign: 'scratch', answer: 'copper' },
+          { kind: 'sign', sign: 'joint', answer: 'sweat' },
+        ],
+        situation: { ...PLAIN, plateMm: 0, reachMm: null, stubMm: inch(3), turn: 90 },
       },
       {
         key: 'back-basin',

@@ -2,6 +2,7 @@ import { type EntityKind, type OperationRecord, runOperation, SCHEMA_VERSION } f
 import {
   findingBasis,
   furtherLines,
+  type MateOption,
   matingBasis,
   type Observation,
   type PipeMaterial,
@@ -201,8 +202,11 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
     const result = runOperation('mate', {
       lines: [{ lineId, pipeId, fixtureId: job.fixtureId, conditions }],
       settings: DEMO_SETTINGS,
+      k: 20,
     })
-    const option = result.lines[0]?.options[0]
+    const pieces = (parts: readonly { family: string }[]) =>
+      parts.filter(({ family }) => family === 'tube-piece').length
+    const option = result.lines[0]?.options.find(({ parts }) => pieces(parts) >= (job.pieces ?? 0))
     if (!option) throw new Error(`demo ${job.key}: no way found`)
     await writer.put(
       'mating',
@@ -220,6 +224,13 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       at,
     )
     chosen.push({ lineId, service, option, pipeId })
+    for (const { id, ...fields } of measured(job, service, option))
+      await writer.put(
+        'dimension',
+        demoId(`${key} ${id}`),
+        { ...fields, jobId, lineId, takenAt: at.toISOString() },
+        at,
+      )
   }
   if (chosen.length === 0) return
   const plan = runOperation('sequence', {
@@ -250,4 +261,26 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       },
       at,
     )
+}
+
+/** What was measured along a line: each answer to what the core asks for next. */
+function measured(job: DemoJob, service: 'hot' | 'cold', option: MateOption) {
+  const dimensions: { id: string; from: string; to: string; mm: number }[] = []
+  return (job.measured?.[service] ?? []).map(({ entered, mm }, index) => {
+    const { asks } = runOperation('layout', { option, stubMm: option.leavesStubMm, dimensions })
+    const next = asks[0]
+    if (!next) throw new Error(`demo ${job.key}: nothing is left to measure`)
+    const span = { id: `dimension ${index}`, from: next.from, to: next.to, mm }
+    dimensions.push(span)
+    return {
+      ...span,
+      optionId: option.id,
+      entered,
+      resolutionMm: 25.4 / 16,
+      unit: 'in',
+      measurer: 'tape',
+      dry: false,
+      withdrawn: false,
+    }
+  })
 }

@@ -1,4 +1,5 @@
 import { DataSource, type EntityManager } from 'typeorm'
+import { Cut1764140000000 } from './migrations/cut1764140000000'
 import { Find1764050000000 } from './migrations/find1764050000000'
 import { First1764000000000 } from './migrations/first1764000000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
@@ -12,7 +13,7 @@ function source(url: string, pool: number): DataSource {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [First1764000000000, Find1764050000000, Mate1764060000000],
+    migrations: [First1764000000000, Find1764050000000, Mate1764060000000, Cut1764140000000],
     synchronize: false,
     // parameters of failing queries would be personal data
     logging: false,

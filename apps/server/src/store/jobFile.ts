@@ -9,6 +9,7 @@ const OF_JOB: readonly EntityKind[] = [
   'observation',
   'finding',
   'mating',
+  'dimension',
   'check',
   'attachment',
 ]

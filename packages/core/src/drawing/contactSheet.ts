@@ -66,6 +66,7 @@ export function contactSheet(columns = 8): Scene & { readonly names: readonly st
     shapes,
     texts: [],
     seams: [],
+    dimensions: [],
     title: 'Fitting families',
     names: fittings.map((fitting) => fitting.name),
   }

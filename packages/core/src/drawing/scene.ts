@@ -1,20 +1,24 @@
-import { fittingById } from '../catalog/families'
 import { fixtureById } from '../catalog/fixtures'
-import type { Fitting, Port } from '../catalog/types'
+import type { Port } from '../catalog/types'
+import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
 import { pipeById } from '../reference/pipes'
 import { formatLength } from '../units/formatLength'
 import type { LengthUnit } from '../units/types'
-import { partShapes, shortened } from './partShapes'
-import { type Placement, placeOnto, placePoint, placeShape, turn } from './place'
+import { assemble } from './assemble'
+import { drawCutDimensions, SEAMS_MM } from './cutDimensions'
+import { dimensionGhosts, drawFarPipe, drawGhost, drawStub, drawWall, type Ghost, IN_WALL_MM } from './oldEnd'
+import { partShapes } from './partShapes'
+import { placeOnto, placeShape } from './place'
 import { endLook } from './profile'
-import type { Bounds, Point, Scene, SceneText, SeamMark, Shape } from './types'
+import { Sheet } from './sheet'
+import type { Point, Scene } from './types'
 
 export interface DrawRequest {
   /** The pipe that was found; null while it is still a belief. */
   readonly pipeId: string | null
   /** Outside diameters still possible, for the blurred outline. */
-  readonly outline?: readonly { readonly odMm: number; readonly weight: number }[]
+  readonly outline?: readonly Ghost[]
   readonly option?: MateOption | null
   readonly fixtureId?: string | null
   readonly stubMm?: number | null
@@ -26,262 +30,13 @@ export interface DrawRequest {
   readonly heightPx?: number
   /** Which things to add: dimensions of the cut, captive parts drawn waiting on the pipe. */
   readonly stage?: 'find' | 'fixture' | 'mate' | 'cut' | 'make' | 'prove'
+  /** What was measured along the line; drawn where it is cut. */
+  readonly dimensions?: readonly Dimension[]
+  /** Finest fraction of an inch that is written. */
+  readonly denominator?: 16 | 32
 }
 
-const HOSE_DRAWN_MM = 64
-const IN_WALL_MM = 16
 const WAITING_MM = 9
-
-class Sheet {
-  readonly shapes: Shape[] = []
-  readonly texts: SceneText[] = []
-  readonly seams: SeamMark[] = []
-
-  bounds(margin: number): Bounds {
-    const points = [...this.shapes.flatMap((shape) => shape.points), ...this.texts.map((text) => text.at)]
-    const xs = points.map(([x]) => x)
-    const ys = points.map(([, y]) => y)
-    return {
-      minX: Math.min(...xs) - margin,
-      maxX: Math.max(...xs) + margin,
-      minY: Math.min(...ys) - margin,
-      maxY: Math.max(...ys) + margin,
-    }
-  }
-
-  line(id: string, layer: Shape['layer'], points: readonly Point[], extra: Partial<Shape> = {}): void {
-    this.shapes.push({ id, layer, role: 'line', points, closed: false, ...extra })
-  }
-
-  /** A dimension with end ticks, and its number beside the middle. */
-  dimension(id: string, from: Point, to: Point, offset: number, text: string, size: number): void {
-    const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
-    const length = Math.hypot(dx, dy) || 1
-    const normal: Point = [(-dy / length) * offset, (dx / length) * offset]
-    const a: Point = [from[0] + normal[0], from[1] + normal[1]]
-    const b: Point = [to[0] + normal[0], to[1] + normal[1]]
-    const key = `dimension:${id}`
-    this.line(key, 'dimension', [from, a], { role: 'detail' })
-    this.line(key, 'dimension', [to, b], { role: 'detail' })
-    this.line(key, 'dimension', [a, b])
-    for (const [x, y] of [a, b])
-      this.line(key, 'dimension', [
-        [x - 1.6, y - 1.6],
-        [x + 1.6, y + 1.6],
-      ])
-    const vertical = Math.abs(dy) > Math.abs(dx)
-    const side = Math.sign(offset) || 1
-    this.texts.push({
-      id: key,
-      layer: 'dimension',
-      at: vertical
-        ? [(a[0] + b[0]) / 2 - side * size * 0.5 * Math.sign(dy || 1), (a[1] + b[1]) / 2]
-        : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + side * size * (side > 0 ? 0.45 : 1.1)],
-      text,
-      sizeMm: size,
-      anchor: vertical ? 'end' : 'middle',
-    })
-  }
-}
-
-function drawWall(sheet: Sheet, halfHeight: number, plateMm: number, plateAtMm: number): void {
-  const face: Point[] = [
-    [0, halfHeight],
-    [0, -halfHeight],
-  ]
-  sheet.line('wall', 'wall', face)
-  for (let y = -halfHeight; y < halfHeight; y += 4)
-    sheet.line(
-      'wall',
-      'wall',
-      [
-        [0, y + 4],
-        [-4, y],
-      ],
-      { role: 'detail' },
-    )
-  if (plateMm > 0)
-    for (const side of [1, -1])
-      sheet.shapes.push({
-        id: 'plate',
-        layer: 'captive',
-        role: 'outline',
-        closed: true,
-        points: [
-          [plateAtMm, side * halfHeight * 0.36],
-          [plateAtMm + plateMm * 0.4, side * halfHeight * 0.74],
-          [plateAtMm, side * halfHeight * 0.78],
-        ],
-      })
-}
-
-function drawStub(sheet: Sheet, odMm: number, wallMm: number, lengthMm: number, material: string): void {
-  const r = odMm / 2
-  sheet.shapes.push({
-    id: 'pipe:stub',
-    layer: 'pipe',
-    role: 'outline',
-    closed: true,
-    material,
-    points: [
-      [-IN_WALL_MM, r],
-      [lengthMm, r],
-      [lengthMm, -r],
-      [-IN_WALL_MM, -r],
-    ],
-  })
-  sheet.shapes.push({
-    id: 'pipe:stub',
-    layer: 'pipe',
-    role: 'section',
-    closed: true,
-    material,
-    points: [
-      [-IN_WALL_MM, r],
-      [lengthMm, r],
-      [lengthMm, r - wallMm],
-      [-IN_WALL_MM, r - wallMm],
-    ],
-  })
-  sheet.line(
-    'pipe:axis',
-    'pipe',
-    [
-      [-IN_WALL_MM - 4, 0],
-      [lengthMm + 4, 0],
-    ],
-    { role: 'detail', dashed: true },
-  )
-}
-
-/** The other side of a run that is cut open. */
-function drawFarPipe(
-  sheet: Sheet,
-  pipe: { odMm: number; wallMm: number; material: string },
-  at: Point,
-): void {
-  const r = pipe.odMm / 2
-  const [from, to] = [at[0], at[0] + 60]
-  const common = { id: 'pipe:far', layer: 'pipe', closed: true, material: pipe.material } as const
-  sheet.shapes.push({
-    ...common,
-    role: 'outline',
-    points: [
-      [from, at[1] + r],
-      [to, at[1] + r],
-      [to, at[1] - r],
-      [from, at[1] - r],
-    ],
-  })
-  sheet.shapes.push({
-    ...common,
-    role: 'section',
-    points: [
-      [from, at[1] + r],
-      [to, at[1] + r],
-      [to, at[1] + r - pipe.wallMm],
-      [from, at[1] + r - pipe.wallMm],
-    ],
-  })
-}
-
-/** The belief, drawn: every diameter still possible, each as strong as its probability. */
-function drawGhost(sheet: Sheet, outline: NonNullable<DrawRequest['outline']>, lengthMm: number): void {
-  for (const { odMm, weight } of outline.slice(0, 12)) {
-    const r = odMm / 2
-    sheet.shapes.push({
-      id: `ghost:${odMm.toFixed(2)}`,
-      layer: 'ghost',
-      role: 'fill',
-      closed: true,
-      opacity: Math.min(0.85, 0.12 + weight * 0.7),
-      points: [
-        [-IN_WALL_MM, r],
-        [lengthMm, r],
-        [lengthMm, -r],
-        [-IN_WALL_MM, -r],
-      ],
-    })
-    for (const side of [1, -1])
-      sheet.line(
-        `ghost:${odMm.toFixed(2)}`,
-        'ghost',
-        [
-          [-IN_WALL_MM, side * r],
-          [lengthMm, side * r],
-        ],
-        {
-          opacity: Math.min(1, 0.2 + weight),
-        },
-      )
-    sheet.line(
-      `ghost:${odMm.toFixed(2)}`,
-      'ghost',
-      [
-        [lengthMm, r],
-        [lengthMm, -r],
-      ],
-      {
-        opacity: Math.min(1, 0.2 + weight),
-      },
-    )
-  }
-}
-
-/** Diameters as a caliper shows them: thousandths of an inch, or tenths of a millimetre. */
-function diameterText(odMm: number, unit: LengthUnit): string {
-  return unit === 'in' ? `${(odMm / 25.4).toFixed(3)} in` : `${odMm.toFixed(1)} mm`
-}
-
-/** How many diameters are written beside the belief, and how likely they must be. */
-const WRITTEN = 3
-const WRITTEN_FROM = 0.06
-
-/** The likeliest diameters, dimensioned beside the end: the likelier, the nearer and the stronger. */
-function dimensionGhosts(
-  sheet: Sheet,
-  outline: NonNullable<DrawRequest['outline']>,
-  lengthMm: number,
-  unit: LengthUnit,
-  text: number,
-): void {
-  outline
-    .filter(({ weight }, index) => index === 0 || weight >= WRITTEN_FROM)
-    .slice(0, WRITTEN)
-    .forEach(({ odMm, weight }, index) => {
-      const r = odMm / 2
-      const x = lengthMm + text * (1 + index * 5.4)
-      const id = `dimension:ghost:${odMm.toFixed(2)}`
-      const opacity = Math.min(1, 0.35 + weight)
-      for (const side of [1, -1])
-        sheet.line(
-          id,
-          'dimension',
-          [
-            [lengthMm, side * r],
-            [x + text * 0.4, side * r],
-          ],
-          { role: 'detail', opacity },
-        )
-      sheet.line(
-        id,
-        'dimension',
-        [
-          [x, r],
-          [x, -r],
-        ],
-        { opacity },
-      )
-      sheet.texts.push({
-        id,
-        layer: 'dimension',
-        at: [x + text * 0.4, -text * 0.35],
-        text: diameterText(odMm, unit),
-        sizeMm: text,
-        anchor: 'start',
-      })
-    })
-}
 
 /** The threaded tail or the hose end of the fixture, far side of the gap. */
 function drawFixture(sheet: Sheet, fixtureId: string, at: Point, axis: Point): void {
@@ -331,57 +86,6 @@ function drawFixture(sheet: Sheet, fixtureId: string, at: Point, axis: Point): v
   )
 }
 
-/** Where the chain goes: the placement of each part, and every seam with its middle. */
-export interface Assembly {
-  readonly parts: readonly { readonly fitting: Fitting; readonly placement: Placement }[]
-  readonly seams: readonly { readonly at: Point; readonly axis: Point; readonly insertionMm: number }[]
-  readonly end: { readonly at: Point; readonly axis: Point }
-}
-
-/**
- * Places a chain by its ports' poses, from the stub's end outward, every joint at full make-up.
- *
- * @param stubMm straight length from the wall to the stub's end
- */
-export function assemble(option: MateOption, stubMm: number): Assembly {
-  let at: Point = [stubMm, 0]
-  let axis: Point = [1, 0]
-  const parts: Assembly['parts'][number][] = []
-  const seams: Assembly['seams'][number][] = []
-  for (const joint of option.joints) {
-    seams.push({
-      at: [at[0] - (axis[0] * joint.maxMm) / 2, at[1] - (axis[1] * joint.maxMm) / 2],
-      axis,
-      insertionMm: joint.maxMm,
-    })
-    const chosen = option.parts[joint.to]
-    if (!chosen) break
-    const known = fittingById(chosen.fittingId)
-    if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
-    const fitting =
-      known.family === 'supply-connector' || (known.lengthMm?.min ?? 0) > HOSE_DRAWN_MM
-        ? shortened(known, HOSE_DRAWN_MM)
-        : known.family === 'tube-piece'
-          ? shortened(known, pieceMm(option, joint.to))
-          : known
-    const port = fitting.ports[chosen.inPort] as Port
-    const placement = placeOnto(at, axis, port, joint.maxMm)
-    parts.push({ fitting, placement })
-    const out = fitting.ports[chosen.outPort] as Port
-    at = placePoint(placement, [out.pose.origin[0], out.pose.origin[1]])
-    axis = turn(placement, [out.pose.axis[0], out.pose.axis[1]])
-  }
-  const last = option.joints.at(-1)
-  const insertion = last && last.to >= option.parts.length ? last.maxMm : 0
-  return { parts, seams, end: { at: [at[0] - axis[0] * insertion, at[1] - axis[1] * insertion], axis } }
-}
-
-/** A piece of tube as short as both joints and a hand's breadth of cutter allow: both insertions and 25 mm. */
-export function pieceMm(option: MateOption, part: number): number {
-  const into = option.joints.filter((joint) => joint.from === part || joint.to === part)
-  return into.reduce((sum, joint) => sum + joint.maxMm, 0) + 25
-}
-
 /**
  * The joint line: a half-section from the wall to the fixture, to scale but for hoses, which are broken.
  *
@@ -390,6 +94,7 @@ export function pieceMm(option: MateOption, part: number): number {
  */
 export function drawJointLine(request: DrawRequest): Scene {
   const { option, unit, stage = 'find' } = request
+  const format = { unit, ...(request.denominator ? { denominator: request.denominator } : {}) }
   const sheet = new Sheet()
   const pipe = request.pipeId ? pipeById(request.pipeId) : undefined
   if (request.pipeId && !pipe) throw new RangeError(`no pipe ${request.pipeId} in the tables`)
@@ -407,7 +112,22 @@ export function drawJointLine(request: DrawRequest): Scene {
   else drawGhost(sheet, [{ odMm: 15.875, weight: 0.02 }], stubMm)
 
   if (option) {
-    const assembly = assemble(option, stubMm)
+    const layout =
+      stage === 'cut'
+        ? layOut({
+            chain: option,
+            // what begins at the new valve has no wall behind it that a tape could be held to
+            stubMm:
+              pipe && option.removalId !== 'cut-open' && (request.stubMm ?? option.leavesStubMm) !== null
+                ? stubMm
+                : null,
+            dimensions: request.dimensions ?? [],
+          })
+        : null
+    const lengths = new Map(
+      layout?.pieces.flatMap(({ part, cutMm }) => (cutMm === null ? [] : [[part, cutMm] as const])),
+    )
+    const assembly = assemble(option, stubMm, lengths)
     assembly.parts.forEach(({ fitting, placement }, index) => {
       for (const shape of partShapes(`part:${index}`, fitting)) {
         const waiting = stage === 'make' && shape.layer === 'captive'
@@ -429,7 +149,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
     assembly.seams.forEach((seam, index) => {
       const across: Point = [-seam.axis[1], seam.axis[0]]
-      const reach = 17 + text
+      const reach = SEAMS_MM + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below
       const side = seam.axis[0] > 0.5 ? 1 : -1
       const label: Point = [seam.at[0] + across[0] * reach * side, seam.at[1] + across[1] * reach * side]
@@ -477,18 +197,29 @@ export function drawJointLine(request: DrawRequest): Scene {
         [markAt, -r],
         [stubMm, -r],
         -13,
-        formatLength(first.maxMm, { unit, quantity: 'insertion-mark' }),
+        formatLength(first.maxMm, { ...format, quantity: 'insertion-mark' }),
         size,
       )
-      sheet.dimension(
+      const at = sheet.dimension(
         'stub',
         [0, -r],
         [stubMm, -r],
         -13 - size * 2.2,
-        formatLength(stubMm, { unit, quantity: 'piece-to-remove' }),
+        formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
         size,
       )
+      sheet.dimensions.push({ id: 'dimension:stub', from: 'wall', to: 'stub', at, state: 'given' })
     }
+    if (layout)
+      drawCutDimensions(
+        sheet,
+        assembly,
+        layout,
+        request.dimensions ?? [],
+        format,
+        text * 1.05,
+        first && pipe ? 2 : 0,
+      )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
     if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
@@ -540,6 +271,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,
+    dimensions: sheet.dimensions,
     title: pipe ? 'Joint line' : 'Joint line, pipe not yet known',
   }
 }

@@ -48,6 +48,16 @@ export interface SeamMark {
   readonly label: Point
 }
 
+/** A dimension that a finger may touch, to type it. */
+export interface DimensionMark {
+  readonly id: string
+  readonly from: string
+  readonly to: string
+  /** Where its number stands. */
+  readonly at: Point
+  readonly state: 'given' | 'measured' | 'asked'
+}
+
 export interface Bounds {
   readonly minX: number
   readonly minY: number
@@ -61,5 +71,6 @@ export interface Scene {
   readonly shapes: readonly Shape[]
   readonly texts: readonly SceneText[]
   readonly seams: readonly SeamMark[]
+  readonly dimensions: readonly DimensionMark[]
   readonly title: string
 }

@@ -107,6 +107,7 @@ export function drawWhole({ lines, widthPx = 360, heightPx = 400 }: WholeRequest
     shapes,
     texts,
     seams: [],
+    dimensions: [],
     title: 'Joint lines of the fixture',
   }
 }

@@ -29,7 +29,10 @@ export interface LaidPiece {
   readonly part: number
   /** End to end with both joints home; null while it is not determined. */
   readonly cutMm: number | null
-  /** What to saw: shorter by what it may be off, up to half of what its joints give, so that it goes in even then. */
+  /**
+   * What to saw: shorter by what it may be off, up to half of what its joints give, so that it goes in even then; longer
+   * by as much where the pipe bows.
+   */
   readonly sawMm: number | null
   /** The shortest and longest with which both joints still hold, mm. */
   readonly windowMm: readonly [number, number] | null
@@ -79,6 +82,8 @@ export interface Layout {
   /** In the order in which a tape takes them. */
   readonly asks: readonly NextDimension[]
   readonly contradictions: readonly Contradiction[]
+  /** Dimensions that say nothing of this line, and why: it has no such place, or it bends between the two. */
+  readonly unused: readonly { readonly dimension: string; readonly reason: FitReason }[]
   readonly reach: Reach | null
 }
 
@@ -100,8 +105,12 @@ interface Sum {
   readonly to: number
   readonly mm: number
   readonly tolMm: number
+  /** Of that, what the tape alone may be off. */
+  readonly tapeMm: number
 }
 
+/** Pipe that bows where it is a little long. */
+const BENDS = new Set<string>(['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene'])
 const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
 
 /** What the joints between two places give when they lie at their least, mm. */
@@ -128,6 +137,7 @@ function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension)
             .filter((index) => SOLVENT.has(chain.joints[index]?.bodyForm ?? ''))
             .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0), 0)
         : 0
+      const tapeMm = measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm)
       // a part counts where its body or half of it lies between
       const inside = b.parts.slice(a.id.endsWith(':centre') ? a.parts.length - 1 : a.parts.length)
       return {
@@ -138,10 +148,8 @@ function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension)
           from: a.node,
           to: b.node,
           mm: dimension.mm - dry / 2 - (b.atMm - a.atMm),
-          tolMm:
-            measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm) +
-            dry / 6 +
-            inside.reduce((total, index) => total + partErrorMm(chain, index), 0),
+          tapeMm,
+          tolMm: tapeMm + dry / 6 + inside.reduce((total, index) => total + partErrorMm(chain, index), 0),
         } satisfies Sum,
       }
     }
@@ -186,26 +194,30 @@ function between(sums: readonly Sum[], from: number, to: number): Way | null {
  * edges of a graph whose nodes lie between the pieces, so a piece is determined where its two nodes are connected, and
  * the surest way between them gives its length and what it may be off. Exact; cost O(pieces × dimensions²).
  *
- * @throws RangeError naming a place that the line does not have, or a part that is in no table
+ * @throws RangeError naming a part that is in no table
  */
 export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: LayoutAsk): Layout {
   const { stations, legs, flexible } = stretch(chain, stubMm)
   const sums: Sum[][] = legs.map(() => [])
   const contradictions: Contradiction[] = []
+  const unused: Layout['unused'][number][] = []
   let reachMm: Dimension | null = null
   for (const dimension of dimensions) {
-    for (const id of [dimension.from, dimension.to])
-      if (id !== 'tail' && !stations.some((station) => station.id === id))
-        throw new RangeError(`dimensions.${dimension.id}: the line has no place ${id}`)
-    if (flexible && dimension.to === 'tail') {
+    if (flexible && dimension.from === flexible.from && dimension.to === 'tail') {
       reachMm = dimension
       continue
     }
-    const found = sumOf(chain, stations, dimension)
-    if (!found)
-      throw new RangeError(
-        `dimensions.${dimension.id}: between ${dimension.from} and ${dimension.to} the line bends`,
-      )
+    const lacking = [dimension.from, dimension.to].find((id) => !stations.some((entry) => entry.id === id))
+    const found = lacking ? null : sumOf(chain, stations, dimension)
+    if (!found) {
+      unused.push({
+        dimension: dimension.id,
+        reason: lacking
+          ? impossible('layout.no-place', { place: lacking }).reason
+          : impossible('layout.bends', { from: dimension.from, to: dimension.to }).reason,
+      })
+      continue
+    }
     const of = sums[found.a.leg] as Sum[]
     const known = between(of, found.sum.from, found.sum.to)
     const mayBeOff = (known?.tolMm ?? 0) + found.sum.tolMm + slackBetween(chain, found.a, found.b)
@@ -237,6 +249,7 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
     pieces,
     asks: asksOf(legs, stations, sums, flexible, reachMm !== null),
     contradictions,
+    unused,
     reach: flexible && reachMm ? reachOf(flexible, reachMm) : null,
   }
 }
@@ -271,17 +284,26 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
         measuredMm: worst?.dimension.mm ?? 0,
       }).reason,
     }
-  const sure = 2 * offMm <= slackMm
+  // what bends as it likes may be too long, only not too short
+  const flexible = BENDS.has(fittingById(chain.parts[part]?.fittingId ?? '')?.material ?? '')
+  const sure = flexible || 2 * offMm <= slackMm
+  const tapeMm = way.sums.reduce((sum, { tapeMm }) => sum + tapeMm, 0) + CUTTING_ERROR_MM[cutter]
   return {
     ...blank,
     cutMm: way.mm,
-    sawMm: way.mm - Math.min(offMm, slackMm / 2),
+    sawMm: flexible ? way.mm + offMm : way.mm - Math.min(offMm, slackMm / 2),
     windowMm: [way.mm - slackMm, way.mm],
     offMm,
     sure,
     follows,
     again: sure ? null : (worst?.dimension.id ?? null),
-    reason: sure || slackMm === 0 ? null : { ruleId: 'layout.measure-again', parameters: { offMm, slackMm } },
+    reason:
+      sure || slackMm === 0
+        ? null
+        : {
+            ruleId: offMm > 2 * tapeMm ? 'layout.mouth-to-mouth' : 'layout.measure-again',
+            parameters: { offMm, slackMm, partsMm: offMm - tapeMm },
+          },
   }
 }
 
@@ -302,7 +324,7 @@ function asksOf(
     const ask = (from: StationId, to: StationId, node: number, why: NextDimension['why']) => {
       if (node === 0 || between(known, 0, node)) return
       asks.push({ from, to, why })
-      known.push({ dimension: { id: '', from, to, mm: 0 }, from: 0, to: node, mm: 0, tolMm: 0 })
+      known.push({ dimension: { id: '', from, to, mm: 0 }, from: 0, to: node, mm: 0, tolMm: 0, tapeMm: 0 })
     }
     const from = index === 0 && wall ? 'wall' : leg.begins
     ask(from, leg.ends, last, 'overall')

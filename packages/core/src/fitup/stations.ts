@@ -124,6 +124,8 @@ export function stretch(chain: Chain, stubMm: number | null): Stretched {
     at += faceMm(fitting, chosen.inPort)
     parts = [...parts, joint.to]
     put(name('centre'))
+    // a cap ends the line
+    if (chosen.outPort === chosen.inPort) break
     if (!straight(fitting, chosen.inPort, chosen.outPort)) {
       legs.push(leg)
       leg = { pieces: [], begins: name('centre'), ends: name('centre') }
@@ -132,10 +134,8 @@ export function stretch(chain: Chain, stubMm: number | null): Stretched {
       parts = [joint.to]
       put(name('centre'))
     }
-    if (chosen.outPort >= 0) {
-      at += faceMm(fitting, chosen.outPort)
-      put(name('out'))
-    }
+    at += faceMm(fitting, chosen.outPort)
+    put(name('out'))
   }
   legs.push(leg)
   return { stations, legs, flexible }

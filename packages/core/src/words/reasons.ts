@@ -50,9 +50,13 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'cut.dry-fit':
     'Taken from a dry fit: {shortMm:missing-length} shorter, since cement lets the sockets close.',
   'layout.measure-again':
-    'This piece may be off by {offMm:missing-length}, and its joints take {slackMm:largest-opening}: measure once more, or cut it a little long and fit it.',
+    'May be off by {offMm:missing-length}; its joints take {slackMm:largest-opening}: hold it where it goes before the last trim.',
+  'layout.mouth-to-mouth':
+    'May be off by {offMm:missing-length}, most of it the parts’ own lengths; its joints take {slackMm:largest-opening}: hold the parts in place and measure from mouth to mouth.',
   'layout.contradiction':
     'These measurements cannot all be true: they disagree by {offMm:reading}. Take them again.',
+  'layout.no-place': 'The way that is chosen now has no such place: the measurement is kept, and not used.',
+  'layout.bends': 'Between these two places the line bends: the measurement is kept, and not used.',
   'layout.rigid':
     'The parts between fix this at {isMm:reading}; {measuredMm:reading} was measured, which is {offMm:reading} off.',
   'layout.connector-short': 'The connector is {shortMm:missing-length} too short with the slack it needs.',

@@ -1,17 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
-
-/** Columns that every document of a shop has: whose it is, its revision, and who changed which field when. */
-const DOCUMENT = `
-  shop_id uuid NOT NULL REFERENCES shop (id),
-  id uuid NOT NULL,
-  revision bigint NOT NULL,
-  removed boolean NOT NULL DEFAULT false,
-  field_revisions jsonb NOT NULL DEFAULT '{}',
-  conflicts jsonb NOT NULL DEFAULT '[]',
-  PRIMARY KEY (shop_id, id)`
-
-const parent = (column: string, table: string) =>
-  `FOREIGN KEY (shop_id, ${column}) REFERENCES ${table} (shop_id, id)`
+import { DOCUMENT, parent, policies } from './document'
 
 const DOCUMENTS: readonly [string, string][] = [
   [
@@ -78,18 +66,6 @@ const DOCUMENTS: readonly [string, string][] = [
     'settings',
     'name text NOT NULL, zone text NOT NULL, unit text NOT NULL, region text NOT NULL, mate jsonb NOT NULL',
   ],
-]
-
-/** Who sees a row: its own shop; and, while someone signs in, the sign-in itself. */
-const policies = (table: string, signIn: boolean) => [
-  `ALTER TABLE ${table} ENABLE ROW LEVEL SECURITY`,
-  `ALTER TABLE ${table} FORCE ROW LEVEL SECURITY`,
-  `CREATE POLICY own_shop ON ${table}
-     USING (${table === 'shop' ? 'id' : 'shop_id'} = nullif(current_setting('app.shop', true), '')::uuid)
-     WITH CHECK (${table === 'shop' ? 'id' : 'shop_id'} = nullif(current_setting('app.shop', true), '')::uuid)`,
-  ...(signIn
-    ? [`CREATE POLICY sign_in ON ${table} FOR SELECT USING (current_setting('app.sign_in', true) = 'on')`]
-    : []),
 ]
 
 export class First1764000000000 implements MigrationInterface {

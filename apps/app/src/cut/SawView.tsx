@@ -1,0 +1,88 @@
+import X from 'lucide-react-native/icons/x'
+import { useEffect } from 'react'
+import { Modal, Pressable, View } from 'react-native'
+import { Button } from '../ui/Button'
+import { Length } from '../ui/Length'
+import { usePalette } from '../ui/palette'
+import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
+import type { Cut } from './saw'
+
+interface Props {
+  cuts: readonly Cut[]
+  onCut: (cut: Cut) => void
+  onClose: () => void
+}
+
+/** One number, as large as the screen lets it be, for whoever stands at the saw: mark, cut, next. */
+export function SawView({ cuts, onCut, onClose }: Props) {
+  const palette = usePalette()
+  const known = cuts.filter((cut) => cut.mm !== null)
+  const next = known.find((cut) => !cut.done || cut.wasMm !== null)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Enter' && next && !(event.target instanceof HTMLButtonElement)) onCut(next)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [next, onCut])
+  return (
+    <Modal visible animationType="none" onRequestClose={onClose} aria-label="At the saw">
+      <View className="flex-1 bg-sheet px-4 pb-4 pt-2">
+        <View className="flex-row items-center justify-between border-b-2 border-ink pb-2">
+          <Txt bold size="l" heading={2}>
+            {next ? `${known.indexOf(next) + 1} of ${known.length}` : 'At the saw'}
+          </Txt>
+          <View className="flex-row items-center gap-2">
+            <UnitButton />
+            <Pressable
+              role="button"
+              aria-label="Close"
+              onPress={onClose}
+              className="h-12 w-12 items-center justify-center"
+            >
+              <X size={26} color={palette.ink} />
+            </Pressable>
+          </View>
+        </View>
+        {next ? (
+          <View className="flex-1 justify-center" aria-live="polite" testID="saw-number">
+            <Txt bold size="xl" tone="soft">
+              {next.letter ? `${next.letter}: ` : ''}
+              {next.name}
+            </Txt>
+            <Length mm={next.mm ?? 0} quantity={next.quantity} size="saw" />
+            {next.marksMm.length > 0 ? (
+              <View className="mt-4 flex-row flex-wrap items-center gap-x-3 border-t border-rule pt-3">
+                <Txt size="l" tone="soft">
+                  mark from the {next.marksMm.length > 1 ? 'ends' : 'end'}
+                </Txt>
+                {next.marksMm.map((mm, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a piece has a first and a second end
+                  <Length key={index} mm={mm} quantity="insertion-mark" size="xl" tone="patina" />
+                ))}
+              </View>
+            ) : null}
+            {next.wasMm !== null ? (
+              <Txt tone="amber" bold className="mt-3">
+                ⚠ A piece was cut for the length before: this one is another.
+              </Txt>
+            ) : null}
+          </View>
+        ) : (
+          <View className="flex-1 justify-center">
+            <Txt bold tone="patina" size="xxl">
+              ✓ All cut
+            </Txt>
+          </View>
+        )}
+        <Button
+          kind="primary"
+          label={next ? 'Mark, cut, next' : 'Back to the job'}
+          onPress={() => (next ? onCut(next) : onClose())}
+          testID="saw-next"
+        />
+      </View>
+    </Modal>
+  )
+}

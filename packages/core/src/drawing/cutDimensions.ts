@@ -1,0 +1,102 @@
+import type { Dimension, Layout } from '../fitup/layout'
+import type { StationId } from '../fitup/stations'
+import { formatLength, type LengthFormat } from '../units/formatLength'
+import type { Assembly } from './assemble'
+import { PIECE_DRAWN_MM } from './assemble'
+import type { Sheet } from './sheet'
+import type { DimensionMark, Point } from './types'
+
+/** First lane of dimensions beside a leg, mm: bodies and nuts stay clear of it. */
+const LANE_MM = 15
+/** Numbers of seams stand so far out, and a letter's height more, mm. */
+export const SEAMS_MM = 17
+
+/** The letter of a piece of pipe, in the order in which they lie. */
+export const pieceLetter = (index: number): string => String.fromCharCode(65 + (index % 26))
+
+interface Drawn {
+  readonly from: StationId
+  readonly to: StationId
+  readonly text: string
+  readonly state: DimensionMark['state']
+}
+
+/**
+ * What was measured along a line, what is still to measure, and the pieces of pipe with their letters and insertion
+ * marks, drawn onto the chain. Dimensions of a leg stand in lanes, the shortest next to it: below what runs level, and
+ * right of what rises, beyond the numbers of its seams.
+ *
+ * @param lanes how many lanes below the run are taken already
+ */
+export function drawCutDimensions(
+  sheet: Sheet,
+  { parts, places }: Assembly,
+  layout: Layout,
+  dimensions: readonly Dimension[],
+  format: LengthFormat,
+  size: number,
+  lanes: number,
+): void {
+  const wanted: Drawn[] = [
+    ...dimensions.map(
+      ({ from, to, mm }): Drawn => ({
+        from,
+        to,
+        text: formatLength(mm, format),
+        state: 'measured',
+      }),
+    ),
+    ...layout.asks.map(({ from, to }): Drawn => ({ from, to, text: '?', state: 'asked' })),
+  ]
+  const placed = wanted.flatMap((dimension) => {
+    const [a, b] = [places.get(dimension.from), places.get(dimension.to)]
+    return a && b ? [{ ...dimension, a, b, long: Math.hypot(b[0] - a[0], b[1] - a[1]) }] : []
+  })
+  const taken = { run: lanes, rise: 0 }
+  for (const { from, to, a, b, text, state } of placed.sort((one, other) => one.long - other.long)) {
+    const rises = Math.abs(b[1] - a[1]) > Math.abs(b[0] - a[0])
+    const lane = rises ? taken.rise++ : taken.run++
+    const offset = rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + lane * size * 2.2
+    // always from the low or left end, so that the side does not depend on which was named first
+    const [low, high] = (rises ? a[1] <= b[1] : a[0] <= b[0]) ? [a, b] : [b, a]
+    const key = `${from}>${to}`
+    const at = sheet.dimension(key, low, high, -offset, text, size)
+    sheet.dimensions.push({ id: `dimension:${key}`, from, to, at, state })
+  }
+  layout.pieces.forEach((piece, index) => {
+    const [a, b] = [places.get(`part:${piece.part}:in`), places.get(`part:${piece.part}:out`)]
+    const tube = parts[piece.part]?.fitting.ports[0]
+    if (!a || !b || !tube) return
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
+    const along: Point = [(b[0] - a[0]) / long, (b[1] - a[1]) / long]
+    const r = tube.diameterMm / 2
+    const across = (at: number, reach: number): readonly [Point, Point] => {
+      const x = a[0] + along[0] * at
+      const y = a[1] + along[1] * at
+      return [
+        [x - along[1] * reach, y + along[0] * reach],
+        [x + along[1] * reach, y - along[0] * reach],
+      ]
+    }
+    for (const at of [piece.marksMm[0], long - piece.marksMm[1]])
+      sheet.line(`mark:piece:${piece.part}`, 'mark', across(at, r + 2.5))
+    if ((piece.cutMm ?? 0) > PIECE_DRAWN_MM)
+      for (const at of [long * 0.28, long * 0.28 + 3]) {
+        const [top, bottom] = across(at, r + 2)
+        const mid: Point = [(top[0] + bottom[0]) / 2, (top[1] + bottom[1]) / 2]
+        const sway = (from: Point, by: number): Point => [
+          (from[0] + mid[0]) / 2 + along[0] * by,
+          (from[1] + mid[1]) / 2 + along[1] * by,
+        ]
+        sheet.line(`break:${piece.part}`, 'part', [top, sway(top, 1.6), mid, sway(bottom, -1.6), bottom])
+      }
+    sheet.texts.push({
+      id: `piece:${piece.part}`,
+      layer: 'label',
+      at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2],
+      text: pieceLetter(index),
+      sizeMm: size * 1.15,
+      anchor: 'middle',
+    })
+  })
+}

@@ -1,0 +1,57 @@
+import type { Bounds, DimensionMark, Point, SceneText, SeamMark, Shape } from './types'
+
+/** A scene while it is being drawn. */
+export class Sheet {
+  readonly shapes: Shape[] = []
+  readonly texts: SceneText[] = []
+  readonly seams: SeamMark[] = []
+  readonly dimensions: DimensionMark[] = []
+
+  bounds(margin: number): Bounds {
+    const points = [...this.shapes.flatMap((shape) => shape.points), ...this.texts.map((text) => text.at)]
+    const xs = points.map(([x]) => x)
+    const ys = points.map(([, y]) => y)
+    return {
+      minX: Math.min(...xs) - margin,
+      maxX: Math.max(...xs) + margin,
+      minY: Math.min(...ys) - margin,
+      maxY: Math.max(...ys) + margin,
+    }
+  }
+
+  line(id: string, layer: Shape['layer'], points: readonly Point[], extra: Partial<Shape> = {}): void {
+    this.shapes.push({ id, layer, role: 'line', points, closed: false, ...extra })
+  }
+
+  /** A dimension with end ticks, and its number beside the middle. */
+  dimension(id: string, from: Point, to: Point, offset: number, text: string, size: number): Point {
+    const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+    const length = Math.hypot(dx, dy) || 1
+    const normal: Point = [(-dy / length) * offset, (dx / length) * offset]
+    const a: Point = [from[0] + normal[0], from[1] + normal[1]]
+    const b: Point = [to[0] + normal[0], to[1] + normal[1]]
+    const key = `dimension:${id}`
+    this.line(key, 'dimension', [from, a], { role: 'detail' })
+    this.line(key, 'dimension', [to, b], { role: 'detail' })
+    this.line(key, 'dimension', [a, b])
+    for (const [x, y] of [a, b])
+      this.line(key, 'dimension', [
+        [x - 1.6, y - 1.6],
+        [x + 1.6, y + 1.6],
+      ])
+    const vertical = Math.abs(dy) > Math.abs(dx)
+    const side = Math.sign(offset) || 1
+    const at: Point = vertical
+      ? [(a[0] + b[0]) / 2 - side * size * 0.5 * Math.sign(dy || 1), (a[1] + b[1]) / 2]
+      : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + side * size * (side > 0 ? 0.45 : 1.1)]
+    this.texts.push({
+      id: key,
+      layer: 'dimension',
+      at,
+      text,
+      sizeMm: size,
+      anchor: vertical ? (side * Math.sign(dy || 1) > 0 ? 'end' : 'start') : 'middle',
+    })
+    return at
+  }
+}

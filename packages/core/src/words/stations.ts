@@ -1,0 +1,64 @@
+import type { Family } from '../catalog/types'
+
+/** What a part is called when a tape is held to it. */
+const PART_WORDS: Readonly<Record<Family, string>> = {
+  'angle-stop': 'stop',
+  'straight-stop': 'stop',
+  'dual-stop': 'stop',
+  'washing-valve': 'valve',
+  'hose-bib': 'bib',
+  'frost-free-bib': 'bib',
+  'vacuum-breaker': 'breaker',
+  'isolating-valve': 'valve',
+  coupling: 'coupling',
+  'slip-coupling': 'slip coupling',
+  'repair-coupling': 'repair coupling',
+  'reducing-coupling': 'reducer',
+  'fitting-reducer': 'reducer',
+  'male-adapter': 'adapter',
+  'female-adapter': 'adapter',
+  'threaded-coupling': 'coupling',
+  bushing: 'bushing',
+  nipple: 'nipple',
+  union: 'union',
+  'dielectric-union': 'union',
+  'transition-coupling': 'transition',
+  'thread-converter': 'converter',
+  'tap-connector': 'tap connector',
+  'hose-adapter': 'hose adapter',
+  'elbow-90': 'elbow',
+  'elbow-45': 'elbow',
+  'street-elbow-90': 'elbow',
+  'street-elbow-45': 'elbow',
+  'drop-ear-elbow': 'drop-ear elbow',
+  tee: 'tee',
+  'slip-tee': 'tee',
+  cap: 'cap',
+  plug: 'plug',
+  'supply-connector': 'connector',
+  'tube-piece': 'pipe',
+}
+
+const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
+
+/**
+ * What a place along a line is called.
+ *
+ * @param families of the parts of the line, in order
+ * @param fresh the line begins at the mouth of something new, not at an old pipe
+ */
+export function stationText(id: string, families: readonly Family[], fresh = false): string {
+  if (id === 'wall') return 'the wall'
+  if (id === 'stub') return fresh ? 'the valve’s mouth' : 'the end of the old pipe'
+  if (id === 'tail') return 'the tip of the fixture’s tail'
+  const [, index, place] = id.split(':')
+  const family = families[Number(index)]
+  if (!family) return 'a part that is no longer there'
+  const word = PART_WORDS[family]
+  const alike = families.flatMap((other, at) => (PART_WORDS[other] === word ? [at] : []))
+  const name = alike.length > 1 ? `${NTH[alike.indexOf(Number(index))] ?? 'last'} ${word}` : word
+  if (place === 'centre') return `the middle of the ${name}`
+  if (family === 'tube-piece')
+    return place === 'in' ? `the near end of the ${name}` : `the far end of the ${name}`
+  return place === 'in' ? `the near mouth of the ${name}` : `the far mouth of the ${name}`
+}
