@@ -1,0 +1,125 @@
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { PLAIN_SITUATION } from '../data/select'
+import { type Edit, edit, newId, useData } from '../data/store'
+import { JobPage } from '../job/JobPage'
+import { held, openJob, openShop } from '../test/shop'
+import { all, dialog, one, press, settled } from '../test/touch'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => ({
+  useFocusEffect: jest.requireActual('react').useEffect,
+  router: { navigate: jest.fn(), push: jest.fn(), canGoBack: () => false, replace: jest.fn() },
+}))
+jest.setTimeout(60_000)
+
+const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
+/** What a length says of itself, all of them in order. */
+const lengths = (root: HTMLElement = screen.getByTestId('cut-list')) =>
+  all('img', / inches$/, root).map((length) => length.getAttribute('aria-label'))
+const enter = async (...keys: string[]) => {
+  for (const key of keys) await press(one('button', key, dialog()))
+  await press(one('button', 'Enter', dialog()))
+}
+
+/** A washing valve round a corner from a copper stub, its way chosen: an elbow, a piece of pipe, the valve. */
+async function atTheCut(): Promise<string> {
+  const { jobId, hot, cold } = await openJob()
+  await act(() =>
+    edit(
+      [hot, cold].map(
+        (lineId): Edit =>
+          ({
+            kind: 'situation',
+            id: newId(),
+            patch: {
+              ...PLAIN_SITUATION,
+              jobId,
+              lineId,
+              stubMm: 76.2,
+              turn: 90,
+              waterSeen: true,
+              oldJoint: 'sweat',
+            },
+          }) as Edit,
+      ),
+    ),
+  )
+  render(<JobPage jobId={jobId} />)
+  await press(one('tab', 'Touch'))
+  await press(one('button', /Scratch/))
+  await press(one('radio', /copper/, dialog()))
+  await press(screen.getByTestId('take-finding'))
+  await stage('Fixture')
+  await press(one('radio', /Fixture: Washing/))
+  await stage('Mate')
+  await press(one('button', 'Choose this way'))
+  await stage('Cut')
+  return hot
+}
+
+beforeEach(async () => {
+  prefer({ unit: 'in', denominator: 16, measurer: 'tape' })
+  await openShop()
+})
+afterEach(cleanup)
+
+describe('the cut of a line with a piece of pipe', () => {
+  it('asks as a tape would, follows what is measured, and sends it to the saw', async () => {
+    const hot = await atTheCut()
+    expect(screen.getByText(/From the middle of the elbow to/)).toBeTruthy()
+    // the old pipe with its mark, and the piece's two marks: its own length is not known yet
+    expect(lengths()).toHaveLength(4)
+    await press(screen.getByTestId('cut-next'))
+    await enter('3', '0', '1/2')
+    expect(held('dimension').map(({ fields }) => fields)).toMatchObject([
+      { lineId: hot, entered: '30 1/2', mm: 774.7, measurer: 'tape', withdrawn: false },
+    ])
+    // 30-1/2 in between the middles, less both take-outs, plus both insertions, is what the core says
+    expect(lengths()).toHaveLength(5)
+
+    // the same in another unit: nothing that was entered changes
+    const before = lengths().at(-1)
+    await press(one('button', '1/16 → 1/32'))
+    await press(one('button', '1/32 → mm'))
+    await press(one('button', 'mm → in'))
+    expect(lengths().at(-1)).toBe(before)
+    expect(held('dimension')[0]?.fields.entered).toBe('30 1/2')
+
+    // one number after the other
+    await press(screen.getByTestId('cut-next'))
+    const cuts = held('check').length
+    expect(screen.getByTestId('saw-number')).toBeTruthy()
+    await act(async () => {
+      fireEvent.keyDown(window, { key: 'Enter' })
+    })
+    await settled()
+    await press(screen.getByTestId('saw-next'))
+    expect(held('check').length).toBe(cuts + 2)
+    expect(screen.getByText('✓ All cut')).toBeTruthy()
+    await press(screen.getByTestId('saw-next'))
+    // pipe that is cut is not yet made up
+    expect(one('tab', /^Cut/).getAttribute('aria-label')).toBe('Cut, next')
+
+    // measured anew: what was cut before is no longer right, and says so
+    await press(one('button', /^From the middle of the elbow/))
+    await enter('2', '9')
+    expect(screen.getByText('⚠ cut at')).toBeTruthy()
+    expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toHaveLength(1)
+    await press(one('button', /^Drop/))
+    expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toHaveLength(0)
+    await act(async () => {
+      await import('../data/store').then(({ undo }) => undo())
+    })
+    await settled()
+    expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toHaveLength(1)
+  })
+
+  it('says what makes a piece impossible, and by how much', async () => {
+    await atTheCut()
+    await press(screen.getByTestId('cut-next'))
+    await enter('1')
+    expect(screen.getByText(/There is no room for a piece/)).toBeTruthy()
+    expect(useData.getState().docs.check ?? {}).toEqual({})
+  })
+})
