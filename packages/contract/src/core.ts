@@ -487,6 +487,17 @@ export const layoutRequest = z.object({
   cutter: z.enum(fitup.CUTTERS).optional(),
 })
 
+const bare = z.number().min(0).max(30_000)
+export const fixedEndsRequest = z.object({
+  pipeId: key,
+  option: mateOption,
+  takeOutMm: bare.nullable(),
+  placeMm: bare.positive().nullable().optional(),
+  bareMm: z.tuple([bare.nullable(), bare.nullable()]),
+  freeMm: z.tuple([bare, bare]),
+  roomMm: bare,
+})
+
 export const wholeRequest = z.object({
   lines: z
     .array(z.object({ label: text, line: drawRequest }))

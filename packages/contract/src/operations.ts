@@ -31,6 +31,7 @@ import {
 import { z } from 'zod'
 import {
   drawRequest,
+  fixedEndsRequest,
   identifyRequest,
   identifyThreadRequest,
   layoutRequest,
@@ -200,6 +201,21 @@ export const operations = {
     request: layoutRequest,
     run: ({ option, cutter, ...request }) =>
       fitup.layOut({ ...request, chain: option, ...(cutter ? { cutter } : {}) }),
+  }),
+  'fixed-ends': operation({
+    summary: 'What goes into a run fixed at both ends: what comes out, what slides where, and the order.',
+    request: fixedEndsRequest,
+    run: ({ pipeId, option, placeMm = null, ...ask }) => {
+      const pipe = pipeById(pipeId)
+      if (!pipe) throw new RangeError(`pipeId: no pipe ${pipeId} in the tables`)
+      const { odMm, wallMm, material, temper } = pipe
+      return fitup.fixedEnds({
+        ...ask,
+        placeMm,
+        pipe: { odMm, wallMm, material, ...(temper === 'soft' ? { soft: true } : {}) },
+        chain: option,
+      })
+    },
   }),
   'cut-length': operation({
     summary: 'The length of a piece of pipe from what was measured, with marks and tolerance.',

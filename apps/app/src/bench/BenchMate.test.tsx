@@ -60,6 +60,8 @@ const questions = fc
     farMm: length,
     freeMm: length,
     sidewaysMm: length,
+    outMm: length,
+    placeMm: length,
   })
   .map(
     ({ from, to, into, ...rest }): MateQuestion => ({
@@ -118,7 +120,20 @@ describe('mating on the bench', () => {
     await press(one('radio', 'Between fixed ends: a tee'))
     expect(mockParams.into).toBe('tee')
     expect(screen.getByTestId('option-1').textContent).toContain('tee')
-    expect(screen.getByText('Take out of the run, at least')).toBeTruthy()
+    expect(screen.getByTestId('fixed-ends').textContent).toContain('It cannot be sprung')
     expect(all('tab', /^Way/).length).toBeGreaterThan(1)
+    // a foot comes out for a valve: a piece fills what the valve does not,
+    await press(one('radio', 'Between fixed ends: a valve'))
+    // and what slides waits before it is drawn back
+    await press(one('button', 'Take out of the run'))
+    for (const key of ['1', '2']) await press(one('button', key, dialog()))
+    await press(one('button', 'Enter', dialog()))
+    expect(mockParams.outMm).toBe('304.8')
+    expect(screen.getByText(/^Cut piece A: \d+/)).toBeTruthy()
+    expect(all('listitem', /Draw it back until it stands at both marks/)).toHaveLength(1)
+    await press(one('button', 'Take out of the run'))
+    await press(one('button', '1/4', dialog()))
+    await press(one('button', 'Enter', dialog()))
+    expect(screen.getByText(/more has to come out of the run/)).toBeTruthy()
   })
 })

@@ -14,7 +14,6 @@ import { SeamSheet } from '../mate/SeamSheet'
 import { WayStrip } from '../mate/WayStrip'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
-import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { SheetModal } from '../ui/SheetModal'
@@ -23,6 +22,7 @@ import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
+import { FixedEnds } from './FixedEnds'
 import { decodeQuestion, encodeQuestion, type Into, type MateQuestion, PLAIN_QUESTION } from './mateLink'
 import { benchMateRequest } from './mateRequest'
 import { ShareLink } from './ShareLink'
@@ -49,7 +49,10 @@ function useQuestion() {
   }, [key])
   const set = (patch: Partial<MateQuestion>) => {
     const cleared = Object.fromEntries(
-      ['a', 'b', 'into', 'but', ...LENGTHS.map(([name]) => name)].map((name) => [name, undefined]),
+      ['a', 'b', 'into', 'but', 'outMm', 'placeMm', ...LENGTHS.map(([name]) => name)].map((name) => [
+        name,
+        undefined,
+      ]),
     )
     router.setParams({ ...cleared, ...encodeQuestion({ ...read.question, ...patch }) } as never)
   }
@@ -214,22 +217,8 @@ export function BenchMate() {
                 chosen={false}
                 together={false}
               />
-              {option.removeMm ? (
-                <View className="min-h-[56px] flex-row items-center justify-between border-b border-rule">
-                  <Txt className="flex-1">Take out of the run, at least</Txt>
-                  <Length mm={option.removeMm.min} quantity="piece-to-remove" size="l" />
-                </View>
-              ) : null}
-              {option.closes ? (
-                <Txt size="s" tone="soft">
-                  Closed last at seam {option.closes.seam + 1}, by{' '}
-                  {option.closes.by === 'slide'
-                    ? 'sliding the coupling back to its mark'
-                    : option.closes.by === 'union'
-                      ? 'drawing the union together'
-                      : 'springing the pipe sideways'}
-                  .
-                </Txt>
+              {question.into && pipe ? (
+                <FixedEnds question={question} pipeId={pipe} option={option} onSet={set} />
               ) : null}
               <Button kind="quiet" label="Parts" onPress={() => setParts(true)} />
             </>

@@ -19,6 +19,10 @@ export interface MateQuestion {
   readonly farMm: number | null
   readonly freeMm: number | null
   readonly sidewaysMm: number | null
+  /** How much comes out of the run, mm; null for the least. */
+  readonly outMm: number | null
+  /** Where what goes in stands, from the cut on this side, mm. */
+  readonly placeMm: number | null
 }
 
 export const PLAIN_QUESTION: MateQuestion = {
@@ -35,11 +39,20 @@ export const PLAIN_QUESTION: MateQuestion = {
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
+  outMm: null,
+  placeMm: null,
 }
 
-const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm'] as const
+const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm', 'outMm', 'placeMm'] as const
 const FLAGS = ['flame', 'dry', 'reach', 'improvised'] as const
-const LONGEST_MM = { nearMm: 2000, farMm: 2000, freeMm: 20_000, sidewaysMm: 2000 } as const
+const LONGEST_MM = {
+  nearMm: 2000,
+  farMm: 2000,
+  freeMm: 20_000,
+  sidewaysMm: 2000,
+  outMm: 2000,
+  placeMm: 2000,
+} as const
 
 export type MateParams = Readonly<Record<string, string>>
 

@@ -62,7 +62,7 @@ export function stiffnessOf(material: PipeMaterial, soft = false): Stiffness | u
 }
 
 /** Share of the limit that is used: what is sprung must come back. */
-const USED = 1 / 1.5
+export const USED = 1 / 1.5
 
 export interface Spring {
   /** Sideways at the cut end, mm. */

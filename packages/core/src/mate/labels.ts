@@ -1,6 +1,6 @@
+import { PARK_MM, slides, UNION_GAP_MM } from '../fitup/fixedEnds'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from './book'
 import { labourCents, removalRiskPerMille, riskCents } from './costs'
-import { PARK_MM, slides, UNION_GAP_MM } from './cutIn'
 import { type Guide, tooLong } from './guide'
 import type { NumberedPair, Step } from './network'
 import type { Problem } from './problem'

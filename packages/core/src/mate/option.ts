@@ -1,3 +1,4 @@
+import { PARK_MM, slides, UNION_GAP_MM } from '../fitup/fixedEnds'
 import { isSoftTube } from '../reference/softTube'
 import { endToEndMm, PER_MM } from './book'
 import {
@@ -9,7 +10,6 @@ import {
   partCents,
   setUpCents,
 } from './costs'
-import { PARK_MM, slides, UNION_GAP_MM } from './cutIn'
 import { criteriaOf } from './front'
 import { type Label, needsTrip } from './labels'
 import type { Pair } from './pairs'

@@ -57,6 +57,28 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'These measurements cannot all be true: they disagree by {offMm:reading}. Take them again.',
   'layout.no-place': 'The way that is chosen now has no such place: the measurement is kept, and not used.',
   'layout.bends': 'Between these two places the line bends: the measurement is kept, and not used.',
+  'fixed.too-little': '{shortMm:missing-length} more has to come out of the run.',
+  'fixed.too-much': 'With {overMm:missing-length} more out than this can bridge, a longer piece is needed.',
+  'fixed.no-room':
+    'The straight bare pipe beside the cut is {shortMm:missing-length} too short for what slides or goes on there.',
+  'fixed.take-out':
+    'Mark and cut {takeOutMm:piece-to-remove} out of the run, square, the old joint with it if it can be.',
+  'fixed.one-cut': 'One cut through the run is enough: nothing comes out.',
+  'fixed.ream': 'Ream and clean both ends, bright and round, as far as anything slides.',
+  'fixed.piece': 'Cut piece {letter}: {cutMm:pipe-to-cut}.',
+  'fixed.marks':
+    'Witness marks: {firstMm:insertion-mark} and {secondMm:insertion-mark} from the two ends that meet inside what slides.',
+  'fixed.slide-near':
+    'Push what slides fully onto the pipe on this side: it takes {needsMm:least-stub} of bare straight pipe.',
+  'fixed.slide-far':
+    'Push what slides fully onto the pipe on the other side: it takes {needsMm:least-stub} of bare straight pipe.',
+  'fixed.slide-piece':
+    'Push what slides fully onto the piece that goes in: it takes {needsMm:least-stub} of it.',
+  'fixed.put-in': 'Put the rest in place, each joint to its mark.',
+  'fixed.spring': 'Spring the pipe sideways until {needsMm:missing-length} is clear, and let it back in.',
+  'fixed.union': 'Draw the union together last.',
+  'fixed.draw-back':
+    'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
   'layout.rigid':
     'The parts between fix this at {isMm:reading}; {measuredMm:reading} was measured, which is {offMm:reading} off.',
   'layout.connector-short': 'The connector is {shortMm:missing-length} too short with the slack it needs.',

@@ -1,0 +1,135 @@
+import type { MateOption } from '@diarmos/core'
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { stationText } from '@diarmos/core/words/stations'
+import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
+import { Txt } from '../ui/Txt'
+import { useSolved } from '../workers/solver'
+import type { MateQuestion } from './mateLink'
+
+interface Props {
+  question: MateQuestion
+  pipeId: string
+  option: MateOption
+  onSet: (patch: Partial<Pick<MateQuestion, 'outMm' | 'placeMm'>>) => void
+}
+
+/** A force as a hand knows it: what hangs from it. */
+const kilograms = (newtons: number) => `${Math.max(1, Math.round(newtons / 9.81))} kg`
+
+/** What comes out of a run, what slides where, whether it could be sprung, and the order. */
+export function FixedEnds({ question, pipeId, option, onSet }: Props) {
+  const unit = usePreferences((state) => state.unit)
+  const { nearMm, farMm, freeMm, sidewaysMm, outMm, placeMm } = question
+  const { answer } = useSolved('fixed-ends', {
+    pipeId,
+    option: option as never,
+    takeOutMm: outMm,
+    placeMm,
+    bareMm: [nearMm, farMm],
+    freeMm: [freeMm ?? 0, freeMm ?? 0],
+    roomMm: sidewaysMm ?? 0,
+  })
+  if (!answer) return null
+  const families = option.parts.map(({ family }) => family)
+  const { spring, windowMm, pieces } = answer
+  const [one, other] = spring.sides
+  const words = ({ ruleId, parameters }: { ruleId: string; parameters: Record<string, string | number> }) =>
+    say(REASONS[ruleId] ?? ruleId, parameters, unit)
+  return (
+    <View testID="fixed-ends">
+      <MeasureRow
+        label="Take out of the run"
+        hint="From cut to cut."
+        mm={answer.takeOutMm > 0 ? answer.takeOutMm : null}
+        detail={windowMm[1] - windowMm[0] > 50 ? 'or more, with a longer piece' : 'what the joints bridge'}
+        onEnter={({ mm }) => onSet({ outMm: mm })}
+      />
+      {answer.between === null ? null : (
+        <MeasureRow
+          label={`From the cut on this side to ${stationText(`part:${answer.between}:centre`, families)}`}
+          mm={placeMm}
+          onEnter={({ mm }) => onSet({ placeMm: mm })}
+        />
+      )}
+      {answer.reason ? (
+        <Note kind="caution" title="This does not go in">
+          {words(answer.reason)}
+        </Note>
+      ) : null}
+      <View className="flex-row gap-4 border-b border-rule py-2">
+        {(['this side', 'other side'] as const).map((side, index) => (
+          <View key={side} className="flex-1">
+            <Txt size="s" tone="soft">
+              bare straight pipe, {side}
+            </Txt>
+            <Length mm={answer.leastBareMm[index as 0 | 1]} quantity="least-stub" size="l" />
+          </View>
+        ))}
+        {pieces.map(({ part, cutMm }, index) =>
+          cutMm === null ? null : (
+            <View key={part} className="flex-1">
+              <Txt size="s" tone="soft">
+                piece {String.fromCharCode(65 + index)}
+              </Txt>
+              <Length mm={cutMm} quantity="pipe-to-cut" size="l" tone="patina" />
+            </View>
+          ),
+        )}
+      </View>
+      <View role="list" aria-label="Order of work" className="mt-2">
+        {answer.steps.map((step, index) => (
+          <View
+            key={step.ruleId + String(step.parameters.letter ?? '')}
+            role="listitem"
+            className="flex-row gap-3 py-1"
+          >
+            <Txt bold tone="patina" className="w-6 text-right">
+              {index + 1}
+            </Txt>
+            <Txt className="flex-1">{words(step)}</Txt>
+          </View>
+        ))}
+      </View>
+      <View className="mt-2 border-t border-rule pt-2">
+        <Txt bold>
+          {spring.can ? '✓ It could be sprung over a joint' : '✕ It cannot be sprung over a joint'}
+        </Txt>
+        {freeMm === null || sidewaysMm === null ? (
+          <Txt size="s" tone="soft">
+            Measure the free pipe and the room beside it to know what it yields.
+          </Txt>
+        ) : (
+          <Txt size="s" tone="soft">
+            {say(
+              'It yields {haveMm:largest-opening} of the {needsMm:missing-length} that the shortest joint goes in',
+              { haveMm: spring.haveMm, needsMm: spring.needsMm },
+              unit,
+            )}
+            {one.sidewaysMm > 0
+              ? say(', pushed {sidewaysMm:largest-opening} sideways', { sidewaysMm: one.sidewaysMm }, unit) +
+                ` by ${kilograms(one.forceN)} at ${Math.round(one.stressMPa)} MPa (${one.limit === 'stress' ? 'as far as it bends back from' : 'as far as there is room'})`
+              : ''}
+            {other.limit === 'rigid' ? '; it is not sprung at all' : ''}.{' '}
+            {spring.can
+              ? ''
+              : spring.leastFreeMm === null
+                ? 'No length would do in that room.'
+                : say(
+                    'It would from {free:least-stub} of free pipe on each side.',
+                    { free: spring.leastFreeMm },
+                    unit,
+                  )}
+          </Txt>
+        )}
+        <Txt size="s" tone="soft">
+          Bent as a beam clamped at one end; push it before cutting, to learn what it really gives.
+        </Txt>
+      </View>
+    </View>
+  )
+}

@@ -1,0 +1,118 @@
+import fc from 'fast-check'
+import { fittingById } from '../catalog/families'
+import { mate } from '../mate'
+import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import type { CutIn, MateOption } from '../mate/types'
+import { pipeById } from '../reference'
+import type { Pipe } from '../reference/types'
+import { type FixedEndsAsk, fixedEnds, leastFreeMm } from './fixedEnds'
+import { sidewaysSpring } from './spring'
+
+const pipe = pipeById('copper.l.1/2') as Pipe
+function options(insert: CutIn['insert'], freeMm = 300): readonly MateOption[] {
+  const cutIn: CutIn = { insert, farMm: 120, freeMm: [freeMm, freeMm], sidewaysMm: 50 }
+  const line = { lineId: 'run', pipeId: pipe.id, conditions: { ...PLAIN, stubMm: 120 }, cutIn }
+  return mate({ lines: [line], settings: WELL_EQUIPPED, k: 12 }).lines[0]?.options ?? []
+}
+const ALL = [...options('repair'), ...options('tee'), ...options('valve')]
+const ask = (chain: MateOption, patch: Partial<FixedEndsAsk> = {}): FixedEndsAsk => ({
+  pipe,
+  chain,
+  takeOutMm: null,
+  bareMm: [null, null],
+  freeMm: [300, 300],
+  roomMm: 50,
+  ...patch,
+})
+
+describe('what goes into a run between fixed ends', () => {
+  it('fills exactly what comes out: laying lengths and pieces add up to it', () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...ALL), fc.double({ min: 0, max: 1, noNaN: true }), (chain, share) => {
+        const { min, max } = chain.removeMm as { min: number; max: number }
+        const takeOutMm = min + share * (Math.min(max, min + 400) - min)
+        const found = fixedEnds(ask(chain, { takeOutMm }))
+        // the laying length is the catalogue's own distance between two pipe ends inside a part
+        const laying = chain.parts.reduce((sum, { fittingId, family }) => {
+          const part = fittingById(fittingId)
+          return sum + (family === 'tube-piece' ? 0 : (part?.layingMm ?? 0))
+        }, 0)
+        if (found.pieces.length !== 1 || found.pieces[0]?.cutMm == null) return
+        expect(found.pieces[0].cutMm + laying).toBeCloseTo(takeOutMm, 6)
+      }),
+    ))
+
+  it('a sliding part has pipe to wait on for its whole length, on the run or on the piece', () => {
+    const slid = ALL.filter(({ closes }) => closes?.by === 'slide')
+    expect(slid.length).toBeGreaterThan(10)
+    for (const chain of slid) {
+      const { sliding, leastBareMm } = fixedEnds(ask(chain))
+      const part = fittingById(chain.parts[sliding?.part ?? -1]?.fittingId ?? '')
+      expect(['slip-coupling', 'repair-coupling', 'slip-tee']).toContain(part?.family)
+      // from one mouth to the other, and three millimetres to be clear
+      const [a, b] = part?.ports ?? []
+      const long = Math.abs((a?.pose.origin[0] ?? 0) - (b?.pose.origin[0] ?? 0))
+      expect(sliding?.needsMm).toBeCloseTo(long + 3, 6)
+      if (sliding?.on === 'near') expect(leastBareMm[0]).toBeGreaterThanOrEqual(long)
+      if (sliding?.on === 'far') expect(leastBareMm[1]).toBeGreaterThanOrEqual(long)
+      // both marks are inside what slides, and meet in it
+      expect((sliding?.marksMm[0] ?? 0) + (sliding?.marksMm[1] ?? 0)).toBeLessThanOrEqual(long + 1e-9)
+    }
+  })
+
+  it('says which number makes it impossible, and by how much', () => {
+    const slip = ALL.find(({ parts, closes }) => parts.length === 1 && closes?.by === 'slide') as MateOption
+    const { max } = slip.removeMm as { max: number }
+    expect(fixedEnds(ask(slip, { takeOutMm: max + 5 })).reason).toMatchObject({
+      ruleId: 'fixed.too-much',
+      parameters: { overMm: expect.closeTo(5, 6) },
+    })
+    const needs = fixedEnds(ask(slip)).leastBareMm
+    expect(fixedEnds(ask(slip, { bareMm: [needs[0] - 7, 10] })).reason?.ruleId).toBe('fixed.no-room')
+    const pieced = ALL.find(({ parts }) => parts.length === 3) as MateOption
+    expect(fixedEnds(ask(pieced, { takeOutMm: 10 })).reason?.ruleId).toBe('fixed.too-little')
+  })
+
+  it('slides before it puts in, and draws back last', () => {
+    for (const chain of ALL) {
+      const order = fixedEnds(ask(chain)).steps.map(({ ruleId }) => ruleId)
+      const at = (rule: string) => order.findIndex((id) => id.startsWith(rule))
+      if (at('fixed.slide') < 0) continue
+      if (at('fixed.put-in') >= 0) expect(at('fixed.slide')).toBeLessThan(at('fixed.put-in'))
+      expect(order.at(-1)).toBe('fixed.draw-back')
+    }
+  })
+})
+
+describe('springing a run apart', () => {
+  // Cantilever by hand for 1/2 in type L hard copper (OD 15.875, E 117 GPa, 2/3 of 205 MPa): a load at the tip bends it
+  // by y(x) = Y(3(x/L)^2 - (x/L)^3)/2; its arc is longer than its chord by the integral of y'^2/2, here taken in slices.
+  const bySlices = (length: number, room: number) => {
+    const most = ((205 / 1.5) * length ** 2) / (3 * 117_000 * (15.875 / 2))
+    const tip = Math.min(most, room, length / 10)
+    let sum = 0
+    const slices = 20_000
+    for (let index = 0; index < slices; index++) {
+      const x = (index + 0.5) / slices
+      const slope = (tip / length) * 0.5 * (6 * x - 3 * x * x)
+      sum += (slope * slope * length) / 2 / slices
+    }
+    return sum
+  }
+  it.each([300, 600, 1200, 2400])('yields at %p mm what slices of its arc add up to', (length) => {
+    const sides = fixedEnds(ask(ALL[0] as MateOption, { freeMm: [length, length] })).spring
+    expect(sides.haveMm).toBeCloseTo(2 * bySlices(length, 50), 4)
+  })
+  it('the least free length is the one from which it can, and no shorter', () => {
+    for (const wanted of [0.05, 0.3, 1, 2]) {
+      const least = leastFreeMm(pipe, wanted, 1000)
+      expect(least).not.toBeNull()
+      expect(sidewaysSpring(pipe, (least as number) * 0.99, 1000).retractionMm).toBeLessThan(wanted)
+      expect(sidewaysSpring(pipe, (least as number) * 1.01, 1000).retractionMm).toBeGreaterThan(wanted)
+    }
+  })
+  it('no length does where the room is too small, and none for what is not sprung', () => {
+    expect(leastFreeMm(pipe, 10, 20)).toBeNull()
+    expect(leastFreeMm({ odMm: 60, wallMm: 4, material: 'cast-iron' as never }, 1, 1000)).toBeNull()
+  })
+})
