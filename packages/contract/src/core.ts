@@ -447,7 +447,7 @@ export const planRequest = z.object({
 /** A place along a line that a tape can be held to. */
 export const stationText = z
   .string()
-  .regex(/^(wall|stub|tail|part:\d{1,2}:(in|centre|out))$/, 'no place along a line is called this')
+  .regex(/^(wall|stub|tail|beside|part:\d{1,2}:(in|centre|out))$/, 'no place along a line is called this')
 const station = stationText.transform((id) => id as fitup.StationId)
 
 export const measurer = z.enum(fitup.MEASURERS)
@@ -485,6 +485,12 @@ export const layoutRequest = z.object({
   stubMm: lengthMm.nullable(),
   dimensions,
   cutter: z.enum(fitup.CUTTERS).optional(),
+})
+
+const lineBeside = z.object({ option: mateOption, stubMm: lengthMm })
+export const staggerRequest = z.object({
+  lines: z.tuple([lineBeside, lineBeside]),
+  apartMm: z.number().positive().max(5000),
 })
 
 const bare = z.number().min(0).max(30_000)

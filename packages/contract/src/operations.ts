@@ -1,6 +1,7 @@
 import {
   ACCESSORIES,
   type Belief,
+  bulksOf,
   CATALOG,
   cheapestWay,
   classIdOf,
@@ -39,6 +40,7 @@ import {
   mateSettings,
   openLine,
   planRequest,
+  staggerRequest,
   unitsRequest,
   wholeRequest,
 } from './core'
@@ -216,6 +218,13 @@ export const operations = {
         chain: option,
       })
     },
+  }),
+  stagger: operation({
+    summary:
+      'Whether the bodies and wrenches of two lines side by side clear, and by how much to stagger them.',
+    request: staggerRequest,
+    run: ({ lines: [one, other], apartMm }) =>
+      fitup.stagger(bulksOf(one.option, one.stubMm), bulksOf(other.option, other.stubMm), apartMm),
   }),
   'cut-length': operation({
     summary: 'The length of a piece of pipe from what was measured, with marks and tolerance.',

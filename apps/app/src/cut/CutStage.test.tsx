@@ -115,6 +115,20 @@ describe('the cut of a line with a piece of pipe', () => {
     expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toHaveLength(1)
   })
 
+  it('says whether the line beside it leaves room, and by how much to stagger where it does not', async () => {
+    await atTheCut()
+    await press(one('button', 'To the cold line, middle to middle'))
+    await enter('4')
+    expect(screen.getByText('✓ bodies and wrenches clear each other')).toBeTruthy()
+    await press(one('button', 'To the cold line, middle to middle'))
+    await enter('1')
+    // two push-fit elbows of 27 mm side by side need 30 mm
+    expect(screen.getByText(/they would touch.*side by side they need 1 3\/16/)).toBeTruthy()
+    expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toMatchObject([
+      { fields: { mm: 25.4 } },
+    ])
+  })
+
   it('says what makes a piece impossible, and by how much', async () => {
     await atTheCut()
     await press(screen.getByTestId('cut-next'))

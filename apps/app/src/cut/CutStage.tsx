@@ -1,3 +1,4 @@
+import type { OperationResponse } from '@diarmos/contract'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router } from 'expo-router'
@@ -18,6 +19,7 @@ import { saveText } from '../ui/saveText'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
+import { Beside } from './Beside'
 import { CutRow } from './CutRow'
 import { SawView } from './SawView'
 import { cutsOf, type Layout } from './saw'
@@ -27,6 +29,9 @@ interface Props {
   view: JobView
   line: LineView
   layout: Layout | null
+  /** The line that comes out of the wall next to it, and whether both clear each other. */
+  beside: LineView | null
+  stagger: OperationResponse<'stagger'> | null
   /** The drawing as it stands. */
   svg: string | null
   /** What is being measured; the drawing asks for it too. */
@@ -43,7 +48,7 @@ const MEASURERS: readonly { value: Measurer; label: string }[] = [
 const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
 
 /** How long, from where to where: what to measure, what to saw, and whether it will go in. */
-export function CutStage({ view, line, layout, svg, asked, onAsk, goTo }: Props) {
+export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAsk, goTo }: Props) {
   const { unit, measurer } = usePreferences()
   const [sawing, setSawing] = useState(false)
   const [dry, setDry] = useState(false)
@@ -59,6 +64,7 @@ export function CutStage({ view, line, layout, svg, asked, onAsk, goTo }: Props)
   const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const named = (span: Span) => spanText(line, span).replace(/^f/, 'F')
   const cuts = cutsOf(view, line, layout)
+  const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
   const [next] = asks
   const open = cuts.filter((cut) => cut.mm !== null && (!cut.done || cut.wasMm !== null))
@@ -174,12 +180,20 @@ export function CutStage({ view, line, layout, svg, asked, onAsk, goTo }: Props)
           <Length mm={layout.reach.lengthMm} size="l" />
         </View>
       ) : null}
-      {line.dimensions.length > 0 ? (
+      {beside && !fresh ? (
+        <Beside
+          apartMm={line.dimensions.find(({ fields }) => fields.to === 'beside')?.fields.mm ?? null}
+          service={beside.line.fields.service}
+          stagger={stagger}
+          onAsk={() => onAsk({ from: 'wall', to: 'beside' })}
+        />
+      ) : null}
+      {measured.length > 0 ? (
         <View className="mt-3">
           <Txt bold tone="soft" heading={3}>
             Measured
           </Txt>
-          {line.dimensions.map((doc) => {
+          {measured.map((doc) => {
             const unused = layout?.unused.find(({ dimension }) => dimension === doc.id)
             return (
               <View key={doc.id} className="flex-row items-center">

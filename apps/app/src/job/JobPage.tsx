@@ -34,7 +34,14 @@ import { useSolved } from '../workers/solver'
 import { addLine } from './actions'
 import { Conflicts } from './Conflicts'
 import { JobRows } from './JobList'
-import { identifyRequest, layoutRequest, mateRequest, measuredOf, planRequest } from './requests'
+import {
+  identifyRequest,
+  layoutRequest,
+  mateRequest,
+  measuredOf,
+  planRequest,
+  staggerRequest,
+} from './requests'
 import { ShortcutHelp } from './ShortcutHelp'
 import { STAGE_WORDS } from './StageRule'
 
@@ -217,6 +224,9 @@ function Page({ view }: { view: JobView }) {
   const weighed = line ? weighedOf(line) : null
   const together = whole && shown === 'mate'
   const layout = useSolved('layout', line && shown === 'cut' ? layoutRequest(line) : null)
+  // what comes out of the wall next to it: hot beside cold
+  const beside = view.supply.find((entry) => entry !== line && entry.mating && entry.ends?.from === 'pipe')
+  const stagger = useSolved('stagger', line && shown === 'cut' ? staggerRequest(line, beside) : null)
   const sheet = { unit, denominator, widthPx, heightPx: height }
   const scene = useSolved(
     'draw',
@@ -298,6 +308,8 @@ function Page({ view }: { view: JobView }) {
       <CutStage
         {...common}
         layout={layout.answer}
+        beside={beside ?? null}
+        stagger={stagger.answer}
         svg={scene.answer?.svg ?? null}
         asked={asked}
         onAsk={setAsked}

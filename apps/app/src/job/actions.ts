@@ -245,7 +245,7 @@ export async function keepDimension(
   about: Pick<EntityFields<'dimension'>, 'measurer' | 'dry'>,
 ): Promise<void> {
   // the wall and the fixture stay whichever way is chosen; everything else belongs to the way
-  const stays = [from, to].every((place) => place === 'wall' || place === 'tail')
+  const stays = [from, to].every((place) => ['wall', 'tail', 'beside'].includes(place))
   const fields: EntityFields<'dimension'> = {
     jobId: view.job.id,
     lineId: line.line.id,

@@ -75,6 +75,20 @@ export function layoutRequest(line: LineView): OperationRequest<'layout'> | null
   }
 }
 
+/** Whether two lines side by side clear each other; null while it is not known how far apart they stand. */
+export function staggerRequest(
+  line: LineView,
+  beside: LineView | undefined,
+): OperationRequest<'stagger'> | null {
+  const apart = line.dimensions.find(({ fields }) => fields.to === 'beside')
+  const [one, other] = [line, beside].map((entry) => {
+    const option = entry?.mating?.fields.option
+    const stubMm = entry && option ? (option.leavesStubMm ?? situationOf(entry).stubMm) : null
+    return option && stubMm !== null ? { option, stubMm } : null
+  })
+  return apart && one && other ? { lines: [one, other], apartMm: apart.fields.mm } : null
+}
+
 /** What was measured along a line, as the core takes it. */
 export function measuredOf(line: LineView) {
   return line.dimensions.map(({ id, fields: { from, to, mm, measurer, dry } }) => ({

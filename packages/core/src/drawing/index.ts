@@ -1,4 +1,5 @@
 export * from './assemble'
+export * from './bulks'
 export * from './contactSheet'
 export { pieceLetter } from './cutDimensions'
 export * from './scene'

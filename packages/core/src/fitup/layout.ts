@@ -203,6 +203,8 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
   const unused: Layout['unused'][number][] = []
   let reachMm: Dimension | null = null
   for (const dimension of dimensions) {
+    // how far the next line stands says nothing of this one's pieces
+    if (dimension.to === 'beside') continue
     if (flexible && dimension.from === flexible.from && dimension.to === 'tail') {
       reachMm = dimension
       continue

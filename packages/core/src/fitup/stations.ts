@@ -23,9 +23,10 @@ export interface Chain {
 
 /**
  * A place that a tape can be held to: `wall` finished face of the wall · `stub` end of the old pipe, or the mouth that
- * the line begins at · `part:2:in`, `part:2:centre`, `part:2:out` of a part · `tail` tip of the fixture's end.
+ * the line begins at · `part:2:in`, `part:2:centre`, `part:2:out` of a part · `tail` tip of the fixture's end · `beside` middle of the line that
+ * stands next to it.
  */
-export type StationId = 'wall' | 'stub' | 'tail' | `part:${number}:${'in' | 'centre' | 'out'}`
+export type StationId = 'wall' | 'stub' | 'tail' | 'beside' | `part:${number}:${'in' | 'centre' | 'out'}`
 
 export interface Station {
   readonly id: StationId

@@ -50,6 +50,7 @@ const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
 export function stationText(id: string, families: readonly Family[], fresh = false): string {
   if (id === 'wall') return 'the wall'
   if (id === 'stub') return fresh ? 'the valve’s mouth' : 'the end of the old pipe'
+  if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail') return 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')
   const family = families[Number(index)]
