@@ -122,8 +122,8 @@ describe('the cut of a line with a piece of pipe', () => {
     expect(screen.getByText('✓ bodies and wrenches clear each other')).toBeTruthy()
     await press(one('button', 'To the cold line, middle to middle'))
     await enter('1')
-    // two push-fit elbows of 27 mm side by side need 30 mm
-    expect(screen.getByText(/they would touch.*side by side they need 1 3\/16/)).toBeTruthy()
+    // two push-fit elbows of 28 mm and a gap of 3 mm, in sixteenths upward
+    expect(screen.getByText(/they would touch.*side by side they need 1 1\/4/)).toBeTruthy()
     expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toMatchObject([
       { fields: { mm: 25.4 } },
     ])
