@@ -79,6 +79,16 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'fixed.union': 'Draw the union together last.',
   'fixed.draw-back':
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
+  'trap.aside':
+    'The drain stands {overMm:missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
+  'trap.far':
+    'The wall tube is {overMm:missing-length} too short: a longer one, or an extension with a slip joint.',
+  'trap.near':
+    'There is no room for the trap: it stands {shortMm:missing-length} too near the wall for its tube.',
+  'trap.high':
+    'The stub in the wall is {overMm:missing-length} too high for this trap: a shallower one, or the stub lowered.',
+  'trap.drop':
+    'The weir lies {overMm:missing-length} further below the outlet than 24 in, the most that model codes allow.',
   'layout.rigid':
     'The parts between fix this at {isMm:reading}; {measuredMm:reading} was measured, which is {offMm:reading} off.',
   'layout.connector-short': 'The connector is {shortMm:missing-length} too short with the slack it needs.',

@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import { type TrapAsk, TUBULAR_TRAPS, type TubularTrap, trapFit } from './trap'
+
+const IN = 25.4
+const trap = TUBULAR_TRAPS.find(({ id }) => id === '1-1/2') as TubularTrap
+const length = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+const asks: fc.Arbitrary<TrapAsk> = fc.record({
+  trap: fc.constantFrom(...TUBULAR_TRAPS),
+  // tenths and a bit: never exactly as far as a swing
+  asideMm: fc.integer({ min: -1300, max: 1300 }).map((tenths) => tenths / 10 + 0.03),
+  outMm: length(60, 400),
+  stubOutMm: length(0, 80),
+  drainMm: length(300, 900),
+  stubMm: length(250, 700),
+  pitch: fc.constantFrom(1 / 48, 0.02, 0),
+})
+
+/** Swings the bend through every tenth of a degree and keeps those that point the wall tube into the stub. */
+function bySwinging({ trap: { swingMm, armMm, armInMm }, asideMm, outMm, stubOutMm }: TrapAsk) {
+  const found: { legOutMm: number; least: number; most: number }[] = []
+  const side = (angle: number) => asideMm + swingMm * Math.sin(angle)
+  const steps = 3600
+  for (let step = 0; step < steps; step++) {
+    let [a, b] = [(step / steps) * 2 * Math.PI, ((step + 1) / steps) * 2 * Math.PI]
+    if (side(a) === 0 ? false : side(a) * side(b) > 0) continue
+    for (let halving = 0; halving < 60; halving++) {
+      const middle = (a + b) / 2
+      if (side(a) * side(middle) <= 0) b = middle
+      else a = middle
+    }
+    const legOutMm = outMm + swingMm * Math.cos((a + b) / 2)
+    // lengths of wall tube from its bend that end inside the nut and can be had
+    const least = Math.max(legOutMm - stubOutMm + armInMm[0], armMm[0])
+    const most = Math.min(legOutMm - stubOutMm + armInMm[1], armMm[1])
+    if (least <= most) found.push({ legOutMm, least, most })
+  }
+  return found.sort((x, y) => x.legOutMm - y.legOutMm)
+}
+
+describe('a tubular trap between drain and wall', () => {
+  it('stands where swinging it through every angle finds it, or nowhere', () =>
+    fc.assert(
+      fc.property(asks, (ask) => {
+        const found = trapFit(ask)
+        const swung = bySwinging(ask)[0]
+        if (!found.ok && found.reason.ruleId === 'trap.high') return
+        expect(found.ok).toBe(swung !== undefined)
+        if (!found.ok || !swung) return
+        expect(found.legOutMm).toBeCloseTo(swung.legOutMm, 4)
+        expect(found.armMm[0]).toBeCloseTo(swung.least, 4)
+        expect(found.armMm[1]).toBeCloseTo(swung.most, 4)
+      }),
+      { numRuns: 400 },
+    ))
+
+  it('hangs together: drain, tailpiece, bend, wall tube and stub add up to the heights that were measured', () =>
+    fc.assert(
+      fc.property(asks, (ask) => {
+        const found = trapFit(ask)
+        if (!found.ok) return
+        const fall = (found.legOutMm - ask.stubOutMm) * ask.pitch
+        for (const [tail, inside] of [
+          [found.tailMm[0], ask.trap.tailInMm[0]],
+          [found.tailMm[1], ask.trap.tailInMm[1]],
+        ] as const)
+          expect(ask.drainMm - tail + inside - ask.trap.inletAboveMm - fall).toBeCloseTo(ask.stubMm, 6)
+      }),
+    ))
+
+  // worked by hand: a 4 in swing 2.4 in aside leaves √(4² − 2.4²) = 3.2 in (a 3-4-5 triangle)
+  const plain: TrapAsk = {
+    trap,
+    asideMm: 2.4 * IN,
+    outMm: 8 * IN,
+    stubOutMm: 1 * IN,
+    drainMm: 22 * IN,
+    stubMm: 18 * IN,
+    pitch: 1 / 48,
+  }
+  it('2.4 in aside of a 4 in swing: the leg 3.2 in nearer the wall', () => {
+    const found = trapFit(plain)
+    expect(found).toMatchObject({ ok: true, leg: 'toward' })
+    if (!found.ok) return
+    expect(found.legOutMm / IN).toBeCloseTo(8 - 3.2, 9)
+    expect(found.swingDegrees).toBeCloseTo((Math.asin(0.6) * 180) / Math.PI, 9)
+    // 4.8 − 1 in to the nut, and half an inch to two inches in it
+    expect(found.armMm[0] / IN).toBeCloseTo(4.3, 9)
+    expect(found.armMm[1] / IN).toBeCloseTo(5.8, 9)
+    // 22 − 18 − 3.8/48 − 1 in to the inlet, and half an inch to two and a half in it
+    expect(found.tailMm[0] / IN).toBeCloseTo(3 - 3.8 / 48 + 0.5, 9)
+  })
+  it.each<[string, Partial<TrapAsk>, string, number]>([
+    ['half an inch too far aside', { asideMm: 4.5 * IN }, 'trap.aside', 0.5],
+    ['too far from the wall', { outMm: 14 * IN, asideMm: 0 }, 'trap.far', 14 - 4 - 1 + 0.5 - 7],
+    ['too near the wall', { outMm: 0, asideMm: 0, stubOutMm: 6 * IN }, 'trap.near', 2 - (4 - 6 + 2)],
+    ['the stub too high', { drainMm: 18.5 * IN }, 'trap.high', 18 + 3.8 / 48 + 1 - 18.5],
+  ])('%s is refused by that much', (_name, patch, ruleId, inches) => {
+    const found = trapFit({ ...plain, ...patch })
+    expect(found).toMatchObject({ ok: false, reason: { ruleId } })
+    if (!found.ok) expect(Object.values(found.reason.parameters)[0]).toBeCloseTo(inches * IN, 6)
+  })
+  it('says what the tailpiece in hand lacks or has too much', () => {
+    const at = (tailMm: number) => {
+      const found = trapFit({ ...plain, tailMm })
+      return found.ok ? found.tailChangeMm / IN : Number.NaN
+    }
+    const [least, most] = [3 - 3.8 / 48 + 0.5, 3 - 3.8 / 48 + 2.5]
+    expect(at((least - 1) * IN)).toBeCloseTo(1, 9)
+    expect(at(((least + most) / 2) * IN)).toBe(0)
+    expect(at((most + 1.5) * IN)).toBeCloseTo(-1.5, 9)
+  })
+  it('24 in from the outlet to the weir is the most', () => {
+    const deep = trapFit({ ...plain, drainMm: 44 * IN })
+    expect(deep.ok && deep.notes.map(({ ruleId }) => ruleId)).toEqual(['trap.drop'])
+  })
+})

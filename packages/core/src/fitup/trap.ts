@@ -1,0 +1,142 @@
+import type { Source } from '../reference/source'
+import { type Fit, type FitReason, impossible } from './reason'
+import { degrees } from './vector'
+
+const IN = 25.4
+const SHEET: Source = { title: 'Tubular traps, typical of the kind', certainty: "maker's sheet" }
+
+/** A tubular trap of two pieces: its bend swings about the tailpiece, its wall tube about the bend. Millimetres. */
+export interface TubularTrap {
+  readonly id: '1-1/4' | '1-1/2' | '32' | '40'
+  /** From the middle of the inlet to the middle of the outlet leg. */
+  readonly swingMm: number
+  /** The mouth of the inlet over the middle of the wall tube. */
+  readonly inletAboveMm: number
+  /** How far a tailpiece goes into the inlet, least and most. */
+  readonly tailInMm: readonly [number, number]
+  /** Wall tube from the middle of its bend to its plain end: cut back as far as may be, and as it is bought. */
+  readonly armMm: readonly [number, number]
+  /** How far it goes into the nut at the wall, least and most. */
+  readonly armInMm: readonly [number, number]
+  readonly source: Source
+}
+
+const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
+  id,
+  swingMm,
+  inletAboveMm: 1 * IN,
+  tailInMm: [0.5 * IN, 2.5 * IN],
+  armMm: [2 * IN, 7 * IN],
+  armInMm: [0.5 * IN, 2 * IN],
+  source: SHEET,
+})
+/** Traps by size, typical: what is in hand is measured. */
+export const TUBULAR_TRAPS: readonly TubularTrap[] = [
+  trap('1-1/4', 3.5 * IN),
+  trap('1-1/2', 4 * IN),
+  trap('32', 80),
+  trap('40', 90),
+]
+
+/** From the fixture's outlet down to the weir at most, mm. */
+export const MOST_DROP_MM = 24 * IN
+const DROP: Source = { title: 'IPC 1002.1, UPC 1001.2: 24 in from outlet to weir', certainty: 'recalled' }
+
+export interface TrapAsk {
+  readonly trap: TubularTrap
+  /** From the middle of the stub at the wall sideways to the middle of the drain, mm. */
+  readonly asideMm: number
+  /** From the finished wall out to the middle of the drain, mm. */
+  readonly outMm: number
+  /** The mouth of the stub's nut out from the finished wall, mm. */
+  readonly stubOutMm: number
+  /** Over the floor: where the tailpiece begins, and the middle of the stub, mm. */
+  readonly drainMm: number
+  readonly stubMm: number
+  /** Fall of the wall tube. */
+  readonly pitch: number
+  /** The tailpiece in hand, from where it begins to its end, mm; null where it is still to be cut. */
+  readonly tailMm?: number | null
+}
+
+export interface TrapFit {
+  /** How far the bend swings out of the plane square to the wall, degrees: nothing points straight at the wall or away. */
+  readonly swingDegrees: number
+  /** Whether its outlet leg stands nearer the wall than the drain, or further out. */
+  readonly leg: 'toward' | 'away'
+  /** The outlet leg from the finished wall, mm. */
+  readonly legOutMm: number
+  /** Wall tube from the middle of its bend to its end, shortest and longest that hold, mm. */
+  readonly armMm: readonly [number, number]
+  /** Tailpiece from where it begins to its end, shortest and longest that hold, mm. */
+  readonly tailMm: readonly [number, number]
+  /** What has to be added to the tailpiece in hand, or cut off it (below nothing), mm; nothing where it does as it is. */
+  readonly tailChangeMm: number
+  /** From where the tailpiece begins down to the weir, mm. */
+  readonly dropMm: number
+  readonly notes: readonly FitReason[]
+}
+
+interface Way {
+  readonly leg: TrapFit['leg']
+  readonly legOutMm: number
+  readonly armMm: readonly [number, number]
+}
+
+/**
+ * Whether a tubular trap lines up between a drain and the stub in the wall. Its bend swings on a circle about the
+ * tailpiece; the wall tube must run straight into the stub, so the outlet leg has to stand where that circle meets the
+ * plane of the stub: at most two places, out = drain ± √(swing² − aside²).
+ *
+ * @returns how it stands and what to cut, or the number that makes it impossible and by how much
+ */
+export function trapFit(ask: TrapAsk): Fit<TrapFit> {
+  const { trap, outMm, stubOutMm, drainMm, stubMm, pitch } = ask
+  const aside = Math.abs(ask.asideMm)
+  if (aside > trap.swingMm)
+    return impossible('trap.aside', { overMm: aside - trap.swingMm, swingMm: trap.swingMm })
+  const across = Math.sqrt(trap.swingMm ** 2 - aside ** 2)
+  const ways = (['toward', 'away'] as const).map((leg): Way => {
+    const legOutMm = leg === 'toward' ? outMm - across : outMm + across
+    const reach = legOutMm - stubOutMm
+    return {
+      leg,
+      legOutMm,
+      armMm: [
+        Math.max(reach + trap.armInMm[0], trap.armMm[0]),
+        Math.min(reach + trap.armInMm[1], trap.armMm[1]),
+      ],
+    }
+  })
+  const held = ways.filter(({ armMm }) => armMm[0] <= armMm[1])
+  const [best] = held
+  if (!best) {
+    const [toward, away] = ways as [Way, Way]
+    const lacks = (way: Way) => trap.armMm[0] - (way.legOutMm - stubOutMm + trap.armInMm[1])
+    const over = (way: Way) => way.legOutMm - stubOutMm + trap.armInMm[0] - trap.armMm[1]
+    return over(toward) > 0
+      ? impossible('trap.far', { overMm: over(toward) })
+      : impossible('trap.near', { shortMm: lacks(away) })
+  }
+  const armHeight = stubMm + (best.legOutMm - stubOutMm) * pitch
+  const gap = drainMm - (armHeight + trap.inletAboveMm)
+  if (gap < 0) return impossible('trap.high', { overMm: -gap })
+  const tailMm = [gap + trap.tailInMm[0], gap + trap.tailInMm[1]] as const
+  const inHand = ask.tailMm ?? null
+  const tailChangeMm =
+    inHand === null ? 0 : inHand < tailMm[0] ? tailMm[0] - inHand : Math.min(0, tailMm[1] - inHand)
+  const dropMm = drainMm - armHeight
+  const notes: FitReason[] =
+    dropMm > MOST_DROP_MM
+      ? [{ ruleId: 'trap.drop', parameters: { overMm: dropMm - MOST_DROP_MM }, source: DROP }]
+      : []
+  return {
+    ok: true,
+    swingDegrees: degrees(Math.atan2(aside, across)),
+    ...best,
+    tailMm,
+    tailChangeMm,
+    dropMm,
+    notes,
+  }
+}
