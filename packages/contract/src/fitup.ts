@@ -63,6 +63,98 @@ export const toiletRequest = z.object({
   slots: z.object({ leftMm: measured, rightMm: measured, apartMm: measured }).optional(),
 })
 
+export const trapRequest = z.object({
+  size: z.enum(
+    fitup.TUBULAR_TRAPS.map(({ id }) => id) as [fitup.TubularTrap['id'], ...fitup.TubularTrap['id'][]],
+  ),
+  /** From the middle of the inlet to the outlet leg, where the trap in hand was measured. */
+  swingMm: measured.optional(),
+  asideMm: distance,
+  outMm: thickness,
+  stubOutMm: thickness,
+  drainMm: thickness.max(3000),
+  stubMm: thickness.max(3000),
+  pitch: z
+    .number()
+    .min(0)
+    .max(0.5)
+    .default(1 / 48),
+  tailMm: thickness.nullable().default(null),
+})
+
+/** A tubular trap between drain and wall. */
+export function trapOf({ size, swingMm, ...ask }: z.output<typeof trapRequest>) {
+  const typical = fitup.TUBULAR_TRAPS.find(({ id }) => id === size) as fitup.TubularTrap
+  const trap = swingMm === undefined ? typical : { ...typical, swingMm }
+  return { trap, fit: fitup.trapFit({ ...ask, trap }) }
+}
+
+export const holeRequest = z.object({ depthMm: measured, centreMm: measured, holeMm: measured })
+
+export const bibRequest = z.object({
+  layers: z.array(z.object({ name: z.string().max(80), mm: thickness })).max(12),
+  /** How far the seat lies beyond the warm side. */
+  beyondMm: thickness.default(25.4),
+})
+
+export const roughInRequest = z.object({
+  measured: z
+    .array(
+      z.object({ id: z.enum(fitup.ROUGH_IN.map(({ id }) => id) as [string, ...string[]]), mm: measured }),
+    )
+    .max(40),
+})
+
+/** Every usual height, and where what was measured stands against it. */
+export function heights({ measured: taken }: z.output<typeof roughInRequest>) {
+  return fitup.ROUGH_IN.map((window) => {
+    const mm = taken.find(({ id }) => id === window.id)?.mm ?? null
+    return { ...window, measuredMm: mm, fit: mm === null ? null : fitup.roughIn(window.id, mm) }
+  })
+}
+
+export const bendPairsRequest = z.object({
+  /** From the end of one line to the end of the other: along the first, sideways and up. */
+  alongMm: distance,
+  asideMm: distance,
+  upMm: distance,
+  /** How far the second line points aside of the first, and up, degrees. */
+  turnedDegrees: z.number().min(-180).max(180).default(0),
+  tiltedDegrees: z.number().min(-90).max(90).default(0),
+  /** What two joints give together, degrees. */
+  giveDegrees: z.number().min(0).max(10).default(2),
+  bend: endRef.optional(),
+})
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180
+
+/** Pairs of bends between two lines, with the piece between them where the catalogue has both bends. */
+export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
+  const { alongMm, asideMm, upMm, turnedDegrees, tiltedDegrees, giveDegrees, bend } = ask
+  const [turn, tilt] = [radians(turnedDegrees), radians(tiltedDegrees)]
+  const pairs = fitup.bendPairs(
+    {
+      fromAt: [0, 0, 0],
+      fromAxis: [1, 0, 0],
+      toAt: [alongMm, asideMm, upMm],
+      toAxis: [Math.cos(tilt) * Math.cos(turn), Math.cos(tilt) * Math.sin(turn), Math.sin(tilt)],
+    },
+    fitup.BEND_ANGLES,
+    giveDegrees,
+  )
+  const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
+  return pairs.map((pair) => {
+    const [first, second] = [pair.first, pair.second].map((angle) => (port ? bendOf(port, angle) : undefined))
+    const inside = port ? 2 * fitup.insertionMm(port)[1] : 0
+    return {
+      ...pair,
+      ...(first && second
+        ? { piece: fitup.travelPiece(pair.travelMm, first.bend, second.bend, inside) }
+        : {}),
+    }
+  })
+}
+
 /** A valve's depth in its wall. */
 export function depthOf({ layers, middleMm, windowMm }: z.output<typeof valveDepthRequest>) {
   return fitup.valveDepth(

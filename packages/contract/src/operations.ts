@@ -46,17 +46,25 @@ import {
 } from './core'
 
 import {
+  bendPairsRequest,
+  bibRequest,
   cutLengthRequest,
   cuttingPlanRequest,
   depthOf,
+  heights,
+  holeRequest,
   offsetRequest,
   offsets,
+  pairsOf,
   pieceBetween,
   pitchOf,
   pitchRequest,
   planOf,
+  roughInRequest,
   toiletPlace,
   toiletRequest,
+  trapOf,
+  trapRequest,
   valveDepthRequest,
 } from './fitup'
 
@@ -225,6 +233,32 @@ export const operations = {
     request: staggerRequest,
     run: ({ lines: [one, other], apartMm }) =>
       fitup.stagger(bulksOf(one.option, one.stubMm), bulksOf(other.option, other.stubMm), apartMm),
+  }),
+  'bend-pairs': operation({
+    summary: 'The pairs of bends that join two lines as they are measured, the best first.',
+    request: bendPairsRequest,
+    run: pairsOf,
+  }),
+  trap: operation({
+    summary: 'Whether a tubular trap lines up between a drain and the stub in the wall, and what to cut.',
+    request: trapRequest,
+    run: trapOf,
+  }),
+  hole: operation({
+    summary:
+      'A hole through a stud or plate: its edges, nail plates, and whether it takes too much of the wood.',
+    request: holeRequest,
+    run: ({ depthMm, centreMm, holeMm }) => fitup.holeInStud(depthMm, centreMm, holeMm),
+  }),
+  bib: operation({
+    summary: 'The length of a frost-free hose bib from the layers of its wall.',
+    request: bibRequest,
+    run: ({ layers, beyondMm }) => fitup.frostFreeLength(layers, beyondMm),
+  }),
+  'rough-in': operation({
+    summary: 'Usual heights and distances, and where what was measured stands against them.',
+    request: roughInRequest,
+    run: heights,
   }),
   'cut-length': operation({
     summary: 'The length of a piece of pipe from what was measured, with marks and tolerance.',

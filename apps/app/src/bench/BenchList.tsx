@@ -44,6 +44,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     sign: () => <LineSign d="M4 34h18l26 -22h20" />,
   },
   {
+    href: '/bench/pair',
+    title: 'Two bends between two lines',
+    detail: 'Lines that do not meet, also at an angle: which bends, how far to turn them, the piece.',
+    sign: () => <LineSign d="M4 38h20l16 -14 8 -18" />,
+  },
+  {
     href: '/bench/cuts',
     title: 'Cut list',
     detail: 'Pieces out of stock with the least used up; one big number at a time for the saw.',
@@ -60,6 +66,24 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     title: 'Valve in its wall',
     detail: 'Blocking, board, mortar and tile against the window on the valve’s sheet; what to shim.',
     sign: () => <LineSign d="M12 4v38M40 4v38M50 4v38M58 4v38M20 23h14M27 16v14" />,
+  },
+  {
+    href: '/bench/hole',
+    title: 'Hole in a stud',
+    detail: 'How near a nail comes, where plates go, and how much of the wood is left.',
+    sign: () => <LineSign d="M6 10h60v26H6zM36 23m-9 0a9 9 0 1 0 18 0a9 9 0 1 0 -18 0" />,
+  },
+  {
+    href: '/bench/heights',
+    title: 'Heights and walls',
+    detail: 'Where valves, arms and stops usually stand; how long a frost-free bib has to be.',
+    sign: () => <LineSign d="M10 42V4M4 42h64M10 12h12M10 24h20M10 33h12M48 42V14h14" />,
+  },
+  {
+    href: '/bench/trap',
+    title: 'Trap',
+    detail: 'Drain and stub in the wall: does the trap line up, which way it swings, what to cut.',
+    sign: () => <LineSign d="M14 4v22a12 12 0 0 0 24 0V18h30M8 4h12" />,
   },
   {
     href: '/bench/toilet',

@@ -1,4 +1,3 @@
-import type { OperationRequest } from '@diarmos/contract'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
@@ -12,17 +11,9 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { BENDS, SIZES } from './bends'
 import { OffsetPicture } from './OffsetPicture'
 import { useLengths } from './useLengths'
-
-type Bend = NonNullable<OperationRequest<'offset'>['bend']>
-const BENDS: Readonly<Record<string, { label: string; end: Omit<Bend, 'nominal'> }>> = {
-  sweat: { label: 'solder', end: { form: 'solder-cup', system: 'CTS', material: 'copper' } },
-  push: { label: 'push-fit', end: { form: 'push-fit', system: 'CTS', material: 'brass' } },
-  iron: { label: 'threaded', end: { form: 'taper-female', system: 'NPT', material: 'galvanised-steel' } },
-  cpvc: { label: 'CPVC', end: { form: 'cement-socket', system: 'CTS', material: 'cpvc' } },
-}
-const SIZES = ['1/2', '3/4', '1'] as const
 
 /** A simple or rolling offset: every bend that is made, and the piece between. */
 export function BenchOffset() {

@@ -1,0 +1,134 @@
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { View } from 'react-native'
+import Svg, { Circle, Path, Rect } from 'react-native-svg'
+import { usePreferences } from '../data/preferences'
+import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
+import { usePalette } from '../ui/palette'
+import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
+import { useSolved } from '../workers/solver'
+import { BenchFrame } from './BenchFrame'
+import { useLengths } from './useLengths'
+
+const ROWS = [
+  ['Wood, face to face', 'A new 2x4 is 3 1/2 in; old ones are deeper: measure.'],
+  ['Hole', 'The bit: what the pipe’s sleeve or isolator asks for.'],
+  ['Middle of the hole', 'From one face; in the middle where it is left out.'],
+] as const
+
+/** A stud cut across, its hole and where plates go, to scale. */
+function StudPicture({
+  depthMm,
+  centreMm,
+  holeMm,
+  plates,
+}: {
+  depthMm: number
+  centreMm: number
+  holeMm: number
+  plates: readonly boolean[]
+}) {
+  const { ink, oxide, raised, sheet } = usePalette()
+  const scale = 260 / depthMm
+  const x = 50
+  return (
+    <Svg
+      width="100%"
+      height={110}
+      viewBox="0 0 360 110"
+      role="img"
+      aria-label={`A hole in the wood${plates.some(Boolean) ? ', with nail plates' : ''}`}
+    >
+      <Rect x={x} y={24} width={260} height={62} fill={raised} stroke={ink} strokeWidth={2} />
+      <Path
+        d={`M${x + 8} 40q120 12 244 0M${x + 8} 70q120 -12 244 0`}
+        stroke={ink}
+        strokeWidth={0.6}
+        fill="none"
+      />
+      <Circle
+        cx={x + centreMm * scale}
+        cy={55}
+        r={(holeMm * scale) / 2}
+        fill={sheet}
+        stroke={ink}
+        strokeWidth={2}
+      />
+      {plates.map((plate, index) =>
+        plate ? (
+          <Path
+            // biome-ignore lint/suspicious/noArrayIndexKey: one face and the other
+            key={index}
+            d={`M${index === 0 ? x - 5 : x + 265} 20v70`}
+            stroke={oxide}
+            strokeWidth={6}
+          />
+        ) : null,
+      )}
+    </Svg>
+  )
+}
+
+/** A hole through a stud or plate: edges, nail plates, and how much of the wood it takes. */
+export function BenchHole() {
+  const unit = usePreferences((state) => state.unit)
+  const { lengths, fault, set } = useLengths(ROWS.length)
+  const [depth, hole, centre] = lengths.map((mm) => mm ?? null)
+  const request =
+    depth != null && hole != null ? { depthMm: depth, holeMm: hole, centreMm: centre ?? depth / 2 } : null
+  const { answer } = useSolved('hole', request)
+  return (
+    <BenchFrame title="Hole in a stud" fault={fault} operation="hole" request={request}>
+      {answer?.ok && request ? (
+        <>
+          <StudPicture {...request} plates={answer.plates} />
+          <View className="flex-row border-b-2 border-ink pb-2">
+            {answer.edgesMm.map((mm, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: one face and the other
+              <View key={index} className="flex-1">
+                <Txt size="s" tone="soft">
+                  edge to {index === 0 ? 'this face' : 'the other face'}
+                </Txt>
+                <Length mm={mm} quantity="largest-opening" size="xl" />
+                <Txt bold tone={answer.plates[index] ? 'oxide' : 'patina'}>
+                  {answer.plates[index] ? '✕ nail plate' : '✓ no plate needed'}
+                </Txt>
+              </View>
+            ))}
+          </View>
+          {answer.notes.map((note) => (
+            <Note key={note.ruleId} kind="caution" title="Much of the wood">
+              {say(REASONS[note.ruleId] ?? '', note.parameters, unit)} {note.source?.title}.
+            </Note>
+          ))}
+          <Txt size="s" tone="soft">
+            {answer.source.title} ({answer.source.certainty}): the local code decides.
+          </Txt>
+        </>
+      ) : answer && !answer.ok ? (
+        <Note kind="stop" title="This cannot be">
+          {say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit)}
+        </Note>
+      ) : (
+        <Txt tone="soft" className="py-6">
+          How near a nail comes: from the wood and the bit.
+        </Txt>
+      )}
+      {ROWS.map(([label, hint], index) => (
+        <MeasureRow
+          key={label}
+          label={label}
+          hint={hint}
+          mm={lengths[index] ?? null}
+          onEnter={({ mm }) => set(index, mm)}
+        />
+      ))}
+      <View className="mt-3">
+        <UnitButton />
+      </View>
+    </BenchFrame>
+  )
+}

@@ -1,0 +1,146 @@
+import { router, useLocalSearchParams } from 'expo-router'
+import { View } from 'react-native'
+import { Choice } from '../ui/Choice'
+import { Length } from '../ui/Length'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Toggle } from '../ui/Toggle'
+import { Txt } from '../ui/Txt'
+import { UnitButton } from '../ui/UnitButton'
+import { useSolved } from '../workers/solver'
+import { BenchFrame } from './BenchFrame'
+import { BENDS, SIZES } from './bends'
+import { useLengths } from './useLengths'
+
+const ROWS = [
+  ['Along', 'From the end of the first line to the end of the second, along the first.'],
+  ['Sideways', 'From the middle of the first line to the middle of the second, level.'],
+  ['Up or down', 'From the middle of the first line to the middle of the second, plumb.'],
+] as const
+const TURNS = ['0', '11.25', '22.5', '45', '60', '90'] as const
+type Turn = (typeof TURNS)[number]
+
+/** Two lines that do not meet, and the pairs of bends that join them. */
+export function BenchPair() {
+  const { lengths, fault, set } = useLengths(ROWS.length)
+  const params = useLocalSearchParams<Record<string, string>>()
+  const { bend = 'sweat', size = '1/2' } = params
+  const turn: Turn = TURNS.find((entry) => entry === params.turn) ?? '0'
+  const up = params.up === '1'
+  const [along, aside, rise] = lengths.map((mm) => mm ?? null)
+  const kind = BENDS[bend]
+  const request =
+    along != null && (aside != null || rise != null || turn !== '0')
+      ? {
+          alongMm: along,
+          asideMm: aside ?? 0,
+          upMm: rise ?? 0,
+          ...(up ? { tiltedDegrees: Number(turn) } : { turnedDegrees: Number(turn) }),
+          ...(kind && SIZES.includes(size as '1/2') ? { bend: { ...kind.end, nominal: size } } : {}),
+        }
+      : null
+  const { answer } = useSolved('bend-pairs', request)
+  return (
+    <BenchFrame title="Two bends between two lines" fault={fault} operation="bend-pairs" request={request}>
+      {answer && answer.length > 0 ? (
+        answer.map((pair) => (
+          <View
+            key={`${pair.first}-${pair.second}`}
+            role="group"
+            aria-label={`Bends of ${pair.first} and ${pair.second} degrees`}
+            className="border-b border-rule py-2"
+          >
+            <View className="flex-row items-center justify-between">
+              <Txt bold size="l">
+                {pair.first}° and {pair.second}°
+              </Txt>
+              {pair.piece?.ok ? (
+                <Length mm={pair.piece.cutMm} quantity="pipe-to-cut" size="xl" tone="patina" />
+              ) : (
+                <Txt tone="soft">{pair.piece ? 'too close' : 'travel'}</Txt>
+              )}
+              {pair.piece?.ok ? null : <Length mm={pair.travelMm} size="l" />}
+            </View>
+            <View className="flex-row flex-wrap gap-x-4">
+              <Figure
+                label={pair.beforeMm < 0 ? 'cut the first back' : 'first goes on'}
+                mm={Math.abs(pair.beforeMm)}
+              />
+              <Figure
+                label={pair.behindMm < 0 ? 'cut the second back' : 'second begins earlier by'}
+                mm={Math.abs(pair.behindMm)}
+              />
+            </View>
+            <Txt size="s" tone={pair.missDegrees > 0.1 ? 'amber' : 'soft'} bold={pair.missDegrees > 0.1}>
+              {pair.turnedDegrees > 0.5
+                ? `second bend turned ${pair.turnedDegrees.toFixed(1)}° out of the plane of the first; `
+                : 'both bends in one plane; '}
+              {pair.missDegrees > 0.1
+                ? `△ the joints have to give ${pair.missDegrees.toFixed(1)}°`
+                : 'the angles come out'}
+            </Txt>
+          </View>
+        ))
+      ) : answer ? (
+        <Txt className="py-4">
+          No two bends that are made join these lines within two degrees: a third bend, or a piece that gives.
+        </Txt>
+      ) : (
+        <Txt tone="soft" className="py-6">
+          Measure from the end of one line to the end of the other. Equal bends bring the line back to its own
+          direction; where the second points elsewhere, two different ones may.
+        </Txt>
+      )}
+      {ROWS.map(([label, hint], index) => (
+        <MeasureRow
+          key={label}
+          label={label}
+          hint={hint}
+          mm={lengths[index] ?? null}
+          onEnter={({ mm }) => set(index, mm)}
+        />
+      ))}
+      <View className="mt-3 gap-3">
+        <Choice
+          label="The second line points another way by"
+          columns={3}
+          value={turn}
+          options={TURNS.map((value) => ({ value, label: `${value}°` }))}
+          onChange={(value) => router.setParams({ turn: value })}
+        />
+        {turn === '0' ? null : (
+          <Toggle
+            label="Upward, not sideways"
+            value={up}
+            onChange={(on) => router.setParams({ up: on ? '1' : '0' })}
+          />
+        )}
+        <Choice
+          label="Joined by"
+          columns={4}
+          value={bend}
+          options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
+          onChange={(value) => router.setParams({ bend: value })}
+        />
+        <Choice
+          label="Size"
+          columns={3}
+          value={size as (typeof SIZES)[number]}
+          options={SIZES.map((value) => ({ value, label: value }))}
+          onChange={(value) => router.setParams({ size: value })}
+        />
+        <UnitButton />
+      </View>
+    </BenchFrame>
+  )
+}
+
+function Figure({ label, mm }: { label: string; mm: number }) {
+  return (
+    <View className="flex-row items-center gap-1">
+      <Txt size="s" tone="soft">
+        {label}
+      </Txt>
+      <Length mm={mm} />
+    </View>
+  )
+}
