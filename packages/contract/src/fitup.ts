@@ -132,12 +132,13 @@ const radians = (degrees: number) => (degrees * Math.PI) / 180
 export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
   const { alongMm, asideMm, upMm, turnedDegrees, tiltedDegrees, giveDegrees, bend } = ask
   const [turn, tilt] = [radians(turnedDegrees), radians(tiltedDegrees)]
+  const toAxis = [Math.cos(tilt) * Math.cos(turn), Math.cos(tilt) * Math.sin(turn), Math.sin(tilt)] as const
   const pairs = fitup.bendPairs(
     {
       fromAt: [0, 0, 0],
       fromAxis: [1, 0, 0],
       toAt: [alongMm, asideMm, upMm],
-      toAxis: [Math.cos(tilt) * Math.cos(turn), Math.cos(tilt) * Math.sin(turn), Math.sin(tilt)],
+      toAxis,
     },
     fitup.BEND_ANGLES,
     giveDegrees,
@@ -148,6 +149,8 @@ export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
     const inside = port ? 2 * fitup.insertionMm(port)[1] : 0
     return {
       ...pair,
+      /** The way the second line goes on. */
+      toAxis,
       ...(first && second
         ? { piece: fitup.travelPiece(pair.travelMm, first.bend, second.bend, inside) }
         : {}),

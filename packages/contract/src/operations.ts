@@ -21,6 +21,7 @@ import {
   type MateResult,
   MIXERS,
   mate,
+  outsideDiameters,
   parseLength,
   pipeById,
   platesFor,
@@ -160,6 +161,11 @@ export const operations = {
     summary: 'Every generic part: id, name, family and laying length in mm.',
     request: z.object({}),
     run: () => CATALOG.map(({ id, name, family, layingMm }) => ({ id, name, family, layingMm })),
+  }),
+  diameters: operation({
+    summary: 'Outside diameters that pipes are made in, rising, each with the pipes that have it.',
+    request: z.object({}),
+    run: () => outsideDiameters(),
   }),
   plates: operation({
     summary: 'Wall plates for stubs of some outside diameters, mm: whole and split.',

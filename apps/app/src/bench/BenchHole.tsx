@@ -19,7 +19,7 @@ const ROWS = [
   ['Middle of the hole', 'From one face; in the middle where it is left out.'],
 ] as const
 
-/** A stud cut across, its hole and where plates go, to scale. */
+/** The face of a stud with its hole, and where plates go, to scale. */
 function StudPicture({
   depthMm,
   centreMm,
@@ -31,27 +31,28 @@ function StudPicture({
   holeMm: number
   plates: readonly boolean[]
 }) {
-  const { ink, oxide, raised, sheet } = usePalette()
-  const scale = 260 / depthMm
-  const x = 50
+  const { ink, oxide, raised, sheet, soft } = usePalette()
+  const scale = 240 / depthMm
+  const [x, high] = [60, Math.max(100, holeMm * scale + 36)]
   return (
     <Svg
       width="100%"
-      height={110}
-      viewBox="0 0 360 110"
+      height={high}
+      viewBox={`0 0 360 ${high}`}
       role="img"
       aria-label={`A hole in the wood${plates.some(Boolean) ? ', with nail plates' : ''}`}
     >
-      <Rect x={x} y={24} width={260} height={62} fill={raised} stroke={ink} strokeWidth={2} />
+      <Rect x={x} y={0} width={240} height={high} fill={raised} />
       <Path
-        d={`M${x + 8} 40q120 12 244 0M${x + 8} 70q120 -12 244 0`}
-        stroke={ink}
-        strokeWidth={0.6}
+        d={`M${x + 60} 0q8 ${high / 2} 0 ${high}M${x + 180} 0q-8 ${high / 2} 0 ${high}M${x + 24} 0q4 ${high / 2} 0 ${high}M${x + 216} 0q-4 ${high / 2} 0 ${high}`}
+        stroke={soft}
+        strokeWidth={0.7}
         fill="none"
       />
+      <Path d={`M${x} 0v${high}M${x + 240} 0v${high}`} stroke={ink} strokeWidth={2} />
       <Circle
         cx={x + centreMm * scale}
-        cy={55}
+        cy={high / 2}
         r={(holeMm * scale) / 2}
         fill={sheet}
         stroke={ink}
@@ -62,7 +63,7 @@ function StudPicture({
           <Path
             // biome-ignore lint/suspicious/noArrayIndexKey: one face and the other
             key={index}
-            d={`M${index === 0 ? x - 5 : x + 265} 20v70`}
+            d={`M${index === 0 ? x - 5 : x + 245} ${high / 2 - 44}v88`}
             stroke={oxide}
             strokeWidth={6}
           />

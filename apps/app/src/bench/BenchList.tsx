@@ -32,6 +32,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     sign: () => <ThreadSign pitchMm={1.8} taper gender="male" form={60} />,
   },
   {
+    href: '/bench/gauge',
+    title: 'Screen gauge',
+    detail: 'In true size: a jaw for pipes, combs for threads, a rule. Calibrated once with a card.',
+    sign: () => <LineSign d="M14 4v38M44 4v38M18 23h22m-6 -5l6 5l-6 5M24 18l-6 5l6 5" />,
+  },
+  {
     href: '/bench/mate',
     title: 'Mate one end to another',
     detail: 'Any two ends, or a repair, a tee or a valve into a run fixed at both ends.',

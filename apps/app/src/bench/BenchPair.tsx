@@ -1,5 +1,5 @@
 import { router, useLocalSearchParams } from 'expo-router'
-import { View } from 'react-native'
+import { Pressable, View } from 'react-native'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
@@ -9,6 +9,7 @@ import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
 import { BENDS, SIZES } from './bends'
+import { PairPicture } from './PairPicture'
 import { useLengths } from './useLengths'
 
 const ROWS = [
@@ -17,6 +18,7 @@ const ROWS = [
   ['Up or down', 'From the middle of the first line to the middle of the second, plumb.'],
 ] as const
 const TURNS = ['0', '11.25', '22.5', '45', '60', '90'] as const
+const keyOf = ({ first, second }: { first: number; second: number }) => `${first}-${second}`
 type Turn = (typeof TURNS)[number]
 
 /** Two lines that do not meet, and the pairs of bends that join them. */
@@ -39,15 +41,21 @@ export function BenchPair() {
         }
       : null
   const { answer } = useSolved('bend-pairs', request)
+  const shown = answer?.find((pair) => keyOf(pair) === params.at) ?? answer?.[0]
   return (
     <BenchFrame title="Two bends between two lines" fault={fault} operation="bend-pairs" request={request}>
+      {shown && request ? (
+        <PairPicture pair={shown} end={[request.alongMm, request.asideMm, request.upMm]} />
+      ) : null}
       {answer && answer.length > 0 ? (
         answer.map((pair) => (
-          <View
-            key={`${pair.first}-${pair.second}`}
-            role="group"
+          <Pressable
+            key={keyOf(pair)}
+            role="radio"
+            aria-checked={pair === shown}
             aria-label={`Bends of ${pair.first} and ${pair.second} degrees`}
-            className="border-b border-rule py-2"
+            onPress={() => router.setParams({ at: keyOf(pair) })}
+            className={`border-b border-rule px-2 py-2 ${pair === shown ? 'bg-patina-wash' : ''}`}
           >
             <View className="flex-row items-center justify-between">
               <Txt bold size="l">
@@ -78,7 +86,7 @@ export function BenchPair() {
                 ? `△ the joints have to give ${pair.missDegrees.toFixed(1)}°`
                 : 'the angles come out'}
             </Txt>
-          </View>
+          </Pressable>
         ))
       ) : answer ? (
         <Txt className="py-4">

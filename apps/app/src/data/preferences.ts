@@ -12,9 +12,11 @@ interface Preferences {
   readonly denominator: 16 | 32
   /** What lengths are usually taken with here. */
   readonly measurer: Measurer
+  /** How large a millimetre is on this screen, at which zoom of the page; null until a card was laid on. */
+  readonly gauge: { readonly pxPerMm: number; readonly ratio: number } | null
 }
 
-const PLAIN: Preferences = { theme: 'system', unit: 'in', denominator: 16, measurer: 'tape' }
+const PLAIN: Preferences = { theme: 'system', unit: 'in', denominator: 16, measurer: 'tape', gauge: null }
 
 const KEY = 'diarmos.preferences'
 

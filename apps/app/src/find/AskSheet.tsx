@@ -2,6 +2,7 @@ import { SIGN_ANSWERS, type SignKind } from '@diarmos/core/answers'
 import type { ParsedLength } from '@diarmos/core/units'
 import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
+import { GaugeSheet } from '../gauge/GaugeSheet'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
@@ -61,7 +62,7 @@ function PrintSheet({ onLook, onClose }: Omit<Props, 'question'>) {
   )
 }
 
-function GaugeSheet({ onLook, onClose }: Omit<Props, 'question'>) {
+function SlotSheet({ onLook, onClose }: Omit<Props, 'question'>) {
   const [opening, setOpening] = useState<ParsedLength | null>(null)
   if (!opening)
     return (
@@ -99,13 +100,21 @@ const HINTS: Readonly<Record<string, string>> = {
 /** Asks one question from below, in the way it is best answered, and hands over the look. */
 export function AskSheet({ question, onLook, onClose }: Props) {
   const [kind = '', what = ''] = question.split(':')
+  if (what === 'screen-gauge')
+    return (
+      <GaugeSheet
+        title={QUESTIONS[question] ?? question}
+        onClose={onClose}
+        onEnter={(length) => onLook(measured(kind as 'outside', what, length), length.text)}
+      />
+    )
   switch (kind) {
     case 'sign':
       return <AnswerSheet question={question} onLook={onLook} onClose={onClose} />
     case 'print':
       return <PrintSheet onLook={onLook} onClose={onClose} />
     case 'gauge':
-      return <GaugeSheet onLook={onLook} onClose={onClose} />
+      return <SlotSheet onLook={onLook} onClose={onClose} />
     default:
       return (
         <Keypad

@@ -24,6 +24,7 @@ const GROUPS = [
       'outside:caliper',
       'outside:string',
       'outside:tape',
+      'outside:screen-gauge',
       'outside:paper-strip',
       'gauge',
       'bore:caliper',

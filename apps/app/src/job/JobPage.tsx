@@ -1,4 +1,5 @@
 import type { Belief } from '@diarmos/core'
+import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
 import { useFocusEffect } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
@@ -21,6 +22,7 @@ import type { EntityFields } from '../data/types'
 import { SceneView } from '../drawing/SceneView'
 import { FindStage } from '../find/FindStage'
 import { FixtureStage } from '../fixture/FixtureStage'
+import { useScale } from '../gauge/scale'
 import { MakeStage } from '../make/MakeStage'
 import { MateStage } from '../mate/MateStage'
 import { SeamSheet } from '../mate/SeamSheet'
@@ -195,7 +197,14 @@ function Page({ view }: { view: JobView }) {
   const known = useKnown(view, line?.line.id)
   const finds = useFinds(view)
   const factors = shop?.expected?.[view.property.fields.era]
-  const expectation = { known, finds, ...(factors ? { factors } : {}) }
+  // a screen that was calibrated is one more thing to measure with
+  const gauge = useScale() !== null
+  const expectation = {
+    known,
+    finds,
+    ...(factors ? { factors } : {}),
+    ...(gauge ? { instruments: [...MEASURING_INSTRUMENTS] } : {}),
+  }
   const belief = useSolved('identify', line ? identifyRequest(view, line, expectation, settings) : null)
   const mate = useSolved('mate', mateRequest(view, settings, improvised))
   const plan = useSolved('sequence', planRequest(view, settings))

@@ -11,7 +11,7 @@ function seenAs(service: EntityFields<'line'>['service']) {
 
 type MateSettings = EntityFields<'settings'>['mate']
 /** What this house, this shop and its corrections say before anyone looks. */
-export type Expectation = Pick<OperationRequest<'identify'>, 'known' | 'finds' | 'factors'>
+export type Expectation = Pick<OperationRequest<'identify'>, 'known' | 'finds' | 'factors' | 'instruments'>
 
 /** The looks at a line, as they are shared by a job and the bench. */
 export function looksOf(line: LineView) {

@@ -1,5 +1,6 @@
 /** The job page and the Bench, which share most of what they need, in one chunk: the list of jobs does without it. */
 export { BenchCuts } from '../bench/BenchCuts'
+export { BenchGauge } from '../bench/BenchGauge'
 export { BenchHeights } from '../bench/BenchHeights'
 export { BenchHole } from '../bench/BenchHole'
 export { BenchList } from '../bench/BenchList'

@@ -1,4 +1,5 @@
 export { ENOUGH, identify, posterior } from './belief'
+export * from './diameters'
 export { hazardClassOf } from './hazards'
 export { INSTRUMENTS, SLOT_GAUGE, SURFACE_IDS, SURFACES, surfaceShares, WILD_RANGE_MM } from './instruments'
 export { lookalikesOf } from './lookalikes'

@@ -1,3 +1,4 @@
+export * from './card'
 export * from './formatLength'
 export * from './parseLength'
 export * from './rounding'
