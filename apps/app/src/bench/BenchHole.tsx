@@ -102,7 +102,7 @@ export function BenchHole() {
           </View>
           {answer.notes.map((note) => (
             <Note key={note.ruleId} kind="caution" title="Much of the wood">
-              {say(REASONS[note.ruleId] ?? '', note.parameters, unit)} {note.source?.title}.
+              {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`}
             </Note>
           ))}
           <Txt size="s" tone="soft">

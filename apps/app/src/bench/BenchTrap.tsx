@@ -94,7 +94,7 @@ export function BenchTrap() {
           )}
           {fit.notes.map((note) => (
             <Note key={note.ruleId} kind="caution" title="Check the local code">
-              {say(REASONS[note.ruleId] ?? '', note.parameters, unit)} {note.source?.title}.
+              {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`}
             </Note>
           ))}
         </>
