@@ -1,10 +1,11 @@
 // Cutting plans against an integer programme that shares no code with them: a flow along the bar (arc-flow) in HiGHS.
-// Usage: npm run bench:cut [-- --cases=200]
+// Usage: npm run bench:cut [-- --cases=200 --from=0]
 import { fitup } from '@diarmos/core'
 import { highs } from './mate/highs'
 import { Dice } from './mate/random'
 
 const CASES = Number(process.argv.find((text) => text.startsWith('--cases='))?.split('=')[1] ?? 200)
+const FROM = Number(process.argv.find((text) => text.startsWith('--from='))?.split('=')[1] ?? 0)
 /** All lengths are whole steps of two inches, so that places along a bar can be counted. */
 const STEP_MM = 50.8
 /** Stock lengths in steps: 20, 10, 5 and 2 ft. */
@@ -86,7 +87,7 @@ let disagreements = 0
 let unproved = 0
 const own: number[] = []
 const other: number[] = []
-for (let index = 0; index < CASES; index++) {
+for (let index = FROM; index < FROM + CASES; index++) {
   const made = someCase(new Dice(7000 + index))
   const began = performance.now()
   const plan = fitup.cuttingPlan({

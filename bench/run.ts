@@ -10,6 +10,7 @@ import { signIn } from '../e2e/steps'
 import { ROOT } from '../scripts/lib/machine.mjs'
 import { CHROMIUM, startStack } from '../scripts/lib/stack.mjs'
 import { Dice, someLine } from './mate/random'
+import { typed } from './typing'
 
 const RUNS = 40
 const conditions = {
@@ -188,6 +189,8 @@ try {
         ...CASES,
         ['mate, one line, new each time', 'mate', VARIED],
         ['mate, four ends, new each time', 'mate', VARIED_FOUR],
+        // aim while a number is typed: under 5
+        ...typed(dice, 5 * RUNS),
       ] as [string, string, unknown][],
       runs: RUNS,
     },

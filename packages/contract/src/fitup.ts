@@ -6,9 +6,14 @@ import { endRef } from './core'
 const distance = z.number().min(-30_000).max(30_000)
 const measured = z.number().positive().max(30_000)
 
+const measurer = z.enum(fitup.MEASURERS).optional()
+
 export const offsetRequest = z.object({
   rollMm: distance,
   riseMm: distance,
+  measurer,
+  /** Fall over length that the run keeps through the offset. */
+  pitch: z.number().min(0).max(0.5).optional(),
   /** What the bends are joined by: their take-out then gives the piece between. */
   bend: endRef.optional(),
 })
@@ -43,6 +48,15 @@ export const pitchRequest = z.object({
   lengthMm: measured,
   pitch: z.number().positive().max(1),
   levelMm: measured.optional(),
+  /** Fittings along the run, from its high end. */
+  points: z
+    .array(z.object({ name: z.string().max(80), alongMm: distance.min(0) }))
+    .max(20)
+    .optional(),
+  /** What lies above and below: from the underside above to the middle of the high end, the pipe, and the room. */
+  under: z
+    .object({ headMm: distance.min(0), outsideMm: z.number().positive().max(400), roomMm: measured })
+    .optional(),
 })
 
 const thickness = z.number().min(0).max(1000)
@@ -61,6 +75,9 @@ export const toiletRequest = z.object({
   flangeMm: z.number().min(-500).max(500).optional(),
   floorMm: z.array(thickness).max(8).optional(),
   slots: z.object({ leftMm: measured, rightMm: measured, apartMm: measured }).optional(),
+  /** From the finished floor down to the stop of the drain's socket, and from under the flange to its own. */
+  riser: z.object({ belowMm: measured, flangeSocketMm: z.number().min(0).max(500) }).optional(),
+  measurer,
 })
 
 export const trapRequest = z.object({
@@ -80,13 +97,24 @@ export const trapRequest = z.object({
     .max(0.5)
     .default(1 / 48),
   tailMm: thickness.nullable().default(null),
+  measurer,
 })
 
 /** A tubular trap between drain and wall. */
-export function trapOf({ size, swingMm, ...ask }: z.output<typeof trapRequest>) {
+export function trapOf({ size, swingMm, measurer, ...ask }: z.output<typeof trapRequest>) {
   const typical = fitup.TUBULAR_TRAPS.find(({ id }) => id === size) as fitup.TubularTrap
   const trap = swingMm === undefined ? typical : { ...typical, swingMm }
-  return { trap, fit: fitup.trapFit({ ...ask, trap }) }
+  const { asideMm, outMm, stubOutMm, drainMm, stubMm } = ask
+  const at = (part: 'armMm' | 'tailMm') => (lengths: object) => {
+    const fit = fitup.trapFit({ ...ask, ...lengths, trap })
+    return fit.ok ? (fit[part][0] + fit[part][1]) / 2 : null
+  }
+  return {
+    trap,
+    fit: fitup.trapFit({ ...ask, trap }),
+    armOff: fitup.sensitivity({ asideMm, outMm, stubOutMm }, at('armMm'), measurer),
+    tailOff: fitup.sensitivity({ drainMm, stubMm }, at('tailMm'), measurer),
+  }
 }
 
 export const holeRequest = z.object({ depthMm: measured, centreMm: measured, holeMm: measured })
@@ -124,25 +152,31 @@ export const bendPairsRequest = z.object({
   /** What two joints give together, degrees. */
   giveDegrees: z.number().min(0).max(10).default(2),
   bend: endRef.optional(),
+  measurer,
 })
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180
 
 /** Pairs of bends between two lines, with the piece between them where the catalogue has both bends. */
 export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
-  const { alongMm, asideMm, upMm, turnedDegrees, tiltedDegrees, giveDegrees, bend } = ask
+  const { alongMm, asideMm, upMm, turnedDegrees, tiltedDegrees, giveDegrees, bend, measurer } = ask
   const [turn, tilt] = [radians(turnedDegrees), radians(tiltedDegrees)]
   const toAxis = [Math.cos(tilt) * Math.cos(turn), Math.cos(tilt) * Math.sin(turn), Math.sin(tilt)] as const
-  const pairs = fitup.bendPairs(
-    {
-      fromAt: [0, 0, 0],
-      fromAxis: [1, 0, 0],
-      toAt: [alongMm, asideMm, upMm],
-      toAxis,
-    },
-    fitup.BEND_ANGLES,
-    giveDegrees,
-  )
+  const between = (
+    lengths: { alongMm: number; asideMm: number; upMm: number },
+    angles: readonly number[] = fitup.BEND_ANGLES,
+  ) =>
+    fitup.bendPairs(
+      {
+        fromAt: [0, 0, 0],
+        fromAxis: [1, 0, 0],
+        toAt: [lengths.alongMm, lengths.asideMm, lengths.upMm],
+        toAxis,
+      },
+      angles,
+      giveDegrees,
+    )
+  const pairs = between({ alongMm, asideMm, upMm })
   const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
   return pairs.map((pair) => {
     const [first, second] = [pair.first, pair.second].map((angle) => (port ? bendOf(port, angle) : undefined))
@@ -151,11 +185,36 @@ export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
       ...pair,
       /** The way the second line goes on. */
       toAxis,
+      off: fitup.sensitivity(
+        { alongMm, asideMm, upMm },
+        (lengths) =>
+          between(lengths, [pair.first, pair.second]).find(
+            ({ first, second }) => first === pair.first && second === pair.second,
+          )?.travelMm ?? null,
+        measurer,
+      ),
       ...(first && second
         ? { piece: fitup.travelPiece(pair.travelMm, first.bend, second.bend, inside) }
         : {}),
     }
   })
+}
+
+export const turnedRequest = z.object({
+  first: z.number().positive().max(90),
+  second: z.number().positive().max(90),
+  turnedDegrees: z.number().min(0).max(180),
+})
+
+/** What two bends make with the second turned out of the plane of the first, and whether a bend of that angle is made. */
+export function turnedBends({ first, second, turnedDegrees }: z.output<typeof turnedRequest>) {
+  const angleDegrees = fitup.resultingAngle(first, second, turnedDegrees)
+  return {
+    angleDegrees,
+    nearest: fitup.BEND_ANGLES.reduce((best, made) =>
+      Math.abs(made - angleDegrees) < Math.abs(best - angleDegrees) ? made : best,
+    ),
+  }
 }
 
 /** A valve's depth in its wall. */
@@ -174,10 +233,19 @@ export function toiletPlace({
   flangeMm,
   floorMm = [],
   slots,
+  riser,
+  measurer,
 }: z.output<typeof toiletRequest>) {
   return {
-    ...(roughInMm === undefined || bowlMm === undefined ? {} : { bowl: fitup.bowlFits(roughInMm, bowlMm) }),
+    ...(roughInMm === undefined || bowlMm === undefined
+      ? {}
+      : {
+          bowl: fitup.bowlFits(roughInMm, bowlMm),
+          // a tape that reads short by so much would say the other thing
+          roughInOffMm: fitup.measuringErrorMm(measurer ?? 'tape', roughInMm),
+        }),
     ...(flangeMm === undefined ? {} : { flange: fitup.flangeHeight(flangeMm, floorMm) }),
+    ...(riser === undefined ? {} : { riser: fitup.riserMm(riser.belowMm, riser.flangeSocketMm) }),
     ...(slots === undefined
       ? {}
       : { turnedDegrees: fitup.outOfSquareDegrees(slots.leftMm, slots.rightMm, slots.apartMm) }),
@@ -202,15 +270,22 @@ function bendOf(port: PortEnd, angle: number) {
 }
 
 /** An offset with every bend that is made, and the piece between two of them where the catalogue has them. */
-export function offsets({ rollMm, riseMm, bend }: z.output<typeof offsetRequest>) {
+export function offsets({ rollMm, riseMm, bend, measurer, pitch }: z.output<typeof offsetRequest>) {
   const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
   return fitup.BEND_ANGLES.map((angleDegrees) => {
     const made = fitup.offset({ rollMm, riseMm, angleDegrees })
     const found = made.ok && port ? bendOf(port, angleDegrees) : undefined
     const inside = port ? 2 * fitup.insertionMm(port)[1] : 0
+    const travel = (lengths: { rollMm: number; riseMm: number }) => {
+      const other = fitup.offset({ ...lengths, angleDegrees })
+      return other.ok ? other.travelMm : null
+    }
     return {
       angleDegrees,
       offset: made,
+      off: fitup.sensitivity({ rollMm, riseMm }, travel, measurer),
+      // the run falls along the travel, which is longer than what it gains
+      ...(made.ok && pitch !== undefined ? { fallMm: fitup.fallMm(made.travelMm, pitch) } : {}),
       ...(made.ok && found
         ? { part: found.part.name, piece: fitup.travelPiece(made.travelMm, found.bend, found.bend, inside) }
         : {}),
@@ -237,11 +312,13 @@ export function planOf({ pieces, stock, cutter, kerfMm }: z.output<typeof cuttin
 }
 
 /** What a run falls, what the level and the vial say of it, and the pitches that are usual, with their source. */
-export function pitchOf({ lengthMm, pitch, levelMm }: z.output<typeof pitchRequest>) {
+export function pitchOf({ lengthMm, pitch, levelMm, points, under }: z.output<typeof pitchRequest>) {
   return {
     fallMm: fitup.fallMm(lengthMm, pitch),
     percent: fitup.vialPercent(pitch),
     usual: fitup.PITCHES,
     ...(levelMm === undefined ? {} : { shimMm: fitup.shimMm(levelMm, pitch) }),
+    ...(points === undefined ? {} : { points: fitup.elevations(0, pitch, points) }),
+    ...(under === undefined ? {} : { under: fitup.leftUnder({ ...under, lengthMm, pitch }) }),
   }
 }

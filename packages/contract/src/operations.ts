@@ -66,6 +66,8 @@ import {
   toiletRequest,
   trapOf,
   trapRequest,
+  turnedBends,
+  turnedRequest,
   valveDepthRequest,
 } from './fitup'
 
@@ -244,6 +246,11 @@ export const operations = {
     summary: 'The pairs of bends that join two lines as they are measured, the best first.',
     request: bendPairsRequest,
     run: pairsOf,
+  }),
+  'turned-bends': operation({
+    summary: 'What two bends make when the second is turned out of the plane of the first.',
+    request: turnedRequest,
+    run: turnedBends,
   }),
   trap: operation({
     summary: 'Whether a tubular trap lines up between a drain and the stub in the wall, and what to cut.',

@@ -12,14 +12,27 @@ import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
 import { BENDS, SIZES } from './bends'
+import { OffBy } from './OffBy'
 import { OffsetPicture } from './OffsetPicture'
 import { useLengths } from './useLengths'
+
+const PITCHES = [
+  { value: '0', label: 'level' },
+  { value: String(1 / 48), label: '1/4 in a foot' },
+  { value: String(1 / 96), label: '1/8 in a foot' },
+  { value: '0.02', label: '2 in 100' },
+] as const
 
 /** A simple or rolling offset: every bend that is made, and the piece between. */
 export function BenchOffset() {
   const unit = usePreferences((state) => state.unit)
   const { lengths, fault, set } = useLengths(2)
-  const { bend = 'sweat', size = '1/2', at = '45' } = useLocalSearchParams<Record<string, string>>()
+  const {
+    bend = 'sweat',
+    size = '1/2',
+    at = '45',
+    pitch = '0',
+  } = useLocalSearchParams<Record<string, string>>()
   const [rollMm, riseMm] = lengths
   const kind = BENDS[bend]
   const request =
@@ -29,6 +42,7 @@ export function BenchOffset() {
           rollMm: rollMm ?? 0,
           riseMm: riseMm ?? 0,
           ...(kind && SIZES.includes(size as '1/2') ? { bend: { ...kind.end, nominal: size } } : {}),
+          ...(PITCHES.some(({ value }) => value === pitch && value !== '0') ? { pitch: Number(pitch) } : {}),
         }
   const solved = useSolved('offset', request)
   const rows = solved.answer ?? []
@@ -55,6 +69,13 @@ export function BenchOffset() {
         mm={riseMm ?? null}
         onEnter={({ mm }) => set(1, mm)}
       />
+      {shown?.offset.ok ? <OffBy off={shown.off} /> : null}
+      {shown?.fallMm ? (
+        <View className="flex-row items-center justify-between border-b border-rule py-2">
+          <Txt className="flex-1">The pitch is kept: from bend to bend it falls</Txt>
+          <Length mm={shown.fallMm} size="l" />
+        </View>
+      ) : null}
       {rolling && shown?.offset.ok ? (
         <View className="flex-row items-center justify-between border-b border-rule py-2">
           <Txt>A rolling offset: its bends lie out of the flat by</Txt>
@@ -137,6 +158,13 @@ export function BenchOffset() {
           value={size}
           options={SIZES.map((value) => ({ value, label: `${value} in` }))}
           onChange={(value) => router.setParams({ size: value })}
+        />
+        <Choice
+          label="The run is laid"
+          columns={2}
+          value={PITCHES.find(({ value }) => value === pitch)?.value ?? '0'}
+          options={PITCHES.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ pitch: value })}
         />
         <UnitButton />
       </View>

@@ -9,7 +9,9 @@ import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
 import { BENDS, SIZES } from './bends'
+import { OffBy } from './OffBy'
 import { PairPicture } from './PairPicture'
+import { TurnedBends } from './TurnedBends'
 import { useLengths } from './useLengths'
 
 const ROWS = [
@@ -78,6 +80,7 @@ export function BenchPair() {
                 mm={Math.abs(pair.behindMm)}
               />
             </View>
+            {pair === shown ? <OffBy off={pair.off} /> : null}
             <Txt size="s" tone={pair.missDegrees > 0.1 ? 'amber' : 'soft'} bold={pair.missDegrees > 0.1}>
               {pair.turnedDegrees > 0.5
                 ? `second bend turned ${pair.turnedDegrees.toFixed(1)}° out of the plane of the first; `
@@ -138,6 +141,7 @@ export function BenchPair() {
         />
         <UnitButton />
       </View>
+      <TurnedBends />
     </BenchFrame>
   )
 }

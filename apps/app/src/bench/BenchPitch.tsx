@@ -1,9 +1,13 @@
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
 import { View } from 'react-native'
 import Svg, { Path, Rect } from 'react-native-svg'
+import { usePreferences } from '../data/preferences'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
@@ -14,6 +18,15 @@ import { useLengths } from './useLengths'
 /** A pitch as it is spoken: inches to the foot, or in the hundred. */
 const spoken = (id: string) => (id.endsWith('%') ? `${id.slice(0, -2)} in 100` : `${id} in a foot`)
 const QUARTER = String(1 / 48)
+const FITTINGS = ['First fitting', 'Second fitting', 'Third fitting'] as const
+const UNDER = [
+  [
+    'Underside above to the middle',
+    'From the joist or slab above down to the middle of the pipe’s high end.',
+  ],
+  ['Pipe with its fittings, across', 'The widest that has to pass.'],
+  ['Room from above to below', 'From the same underside down to the ceiling or beam below.'],
+] as const
 const LEVELS = [
   { value: '228.6', label: '9 in' },
   { value: '609.6', label: '2 ft' },
@@ -58,10 +71,22 @@ function Answer({ label, mm, text }: { label: string; mm?: number; text?: string
 
 /** What a run falls, and how a level shows it. */
 export function BenchPitch() {
-  const { lengths, fault, set } = useLengths(1)
+  const unit = usePreferences((state) => state.unit)
+  const { lengths, fault, set } = useLengths(1 + FITTINGS.length + UNDER.length)
   const { pitch = QUARTER, level = '609.6' } = useLocalSearchParams<Record<string, string>>()
   const [lengthMm] = lengths
-  const request = { lengthMm: lengthMm ?? 1000, pitch: Number(pitch), levelMm: Number(level) }
+  const points = FITTINGS.flatMap((name, index) => {
+    const alongMm = lengths[1 + index]
+    return alongMm == null ? [] : [{ name, alongMm }]
+  })
+  const [headMm, outsideMm, roomMm] = lengths.slice(1 + FITTINGS.length)
+  const request = {
+    lengthMm: lengthMm ?? 1000,
+    pitch: Number(pitch),
+    levelMm: Number(level),
+    ...(points.length > 0 ? { points } : {}),
+    ...(lengthMm && headMm && outsideMm && roomMm ? { under: { headMm, outsideMm, roomMm } } : {}),
+  }
   const { answer, error } = useSolved('pitch', request)
   const usual = answer?.usual ?? []
   const chosen = usual.find((entry) => String(entry.pitch) === pitch)
@@ -81,6 +106,39 @@ export function BenchPitch() {
           <Answer label="A graduated vial reads" text={`${answer.percent.toFixed(2)} in 100`} />
         </>
       ) : null}
+      {FITTINGS.map((name, index) => {
+        const point = answer?.points?.find((entry) => entry.name === name)
+        return (
+          <MeasureRow
+            key={name}
+            label={`${name}, along the pipe`}
+            hint="From the high end."
+            mm={lengths[1 + index] ?? null}
+            {...(point
+              ? { detail: say('{down:reading} below the high end', { down: -point.elevationMm }, unit) }
+              : {})}
+            onEnter={({ mm }) => set(1 + index, mm)}
+          />
+        )
+      })}
+      {answer?.under ? (
+        answer.under.ok ? (
+          <Answer label="Left under its low end" mm={answer.under.leftMm} />
+        ) : (
+          <Note kind="caution" title="It does not pass">
+            {say(REASONS[answer.under.reason.ruleId] ?? '', answer.under.reason.parameters, unit)}
+          </Note>
+        )
+      ) : null}
+      {UNDER.map(([label, hint], index) => (
+        <MeasureRow
+          key={label}
+          label={label}
+          hint={hint}
+          mm={lengths[1 + FITTINGS.length + index] ?? null}
+          onEnter={({ mm }) => set(1 + FITTINGS.length + index, mm)}
+        />
+      ))}
       <View className="mt-3 gap-3">
         <Choice
           label="Pitch"

@@ -29,6 +29,11 @@ const ROWS = [
   ['Floor still to come', 'Board, mortar and tile together.'],
   ['Wall to the left slot', 'To the middle of the slot.'],
   ['Wall to the right slot', 'To the middle of the slot.'],
+  ['Finished floor down to the drain’s stop', 'To where the riser will stand in the socket below.'],
+  [
+    'Flange’s underside down to its stop',
+    'Where the riser ends in the flange; none where it goes right through.',
+  ],
 ] as const
 /** Between the two slots of a closet flange, mm. Typical of the kind. */
 const SLOTS_MM = 152.4
@@ -75,12 +80,13 @@ export function BenchToilet() {
   const unit = usePreferences((state) => state.unit)
   const { lengths, fault, set } = useLengths(ROWS.length)
   const { bowl = '304.8' } = useLocalSearchParams<Record<string, string>>()
-  const [rough, flange, floor, left, right] = lengths.map((mm) => mm ?? null)
+  const [rough, flange, floor, left, right, below, socket] = lengths.map((mm) => mm ?? null)
   const request = {
     bowlMm: Number(bowl) || 304.8,
     ...(rough == null ? {} : { roughInMm: rough }),
     ...(flange == null ? {} : { flangeMm: flange, floorMm: [floor ?? 0] }),
     ...(left == null || right == null ? {} : { slots: { leftMm: left, rightMm: right, apartMm: SLOTS_MM } }),
+    ...(below == null ? {} : { riser: { belowMm: below, flangeSocketMm: socket ?? 0 } }),
   }
   const { answer } = useSolved('toilet', request)
   const told = (reason: { ruleId: string; parameters: Readonly<Record<string, string | number>> }) =>
@@ -135,6 +141,20 @@ export function BenchToilet() {
           ) : (
             <Txt bold tone="oxide">
               ✕ {told(answer.flange.reason)}
+            </Txt>
+          )}
+        </Answer>
+      ) : null}
+      {answer?.riser ? (
+        <Answer label="The riser">
+          {answer.riser.ok ? (
+            <>
+              <Txt bold>Cut it to</Txt>
+              <Length mm={answer.riser.cutMm} quantity="pipe-to-cut" size="xl" tone="patina" />
+            </>
+          ) : (
+            <Txt bold tone="oxide">
+              ✕ {told(answer.riser.reason)}
             </Txt>
           )}
         </Answer>

@@ -11,6 +11,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { OffBy } from './OffBy'
 import { TrapPicture } from './TrapPicture'
 import { useLengths } from './useLengths'
 
@@ -55,7 +56,7 @@ export function BenchTrap() {
       {answer && request ? (
         <TrapPicture trap={answer.trap} ask={request} fit={answer.fit.ok ? answer.fit : null} />
       ) : null}
-      {fit?.ok ? (
+      {answer && fit?.ok ? (
         <>
           <View className="flex-row gap-4 border-b-2 border-ink pb-2">
             <View className="flex-1">
@@ -67,6 +68,7 @@ export function BenchTrap() {
                 not under
               </Txt>
               <Length mm={fit.armMm[0]} quantity="least-stub" />
+              <OffBy off={answer.armOff} />
             </View>
             <View className="flex-1">
               <Txt size="s" tone="soft">
@@ -77,6 +79,7 @@ export function BenchTrap() {
                 not under
               </Txt>
               <Length mm={fit.tailMm[0]} quantity="least-stub" />
+              <OffBy off={answer.tailOff} />
             </View>
           </View>
           <Txt className="border-b border-rule py-3">
@@ -98,7 +101,7 @@ export function BenchTrap() {
             </Note>
           ))}
         </>
-      ) : fit ? (
+      ) : fit && !fit.ok ? (
         <Note kind="stop" title="It does not line up">
           {say(REASONS[fit.reason.ruleId] ?? '', fit.reason.parameters, unit)}
         </Note>

@@ -58,9 +58,17 @@ describe('worths of pieces', () => {
         fc.integer({ min: 5, max: 120 }),
         (wanted, worths, room) => {
           const all = fillings(wanted, room).map((counts) => worthOf(counts, worths))
-          const { worth, counts } = bestPattern(wanted, worths, room)
-          expect(worth).toBeCloseTo(Math.max(...all), 6)
-          expect(worthOf(counts ?? [], worths)).toBeCloseTo(worth, 6)
+          // place by place, and depth first where the places would be too many
+          for (const fine of [1, 5003]) {
+            const large = wanted.map(({ size, many }, index) => ({
+              size: size * fine - index * (fine > 1 ? 1 : 0),
+              many,
+            }))
+            const { worth, counts, bound } = bestPattern(large, worths, room * fine)
+            expect(worth).toBeCloseTo(Math.max(...all), 6)
+            expect(bound).toBeCloseTo(worth, 6)
+            expect(worthOf(counts, worths)).toBeCloseTo(worth, 6)
+          }
         },
       ),
     ))
@@ -68,8 +76,11 @@ describe('worths of pieces', () => {
   it('where there are too many fillings to try, says no less than any of them', () => {
     const wanted = Array.from({ length: 40 }, (_, index) => ({ size: 101 + 7 * index, many: 3 }))
     const worths = wanted.map(({ size }, index) => size + ((index * 37) % 11) / 100)
-    const { worth, counts } = bestPattern(wanted, worths, 6096)
-    expect(counts).toBeNull()
+    const { worth, counts, bound } = bestPattern(wanted, worths, 6096)
+    expect(
+      counts.reduce((sum, count, index) => sum + count * (wanted[index]?.size ?? 0), 0),
+    ).toBeLessThanOrEqual(6096)
+    expect(worthOf(counts, worths)).toBeCloseTo(worth, 6)
     // filled from the densest down, as far as whole pieces go
     let left = 6096
     let greedy = 0
@@ -78,7 +89,10 @@ describe('worths of pieces', () => {
         left -= wanted[index]?.size ?? 0
         greedy += worths[index] ?? 0
       }
-    expect(worth).toBeGreaterThanOrEqual(greedy)
+    expect(bound).toBeGreaterThanOrEqual(greedy)
+    expect(bound).toBeGreaterThanOrEqual(worth)
+    // and little more: sizes rounded down to a twenty-thousandth of the bar
+    expect(bound).toBeLessThan(worth * 1.01)
   })
 
   it('never say more than the least stock, and no bar holds more worth than it costs', () =>

@@ -1,4 +1,4 @@
-import { type Wanted, worthsOf } from './cuttingBound'
+import { type Wanted, type Worths, worthsOf } from './cuttingBound'
 import { type Fit, impossible } from './reason'
 
 export interface PlanAsk {
@@ -31,6 +31,8 @@ export interface CuttingPlan {
 const PER_MM = 100
 /** Bars are filled in turns: first those that leave a small part of what is spare, then more. */
 const SHARES = [0.03, 0.2, 1] as const
+/** Steps that are spent on a beginning taken from the linear programme before every beginning is tried. */
+const DIVE_STEPS = 400_000
 /** Steps after which a sum of stock is given up; the plan then says that it is not proved. */
 const STEP_BOUND = 24_000_000
 
@@ -42,7 +44,8 @@ const STEP_BOUND = 24_000_000
  * is worth and a rest, and the rests of all bars may come to no more than the sum leaves over the worth of all pieces.
  * So the search fills a bar for the longest piece left in every way whose rest is small enough, as full as the pieces
  * left can make it, and goes on with what remains; what failed once with as much left over is not tried again. The first
- * sum that works out is the least.
+ * sum that works out is the least. Before every beginning is tried, those that the linear programme itself uses whole
+ * bars of are: most plans begin like one of them.
  *
  * A piece and its kerf fill a bar of stock plus one kerf, since the last cut may fall on the end.
  * Cost: exponential at worst; steps are bounded by `STEP_BOUND` for each sum, and `proved` says when that bound was
@@ -106,6 +109,14 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
     proved: !filling.gaveUp,
   }
 }
+
+/** What is made of a part of a bar: left away, taken from a half on, or always taken. */
+const ROUNDINGS: readonly ((times: number) => number)[] = [
+  (times) => Math.floor(times + 1e-6),
+  (times) => Math.floor(times + 0.5),
+  (times) => Math.max(0, Math.floor(times + 1e-6) - 1),
+  (times) => Math.ceil(times - 1e-6),
+]
 
 interface Kind {
   readonly mm: number
@@ -187,6 +198,8 @@ class Filling {
   private steps = 0
   private readonly worths: readonly number[]
   private readonly all: number
+  private readonly fillings: Worths['fillings']
+  private most = STEP_BOUND
 
   /** @param wanted pieces by size, the longest first */
   constructor(
@@ -197,6 +210,7 @@ class Filling {
       wanted,
       kinds.map(({ room, mm }) => ({ room, cost: mm })),
     )
+    this.fillings = [...worths.fillings].sort((a, b) => b.times - a.times)
     // no bar may hold more worth than it costs: what is beyond that is taken from all alike
     const over = Math.max(1, ...kinds.map(({ mm }, index) => (worths.ofBar[index] as number) / mm))
     const cheapest = Math.min(...kinds.map(({ mm, room }) => mm / room))
@@ -215,11 +229,49 @@ class Filling {
     // half a hundredth of a millimetre for what the floating point may be off
     const spare = sum - this.all + 0.5
     if (spare < 0) return null
-    this.cutOff = false
-    this.steps = 0
+    for (const whole of ROUNDINGS) {
+      const begun = this.begin(whole, spare)
+      if (begun) return begun
+    }
     const used = this.kinds.map(() => 0)
     const left = this.wanted.map(({ many }) => many)
-    return this.fill(left, used, spare, bars, new Map()) ? bars : null
+    this.most = STEP_BOUND
+    return this.settle(left, used, spare, bars) ? bars : null
+  }
+
+  private settle(left: number[], used: number[], spare: number, bars: Pattern[]): boolean {
+    this.cutOff = false
+    this.steps = 0
+    const done = this.fill(left, used, spare, bars, new Map())
+    // to be cut off on one beginning says nothing of the others
+    if (this.cutOff && this.most === STEP_BOUND) this.gaveUp = true
+    return done && !this.cutOff
+  }
+
+  /** Bars as the linear programme fills them, as many as `whole` makes of its parts, and the rest as it comes. */
+  private begin(whole: (times: number) => number, spare: number): Pattern[] | null {
+    const bars: Pattern[] = []
+    const used = this.kinds.map(() => 0)
+    const left = this.wanted.map(({ many }) => many)
+    let rest = spare
+    for (const { room, counts, times } of this.fillings) {
+      const kind = this.kinds[room] as Kind
+      const leaves =
+        kind.mm - counts.reduce((sum, count, index) => sum + count * (this.worths[index] as number), 0)
+      for (let bar = whole(times); bar > 0; bar--) {
+        if ((used[room] as number) >= kind.many || Math.max(0, leaves) > rest) break
+        if (counts.some((count, index) => count > (left[index] as number))) break
+        counts.forEach((count, index) => {
+          left[index] = (left[index] as number) - count
+        })
+        used[room] = (used[room] as number) + 1
+        rest -= Math.max(0, leaves)
+        bars.push({ kind, counts })
+      }
+    }
+    if (bars.length === 0) return null
+    this.most = DIVE_STEPS
+    return this.settle(left, used, rest, bars) ? bars : null
   }
 
   private fill(
@@ -277,9 +329,8 @@ class Filling {
     spare: number,
     visit: (rest: number) => boolean,
   ): boolean {
-    if (this.cutOff || ++this.steps > STEP_BOUND) {
+    if (this.cutOff || ++this.steps > this.most) {
       this.cutOff = true
-      this.gaveUp = true
       return true
     }
     // the next size that goes in
