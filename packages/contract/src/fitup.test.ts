@@ -78,6 +78,74 @@ describe('lengths through the contract', () => {
     expect(runOperation('accessories', {}).length).toBeGreaterThan(60)
   })
 
+  it('pitch down to each fitting and under what is above, and kept through an offset', () => {
+    const { points, under } = runOperation('pitch', {
+      lengthMm: 120 * IN,
+      pitch: 1 / 48,
+      points: [{ name: 'wye', alongMm: 48 * IN }],
+      under: { headMm: 4 * IN, outsideMm: 3.5 * IN, roomMm: 9 * IN },
+    })
+    // four feet at a quarter in the foot are an inch
+    expect((points?.[0]?.elevationMm ?? 0) / IN).toBeCloseTo(-1, 9)
+    // 9 − 4 − 2.5 of fall − half the pipe
+    expect(under?.ok && under.leftMm / IN).toBeCloseTo(9 - 4 - 2.5 - 1.75, 9)
+    const [, , row] = runOperation('offset', { rollMm: 300, riseMm: 400, pitch: 0.02 })
+    expect(row?.fallMm).toBeCloseTo((500 / Math.sin(Math.PI / 4)) * 0.02, 9)
+  })
+
+  it('two bends turned: 45 and 45 make 90 in one plane, nothing when turned back, 60 square to each other', () => {
+    const make = (turnedDegrees: number) =>
+      runOperation('turned-bends', { first: 45, second: 45, turnedDegrees }).angleDegrees
+    expect(make(0)).toBeCloseTo(90, 9)
+    expect(make(180)).toBeCloseTo(0, 6)
+    // spherical law of cosines: cos 45 · cos 45 = 1/2
+    expect(make(90)).toBeCloseTo(60, 9)
+  })
+
+  it('equal bends join parallel lines, and what the tape may be off is carried to the travel', () => {
+    const pairs = runOperation('bend-pairs', { alongMm: 500, asideMm: 150, upMm: 0, bend: cup })
+    expect(pairs.every(({ first, second }) => first === second)).toBe(true)
+    const eighth = pairs.find(({ first }) => first === 45)
+    expect(eighth?.travelMm).toBeCloseTo(150 * Math.SQRT2, 6)
+    // only the sideways distance decides it: 0.5 + 0.8 mm of tape times √2
+    expect(eighth?.off).toMatchObject({ largest: 'asideMm', offMm: expect.closeTo(1.3 * Math.SQRT2, 6) })
+    expect(eighth?.piece?.ok && eighth.piece.cutMm).toBeLessThan(150 * Math.SQRT2)
+  })
+
+  it('a trap takes the swing of the one in hand', () => {
+    const ask = { size: '1-1/2', asideMm: 110, outMm: 200, stubOutMm: 0, drainMm: 560, stubMm: 450 } as const
+    expect(runOperation('trap', ask).fit).toMatchObject({ ok: false, reason: { ruleId: 'trap.aside' } })
+    const other = runOperation('trap', { ...ask, swingMm: 120 })
+    expect(other.fit.ok).toBe(true)
+    expect(other.armOff.offMm).toBeGreaterThan(0)
+    expect(other.tailOff.offMm).toBeCloseTo(2.6, 6)
+  })
+
+  it('holes, bibs, heights and risers', () => {
+    expect(runOperation('hole', { depthMm: 89, centreMm: 44.5, holeMm: 20 })).toMatchObject({ ok: true })
+    expect(runOperation('bib', { layers: [{ name: 'wall', mm: 150 }] })).toMatchObject({ lengthMm: 8 * IN })
+    const rows = runOperation('rough-in', { measured: [{ id: 'tub-valve', mm: 20 * IN }] })
+    expect(rows.find(({ id }) => id === 'tub-valve')?.fit).toMatchObject({
+      ok: false,
+      reason: { ruleId: 'rough.low', parameters: { shortMm: expect.closeTo(8 * IN, 6) } },
+    })
+    expect(rows.filter(({ fit }) => fit !== null)).toHaveLength(1)
+    expect(runOperation('toilet', { riser: { belowMm: 300, flangeSocketMm: 60 } }).riser).toMatchObject({
+      cutMm: 240,
+    })
+  })
+
+  it('widths that pipes are made in rise, and a half-inch copper tube is among them', () => {
+    const made = runOperation('diameters', {})
+    made.slice(1).forEach(({ odMm }, index) => {
+      expect(odMm).toBeGreaterThan(made[index]?.odMm ?? 0)
+    })
+    // ASTM B88: nominal size and an eighth
+    expect(made.find(({ odMm }) => Math.abs(odMm - 0.625 * IN) < 0.05)?.names.join()).toMatch(
+      /1\/2 in copper/,
+    )
+  })
+
   it.each<[OperationName, unknown, readonly string[]]>([
     ['offset', { rollMm: 'far', riseMm: 0 }, ['rollMm']],
     ['offset', { rollMm: 1 }, ['riseMm']],
@@ -104,6 +172,17 @@ describe('lengths through the contract', () => {
     ['valve-depth', { layers: [], middleMm: 0, windowMm: [1] }, ['windowMm']],
     ['toilet', { slots: { leftMm: 1, rightMm: 2 } }, ['slots.apartMm']],
     ['plates', { diametersMm: [0] }, ['diametersMm.0']],
+    ['trap', { size: '2', asideMm: 0, outMm: 1, stubOutMm: 0, drainMm: 1, stubMm: 1 }, ['size']],
+    ['hole', { depthMm: 89, centreMm: 40 }, ['holeMm']],
+    ['rough-in', { measured: [{ id: 'roof', mm: 4 }] }, ['measured.0.id']],
+    ['bend-pairs', { alongMm: 1, asideMm: 1, upMm: 1, turnedDegrees: 400 }, ['turnedDegrees']],
+    ['turned-bends', { first: 0, second: 45, turnedDegrees: 0 }, ['first']],
+    [
+      'draw',
+      { pipeId: null, unit: 'in', dimensions: [{ id: 'a', from: 'roof', to: 'tail', mm: 4 }] },
+      ['dimensions.0.from'],
+    ],
+    ['stagger', { lines: [], apartMm: 100 }, ['lines']],
     ['deck-fit', { holes: 'many' }, ['holes']],
   ])('%s of %j names its fault', (name, request, paths) => expect(faults(name, request)).toEqual(paths))
 
