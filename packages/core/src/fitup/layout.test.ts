@@ -5,6 +5,7 @@ import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
 import { type Dimension, layOut } from './layout'
 import type { StationId } from './stations'
+import { CUTTING_ERROR_MM, measuringErrorMm } from './tolerance'
 import { add, cross, dot, length, minus, rotate, scale, unit, type Vec3 } from './vector'
 
 const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
@@ -126,6 +127,44 @@ describe('a line that is laid out', () => {
           }
       }),
     ))
+
+  it('closes where it says it is sure, whatever tape and saw may be off', () => {
+    let sureOnes = 0
+    const error = fc.double({ min: -1, max: 1, noNaN: true })
+    fc.assert(
+      fc.property(
+        laid,
+        fc.constantFrom('tape' as const, 'rule' as const, 'caliper' as const),
+        fc.array(error, { minLength: 8, maxLength: 8 }),
+        ({ option, seed, along, roll, stubMm }, measurer, errors) => {
+          const tubes = option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [index] : []))
+          const truth = new Map(tubes.map((index, at) => [index, seed[at % seed.length] as number]))
+          const places = place(option, truth, { at: [0, 0, 0], along, roll, stubMm })
+          const dimensions = tubes.map((index, at): Dimension => {
+            const [from, to] = [`part:${index}:in`, `part:${index}:out`] as [StationId, StationId]
+            const true_ = length(minus(places.get(from) as Vec3, places.get(to) as Vec3))
+            const off = (errors[at] as number) * measuringErrorMm(measurer, true_)
+            return { id: `d${index}`, from, to, mm: true_ + off, measurer }
+          })
+          const { pieces } = layOut({ chain: option, stubMm, dimensions })
+          for (const { part, sawMm, sure, windowMm } of pieces) {
+            if (!sure || sawMm === null || windowMm === null) continue
+            sureOnes++
+            const cut = sawMm + (errors[7] as number) * CUTTING_ERROR_MM['tube-cutter']
+            const home = truth.get(part) as number
+            const slack = windowMm[1] - windowMm[0]
+            // never so short that a joint is under its least
+            expect(cut).toBeGreaterThanOrEqual(home - slack - 1e-6)
+            // what does not bow is never too long to go in
+            if (!option.parts[part]?.fittingId.startsWith('tube.pex'))
+              expect(cut).toBeLessThanOrEqual(home + 1e-6)
+          }
+        },
+      ),
+      { numRuns: 200 },
+    )
+    expect(sureOnes).toBeGreaterThan(50)
+  })
 
   it('notices measurements that cannot all be true, and says by how much', () =>
     fc.assert(
