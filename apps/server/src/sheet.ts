@@ -1,4 +1,15 @@
-import { drawJointLine, type MateOption, reasonText, SEALS, stepText, toSvg } from '@diarmos/core'
+import {
+  drawJointLine,
+  fitup,
+  formatLength,
+  type MateOption,
+  pieceLetter,
+  reasonText,
+  SEALS,
+  stationText,
+  stepText,
+  toSvg,
+} from '@diarmos/core'
 import { lineEnds } from '@diarmos/core/record'
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
@@ -37,12 +48,15 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
       page.text(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
     for (const warning of option.warnings) page.text(`Note: ${reasonText(warning, 'in')}`)
+    const dimensions = measuredOf(file, line.id, String(mating.optionId))
+    for (const text of cutList(option, dimensions, ends?.from === 'pipe')) page.text(text)
     const scene = drawJointLine({
       pipeId: (finding?.pipeId as string | undefined) ?? null,
       option,
       fixtureId: ends?.to ?? null,
       unit: 'in',
       stage: 'cut',
+      dimensions,
     })
     const height = 250
     if (page.y + height > 740) page.addPage()
@@ -65,6 +79,44 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     .text('Local codes, the maker’s sheets and a licensed plumber’s judgement come first.')
   page.end()
   return done
+}
+
+/** Distances measured along a line that hold for its way: each pair of places once, the newest. */
+function measuredOf(file: JobFile, lineId: unknown, optionId: string): fitup.Dimension[] {
+  const newestOf = new Map<string, fitup.Dimension>()
+  for (const row of [...(file.documents.dimension ?? [])].sort((a, b) =>
+    String(a.takenAt) < String(b.takenAt) ? -1 : 1,
+  )) {
+    if (row.lineId !== lineId || row.withdrawn || (row.optionId !== null && row.optionId !== optionId))
+      continue
+    newestOf.set(`${row.from}>${row.to}`, row as unknown as fitup.Dimension)
+  }
+  return [...newestOf.values()]
+}
+
+/** What was measured along a line and what was cut for it, in words. */
+function cutList(option: MateOption, dimensions: readonly fitup.Dimension[], fromPipe: boolean): string[] {
+  const families = option.parts.map(({ family }) => family)
+  const { pieces } = fitup.layOut({
+    chain: option,
+    stubMm: fromPipe ? option.leavesStubMm : null,
+    dimensions,
+  })
+  const inches = (mm: number, quantity?: 'pipe-to-cut' | 'insertion-mark') =>
+    formatLength(mm, { unit: 'in', ...(quantity ? { quantity } : {}) })
+  return [
+    ...dimensions.map(
+      ({ from, to, mm }) =>
+        `Measured from ${stationText(from, families, !fromPipe)} to ${stationText(to, families, !fromPipe)}: ${inches(mm)}.`,
+    ),
+    ...pieces.flatMap(({ part, sawMm, marksMm }, index) =>
+      sawMm === null
+        ? []
+        : [
+            `Piece ${pieceLetter(index)}, ${option.parts[part]?.name}: ${inches(sawMm, 'pipe-to-cut')}; marks ${marksMm.map((mm) => inches(mm, 'insertion-mark')).join(' and ')} from its ends.`,
+          ],
+    ),
+  ]
 }
 
 function checkText(check: Fields): string {

@@ -306,6 +306,17 @@ describe('what is offered', () => {
     const file = await (await server.call(`/api/jobs/${id}/file.json`, { cookie: bram })).text()
     expect(JSON.parse(file)).toMatchObject({ format: 'diarmos-job/1' })
     expect(file).not.toContain('Brandywater')
+    const moved = await (
+      await server.call(`/api/jobs/${demoId('wash-move')}/file.json`, { cookie: bram })
+    ).json()
+    expect((moved as { documents: { dimension: unknown[] } }).documents.dimension).toMatchObject([
+      { entered: '31 5/16', mm: 795.3375, to: expect.stringMatching(/centre$/), withdrawn: false },
+    ])
+    // with pieces that are cut, and with a fixture of several ends
+    for (const job of ['wash-move', 'tub-valve']) {
+      const other = await server.call(`/api/jobs/${demoId(job)}/sheet.pdf`, { cookie: bram })
+      expect(other.status).toBe(200)
+    }
     const sheet = await server.call(`/api/jobs/${id}/sheet.pdf`, { cookie: bram })
     expect(
       Buffer.from(await sheet.arrayBuffer())

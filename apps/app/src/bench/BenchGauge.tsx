@@ -29,7 +29,8 @@ export function BenchGauge() {
   return (
     <View className="mx-auto w-full max-w-[720px] flex-1">
       <TopBar bare title="Screen gauge" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-5 pt-3">
+      {/* combs and rule hold nothing to press: they must scroll by keyboard all the same */}
+      <ScrollView tabIndex={0} className="flex-1 px-4" contentContainerClassName="pb-5 pt-3">
         {scale === null || shown === 'card' ? (
           <CardCalibration onDone={() => show('width')} />
         ) : shown === 'width' ? (
