@@ -162,21 +162,13 @@ export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
   const { alongMm, asideMm, upMm, turnedDegrees, tiltedDegrees, giveDegrees, bend, measurer } = ask
   const [turn, tilt] = [radians(turnedDegrees), radians(tiltedDegrees)]
   const toAxis = [Math.cos(tilt) * Math.cos(turn), Math.cos(tilt) * Math.sin(turn), Math.sin(tilt)] as const
-  const between = (
-    lengths: { alongMm: number; asideMm: number; upMm: number },
-    angles: readonly number[] = fitup.BEND_ANGLES,
-  ) =>
-    fitup.bendPairs(
-      {
-        fromAt: [0, 0, 0],
-        fromAxis: [1, 0, 0],
-        toAt: [lengths.alongMm, lengths.asideMm, lengths.upMm],
-        toAxis,
-      },
-      angles,
-      giveDegrees,
-    )
-  const pairs = between({ alongMm, asideMm, upMm })
+  const between = (lengths: { alongMm: number; asideMm: number; upMm: number }): fitup.Misalignment => ({
+    fromAt: [0, 0, 0],
+    fromAxis: [1, 0, 0],
+    toAt: [lengths.alongMm, lengths.asideMm, lengths.upMm],
+    toAxis,
+  })
+  const pairs = fitup.bendPairs(between({ alongMm, asideMm, upMm }), fitup.BEND_ANGLES, giveDegrees)
   const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
   return pairs.map((pair) => {
     const [first, second] = [pair.first, pair.second].map((angle) => (port ? bendOf(port, angle) : undefined))
@@ -187,10 +179,7 @@ export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
       toAxis,
       off: fitup.sensitivity(
         { alongMm, asideMm, upMm },
-        (lengths) =>
-          between(lengths, [pair.first, pair.second]).find(
-            ({ first, second }) => first === pair.first && second === pair.second,
-          )?.travelMm ?? null,
+        (lengths) => fitup.bendPair(between(lengths), pair.first, pair.second, giveDegrees)?.travelMm ?? null,
         measurer,
       ),
       ...(first && second

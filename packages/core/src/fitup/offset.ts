@@ -141,54 +141,62 @@ const FAR_MM = 3000
  * @param mostDegrees how far the pieces can give; pairs that miss by more are left out
  */
 export function bendPairs(
-  { fromAt, fromAxis, toAt, toAxis }: Misalignment,
+  lines: Misalignment,
   angles: readonly number[] = BEND_ANGLES,
   mostDegrees = 2,
 ): BendPair[] {
+  const found = angles.flatMap((first) =>
+    angles.flatMap((second) => bendPair(lines, first, second, mostDegrees) ?? []),
+  )
+  return found.sort(byMiss)
+}
+
+/** The best place of one pair of bends between two lines; null where it misses by more than the pieces can give. */
+export function bendPair(
+  { fromAt, fromAxis, toAt, toAxis }: Misalignment,
+  first: number,
+  second: number,
+  mostDegrees = 2,
+): BendPair | null {
   const d0 = unit(fromAxis)
   const d2 = unit(toAxis)
   const between = minus(toAt, fromAt)
-  const found: BendPair[] = []
-  for (const first of angles)
-    for (const second of angles) {
-      const cosines = [Math.cos(radians(first)), Math.cos(radians(second))] as const
-      const places: (readonly [number, number])[] = [...passing(between, d0, d2, cosines)]
-      // the first end stays, and the second place follows from either angle; then the other way about
-      for (const t of [...slide(between, d2, d0, cosines[0]), ...slide(between, d2, d2, cosines[1])])
-        places.push([0, t])
-      for (const s of [
-        ...slide(between, scale(d0, -1), d0, cosines[0]),
-        ...slide(between, scale(d0, -1), d2, cosines[1]),
-      ])
-        places.push([s, 0])
-      const pairs = places.flatMap(([s, t]): BendPair[] => {
-        if (Math.abs(s) > FAR_MM || Math.abs(t) > FAR_MM) return []
-        const from = add(fromAt, scale(d0, s))
-        const to = add(toAt, scale(d2, t))
-        const travel = minus(to, from)
-        const travelMm = length(travel)
-        if (travelMm < 1e-6) return []
-        const d1 = scale(travel, 1 / travelMm)
-        const missDegrees = Math.abs(angle(d0, d1) - first) + Math.abs(angle(d1, d2) - second)
-        const planes = [cross(d0, d1), cross(d1, d2)] as const
-        const flat = planes.some((normal) => length(normal) < 1e-9)
-        return [
-          {
-            first,
-            second,
-            at: [from, to],
-            travelMm,
-            beforeMm: s,
-            behindMm: -t,
-            turnedDegrees: flat ? 0 : angle(planes[0], planes[1]),
-            missDegrees,
-          },
-        ]
-      })
-      const best = pairs.sort(byMiss)[0]
-      if (best && best.missDegrees <= mostDegrees) found.push(best)
-    }
-  return found.sort(byMiss)
+  const cosines = [Math.cos(radians(first)), Math.cos(radians(second))] as const
+  const places: (readonly [number, number])[] = [...passing(between, d0, d2, cosines)]
+  // the first end stays, and the second place follows from either angle; then the other way about
+  for (const t of [...slide(between, d2, d0, cosines[0]), ...slide(between, d2, d2, cosines[1])])
+    places.push([0, t])
+  for (const s of [
+    ...slide(between, scale(d0, -1), d0, cosines[0]),
+    ...slide(between, scale(d0, -1), d2, cosines[1]),
+  ])
+    places.push([s, 0])
+  const pairs = places.flatMap(([s, t]): BendPair[] => {
+    if (Math.abs(s) > FAR_MM || Math.abs(t) > FAR_MM) return []
+    const from = add(fromAt, scale(d0, s))
+    const to = add(toAt, scale(d2, t))
+    const travel = minus(to, from)
+    const travelMm = length(travel)
+    if (travelMm < 1e-6) return []
+    const d1 = scale(travel, 1 / travelMm)
+    const missDegrees = Math.abs(angle(d0, d1) - first) + Math.abs(angle(d1, d2) - second)
+    const planes = [cross(d0, d1), cross(d1, d2)] as const
+    const flat = planes.some((normal) => length(normal) < 1e-9)
+    return [
+      {
+        first,
+        second,
+        at: [from, to],
+        travelMm,
+        beforeMm: s,
+        behindMm: -t,
+        turnedDegrees: flat ? 0 : angle(planes[0], planes[1]),
+        missDegrees,
+      },
+    ]
+  })
+  const best = pairs.sort(byMiss)[0]
+  return best && best.missDegrees <= mostDegrees ? best : null
 }
 
 /** A hundredth of a degree is no miss: then the shorter way goes first. */
