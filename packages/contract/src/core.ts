@@ -12,6 +12,7 @@ import type {
   MateSettings,
   Observation,
   PlanRequest,
+  QuantityKind,
   ThreadObservation,
 } from '@diarmos/core'
 import {
@@ -22,6 +23,7 @@ import {
   METHOD_IDS,
   PIPE_MATERIALS,
   PORT_FORMS,
+  ROUNDING,
   THREAD_SYSTEMS,
   TOOL_IDS,
 } from '@diarmos/core'
@@ -520,18 +522,7 @@ export const unitsRequest = z.object({
     .object({
       unit,
       denominator: z.union([z.literal(16), z.literal(32), z.literal(64)]).optional(),
-      quantity: z
-        .enum([
-          'reading',
-          'pipe-to-cut',
-          'piece-to-remove',
-          'insertion-mark',
-          'least-stub',
-          'missing-length',
-          'largest-opening',
-          'outside-diameter',
-        ])
-        .optional(),
+      quantity: z.enum(Object.keys(ROUNDING) as [QuantityKind, ...QuantityKind[]]).optional(),
     })
     .optional(),
 })

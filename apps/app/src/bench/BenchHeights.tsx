@@ -16,6 +16,7 @@ const NAMES: Readonly<Record<string, string>> = {
   'tub-valve': 'Tub valve over the floor',
   'shower-valve': 'Shower valve over the floor',
   'shower-arm': 'Shower arm over the floor',
+  'valve-from-tub-edge': 'Valve and spout from the tub’s outer edge: half its width',
   'spout-below-valve': 'Spout below the valve',
   'spout-above-rim': 'Spout over the rim',
   'basin-supply': 'Basin stops over the floor',

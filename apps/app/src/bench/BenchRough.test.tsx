@@ -75,7 +75,7 @@ describe('a hole on the bench', () => {
 
 describe('heights and walls on the bench', () => {
   it('holds a height against its window, and finds the bib for a wall', async () => {
-    await show(<BenchHeights />, 30, 30, null, null, null, null, null, null, null, null, 1, 0.5, 3.5, 0.5)
+    await show(<BenchHeights />, 30, 30, ...Array.from({ length: 9 }, () => null), 1, 0.5, 3.5, 0.5)
     expect(screen.getAllByText('✓ as usual')).toHaveLength(1)
     // a shower valve at 30 in is 8 in lower than 38
     expect(text()).toContain('△ 8" lower than usual')

@@ -117,7 +117,7 @@ export function BenchWall() {
               <Txt size="s" tone="soft">
                 middle behind the finished face
               </Txt>
-              <Length mm={answer.depthMm} size="xxl" />
+              <Length mm={answer.depthMm} quantity="depth-window" size="xxl" />
             </View>
             <Txt
               bold

@@ -129,6 +129,24 @@ describe('the cut of a line with a piece of pipe', () => {
     ])
   })
 
+  it('measures between any two places of a straight stretch, and says how far apart they are known to be', async () => {
+    await atTheCut()
+    await press(one('button', 'Between two places'))
+    // the old pipe and the elbow on it: their places are fixed by the parts
+    await press(one('radio', 'From: wall', dialog()))
+    await press(one('radio', 'To: middle of the elbow', dialog()))
+    expect(lengths(screen.getByTestId('apart'))).toHaveLength(1)
+    await press(one('radio', 'Straight stretch: 2', dialog()))
+    await press(one('radio', 'From: far mouth of the elbow', dialog()))
+    await press(one('radio', 'To: near mouth of the valve', dialog()))
+    expect(screen.getByTestId('apart').textContent).toContain('?')
+    await press(one('button', 'Measure it', dialog()))
+    await enter('2', '0')
+    expect(held('dimension')[0]?.fields).toMatchObject({ from: 'part:0:out', to: 'part:2:in', mm: 508 })
+    // twenty inches between the mouths, an inch into the elbow and five eighths over the valve's barb
+    expect(lengths().at(-1)).toBe('21 5/8 inches')
+  })
+
   it('says what makes a piece impossible, and by how much', async () => {
     await atTheCut()
     await press(screen.getByTestId('cut-next'))

@@ -21,6 +21,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { Beside } from './Beside'
 import { CutRow } from './CutRow'
+import { PlacesSheet } from './PlacesSheet'
 import { SawView } from './SawView'
 import { cutsOf, type Layout } from './saw'
 import { type Span, spanText } from './span'
@@ -52,6 +53,7 @@ export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAs
   const { unit, measurer } = usePreferences()
   const [sawing, setSawing] = useState(false)
   const [dry, setDry] = useState(false)
+  const [places, setPlaces] = useState(false)
   const option = line.mating?.fields.option
   if (!option)
     return (
@@ -239,6 +241,7 @@ export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAs
         ) : null}
         <View className="flex-row flex-wrap gap-2">
           {open.length > 0 && next ? <Button label="To the saw" onPress={() => setSawing(true)} /> : null}
+          {layout ? <Button kind="quiet" label="Between two places" onPress={() => setPlaces(true)} /> : null}
           {pieces.length > 0 ? <Button kind="quiet" label="Plan the stock" onPress={plan} /> : null}
           {svg ? (
             <Button
@@ -256,6 +259,17 @@ export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAs
         ) : null}
       </View>
       {asked ? <Keypad title={named(asked)} onClose={() => onAsk(null)} onEnter={enter} /> : null}
+      {places && layout ? (
+        <PlacesSheet
+          line={line}
+          layout={layout}
+          onClose={() => setPlaces(false)}
+          onMeasure={(span) => {
+            setPlaces(false)
+            onAsk(span)
+          }}
+        />
+      ) : null}
       {sawing ? (
         <SawView
           cuts={cuts}

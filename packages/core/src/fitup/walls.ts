@@ -134,6 +134,7 @@ export const ROUGH_IN: readonly Window[] = [
   { id: 'tub-valve', mm: [28 * IN, 33 * IN], source: commonPractice },
   { id: 'shower-valve', mm: [38 * IN, 48 * IN], source: commonPractice },
   { id: 'shower-arm', mm: [76 * IN, 82 * IN], source: commonPractice },
+  { id: 'valve-from-tub-edge', mm: [15 * IN, 16 * IN], source: commonPractice },
   { id: 'spout-below-valve', mm: [8 * IN, 18 * IN], source: commonPractice },
   { id: 'spout-above-rim', mm: [4 * IN, 7 * IN], source: commonPractice },
   { id: 'basin-supply', mm: [20 * IN, 24 * IN], source: commonPractice },

@@ -11,6 +11,7 @@ export type QuantityKind =
   | 'missing-length'
   | 'largest-opening'
   | 'outside-diameter'
+  | 'depth-window'
 
 /**
  * Rounding by kind of quantity. A direction is chosen so that the printed number, taken literally,
@@ -27,5 +28,6 @@ export const ROUNDING: Readonly<Record<QuantityKind, { direction: RoundingDirect
   'least-stub': { direction: 'up', why: 'a stub a hair short does not reach the seal' },
   'missing-length': { direction: 'up', why: 'what is missing must not be understated' },
   'largest-opening': { direction: 'down', why: 'an opening must not be overstated' },
+  'depth-window': { direction: 'nearest', why: 'a depth is held against its window, not cut' },
   'outside-diameter': { direction: 'nearest', why: 'a diameter is compared, not cut' },
 }
