@@ -22,6 +22,10 @@ export function PlacesSheet({ line, layout, onMeasure, onClose }: Props) {
   const families = line.mating?.fields.option.parts.map(({ family }) => family) ?? []
   const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const [leg, setLeg] = useState('0')
+  // a bend at the very end begins a stretch with nothing in it
+  const stretches = layout.legs.flatMap((_, index) =>
+    layout.stations.filter((station) => station.leg === index).length > 1 ? [String(index)] : [],
+  )
   const places = layout.stations.filter((station) => String(station.leg) === leg)
   const [from, setFrom] = useState<string | null>(null)
   const [to, setTo] = useState<string | null>(null)
@@ -36,12 +40,12 @@ export function PlacesSheet({ line, layout, onMeasure, onClose }: Props) {
   }))
   return (
     <SheetModal title="Between two places" onClose={onClose}>
-      {layout.legs.length > 1 ? (
+      {stretches.length > 1 ? (
         <Choice
           label="Straight stretch"
           columns={3}
           value={leg}
-          options={layout.legs.map((_, index) => ({ value: String(index), label: `${index + 1}` }))}
+          options={stretches.map((value) => ({ value, label: `${Number(value) + 1}` }))}
           onChange={(value) => {
             setLeg(value)
             setFrom(null)

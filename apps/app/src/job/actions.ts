@@ -268,7 +268,7 @@ export async function keepDimension(
         .map((doc): Edit => ({ kind: 'dimension', id: doc.id, patch: { withdrawn: true } }) as Edit),
       { kind: 'dimension', id: newId(), patch: fields } as Edit,
     ],
-    `Measured: ${length.text}`,
+    `Measured: ${length.text}${length.unit === 'in' && !/["a-z]/.test(length.text) ? ' in' : ''}`,
   )
 }
 

@@ -193,8 +193,15 @@ export function LookSign({ kind }: { kind: string }) {
           <Circle cx={26.5} cy={22} r={5} stroke={soft} strokeWidth={1.4} fill="none" />
         </Svg>
       )
-    case 'tape':
     case 'screen-gauge':
+      return (
+        <Svg {...SIZE}>
+          <Rect x={19} y={1} width={26} height={32} rx={4} {...line} />
+          <Path d="M26 6v22M38 6v22" stroke={soft} strokeWidth={1.4} />
+          <Path d="M3 13h58M3 21h58" {...line} strokeDasharray="14 2" />
+        </Svg>
+      )
+    case 'tape':
       return (
         <Svg {...SIZE}>
           <Rect x={3} y={20} width={58} height={11} {...line} />
