@@ -121,6 +121,11 @@ function cutList(option: MateOption, dimensions: readonly fitup.Dimension[], fro
 
 function checkText(check: Fields): string {
   const key = String(check.stepId).split('/').at(-1) ?? ''
+  if (String(check.stepId).includes('/cut/')) {
+    const mm = Number(check.note)
+    const what = key === 'old' ? 'old pipe cut' : 'piece cut'
+    return mm > 0 ? `${what} at ${formatLength(mm, { unit: 'in' })}` : what
+  }
   const words = {
     'dry-inlet': 'prove.tissue-inlet',
     'dry-outlet': 'prove.tissue-outlet',

@@ -4,7 +4,7 @@ import { type Fitting, fittingById, fullDepthMm } from '../catalog'
 import { mate } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
-import { contactSheet, drawJointLine, drawWhole, toSvg } from './index'
+import { contactSheet, drawJointLine, toSvg } from './index'
 
 interface Box {
   readonly minX: number
@@ -107,50 +107,4 @@ describe('the drawing, read back from its SVG', () => {
     for (let index = 0; index < sheet.names.length; index++)
       expect(sheet.shapes.some((shape) => shape.id === `sample:${index}`)).toBe(true)
   })
-})
-
-describe('a whole fixture on one sheet', () => {
-  const lines = ['hot', 'cold', 'third'].map((lineId) => ({ ...line('copper.l.1/2'), lineId }))
-  const answer = mate({ lines, settings: WELL_EQUIPPED }).lines
-  const requests = answer.map(({ lineId, options }) => ({
-    label: lineId,
-    line: {
-      pipeId: 'copper.l.1/2',
-      option: options[0] ?? null,
-      fixtureId: 'faucet.shank.1/2',
-      unit: 'in' as const,
-    },
-  }))
-
-  it.each([
-    [1000, 300],
-    [300, 1000],
-  ])(
-    'keeps every line to scale, apart from the others, inside the sheet, at %i × %i',
-    (widthPx, heightPx) => {
-      const scene = drawWhole({
-        lines: requests.map(({ label, line: own }) => ({ label, line: { ...own, widthPx, heightPx } })),
-      })
-      const own = drawJointLine({ ...(requests[0] as (typeof requests)[number]).line, widthPx, heightPx })
-      const boxes = requests.map((_, index) => {
-        const points = scene.shapes
-          .filter(({ id }) => id.startsWith(`line:${index}/`))
-          .flatMap((shape) => shape.points)
-        const xs = points.map(([x]) => x)
-        const ys = points.map(([, y]) => y)
-        return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
-      })
-      const alone = own.shapes.flatMap((shape) => shape.points.map(([x]) => x))
-      for (const box of boxes) {
-        expect(box.right - box.left).toBeCloseTo(Math.max(...alone) - Math.min(...alone), 6)
-        expect(box.left).toBeGreaterThanOrEqual(scene.bounds.minX - 1e-6)
-        expect(box.low).toBeGreaterThanOrEqual(scene.bounds.minY - 1e-6)
-      }
-      for (const a of boxes)
-        for (const b of boxes)
-          if (a !== b)
-            expect(a.right < b.left || b.right < a.left || a.low > b.high || b.low > a.high).toBe(true)
-      expect(scene.texts.map(({ text }) => text)).toEqual(expect.arrayContaining(['hot', 'cold', 'third']))
-    },
-  )
 })

@@ -1,0 +1,179 @@
+import fc from 'fast-check'
+import { type Dimension, layOut } from '../fitup'
+import { mate } from '../mate'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import type { MateOption } from '../mate/types'
+import { parseLength } from '../units'
+import { drawJointLine, drawWhole, PIECE_DRAWN_MM, toSvg } from './index'
+import type { Point, Scene } from './types'
+
+const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
+  mate({ lines: [line(...args)], settings: WELL_EQUIPPED, k: 20 }).lines[0]?.options ?? []
+const WAYS = [
+  ...optionsOf('copper.l.1/2', { turn: 90 }),
+  ...optionsOf('copper.l.1/2', { turn: 90 }, 'washer.hose'),
+  ...optionsOf('copper.l.3/4', { access: 'reachable' }, 'washer.hose'),
+]
+const PIECED = WAYS.filter(({ parts }) => parts.some(({ family }) => family === 'tube-piece'))
+const LEAVES_MM = 55
+
+const draw = (option: MateOption, dimensions: readonly Dimension[], more: object = {}): Scene =>
+  drawJointLine({
+    pipeId: 'copper.l.1/2',
+    option,
+    stubMm: LEAVES_MM,
+    unit: 'in',
+    stage: 'cut',
+    dimensions,
+    ...more,
+  })
+const apart = ([a, b]: Point, [c, d]: Point) => Math.hypot(a - c, b - d)
+/** The line of a dimension that carries its number: the one with ticks at both ends. */
+const carrier = (scene: Scene, id: string) =>
+  scene.shapes.find(
+    (shape) =>
+      shape.id === id &&
+      shape.role === 'line' &&
+      shape.points.length === 2 &&
+      apart(shape.points[0] as Point, shape.points[1] as Point) > 4,
+  )
+
+describe('a dimensioned line', () => {
+  it('has ways with pieces to draw', () => expect(PIECED.length).toBeGreaterThan(10))
+
+  it('shows everything that was measured with its number, and asks for the rest', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...PIECED),
+        fc.integer({ min: 1600, max: 16_000 }),
+        fc.constantFrom('in' as const, 'mm' as const),
+        (option, steps, unit) => {
+          const asked = layOut({ chain: option, stubMm: LEAVES_MM, dimensions: [] }).asks
+          const [first] = asked
+          if (!first) throw new Error('nothing to measure')
+          const mm = (steps * 25.4) / 160
+          const scene = draw(option, [{ id: 'd', from: first.from, to: first.to, mm }], { unit })
+          const left = layOut({
+            chain: option,
+            stubMm: LEAVES_MM,
+            dimensions: [{ id: 'd', from: first.from, to: first.to, mm }],
+          }).asks
+          const states = scene.dimensions.filter(({ state }) => state !== 'given')
+          expect(states.map(({ state }) => state).sort()).toEqual(
+            [...left.map(() => 'asked'), 'measured'].sort(),
+          )
+          const text = scene.texts.find(({ id }) => id === `dimension:${first.from}>${first.to}`)?.text ?? ''
+          const read = parseLength(text, { unit })
+          // as a tape reads: to a sixteenth or a millimetre
+          expect(read.ok && Math.abs(read.mm - mm)).toBeLessThanOrEqual(
+            unit === 'in' ? 25.4 / 32 + 1e-6 : 0.5,
+          )
+          expect(scene.texts.filter(({ text: other }) => other === '?')).toHaveLength(left.length)
+        },
+      ),
+      { numRuns: 60 },
+    ))
+
+  it('draws short pieces as long as they are, and longer ones with a break', () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...PIECED), fc.integer({ min: 60, max: 900 }), (option, mm) => {
+        const part = option.parts.findIndex(({ family }) => family === 'tube-piece')
+        const span = { from: `part:${part}:in`, to: `part:${part}:out` } as const
+        const scene = draw(option, [{ id: 'd', ...span, mm }])
+        const found = carrier(scene, `dimension:${span.from}>${span.to}`)
+        const inside = option.joints
+          .filter(({ from, to }) => from === part || to === part)
+          .reduce((sum, joint) => sum + joint.maxMm, 0)
+        if (!found) throw new Error('not drawn')
+        const drawn = apart(found.points[0] as Point, found.points[1] as Point)
+        if (mm < inside) return
+        expect(drawn).toBeCloseTo(Math.min(mm, PIECE_DRAWN_MM), 4)
+        expect(scene.shapes.some(({ id }) => id === `break:${part}`)).toBe(mm > PIECE_DRAWN_MM)
+        // its letter stands on it, its marks one insertion from each end
+        expect(scene.texts.some(({ id, text }) => id === `piece:${part}` && /^[A-Z]$/.test(text))).toBe(true)
+        expect(scene.shapes.filter(({ id }) => id === `mark:piece:${part}`)).toHaveLength(2)
+      }),
+      { numRuns: 60 },
+    ))
+
+  it('keeps its numbers apart, and all of them on the sheet', () => {
+    for (const option of PIECED) {
+      const scene = draw(option, [], { widthPx: 370, heightPx: 290 })
+      const { minX, maxX, minY, maxY } = scene.bounds
+      const numbers = scene.dimensions.map(({ at }) => at)
+      for (const [index, at] of numbers.entries()) {
+        expect(at[0]).toBeGreaterThan(minX)
+        expect(at[0]).toBeLessThan(maxX)
+        expect(at[1]).toBeGreaterThan(minY)
+        expect(at[1]).toBeLessThan(maxY)
+        const size = scene.texts.find(({ layer }) => layer === 'dimension')?.sizeMm ?? 0
+        for (const other of numbers.slice(index + 1))
+          expect(Math.max(Math.abs(at[0] - other[0]) / 2, Math.abs(at[1] - other[1]))).toBeGreaterThan(
+            size * 0.9,
+          )
+      }
+    }
+  })
+
+  it('carries its dimensions into the SVG by their places', () => {
+    const option = PIECED[0] as MateOption
+    const svg = toSvg(draw(option, []))
+    for (const { from, to } of layOut({ chain: option, stubMm: LEAVES_MM, dimensions: [] }).asks)
+      expect(svg).toContain(`data-id="dimension:${from}&gt;${to}"`)
+  })
+})
+
+describe('all lines of a fixture on one sheet', () => {
+  const sheet = fc.record({
+    options: fc.array(fc.constantFrom(...WAYS), { minLength: 1, maxLength: 4 }),
+    widthPx: fc.integer({ min: 300, max: 1200 }),
+    heightPx: fc.integer({ min: 200, max: 900 }),
+  })
+  it('stand apart, inside it, to one scale, each under its name', () =>
+    fc.assert(
+      fc.property(sheet, ({ options, widthPx, heightPx }) => {
+        const lines = options.map((option, index) => ({
+          label: `line ${index}`,
+          line: {
+            pipeId: 'copper.l.1/2',
+            option,
+            stubMm: LEAVES_MM,
+            unit: 'in' as const,
+            stage: 'mate' as const,
+          },
+        }))
+        const scene = drawWhole({ lines, widthPx, heightPx })
+        const { minX, maxX, minY, maxY } = scene.bounds
+        const boxes = lines.map((_, index) => {
+          const points = scene.shapes
+            .filter(({ id }) => id.startsWith(`line:${index}/`))
+            .flatMap((shape) => shape.points)
+          const xs = points.map(([x]) => x)
+          const ys = points.map(([, y]) => y)
+          return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)] as const
+        })
+        boxes.forEach(([left, right, low, high], index) => {
+          expect(left).toBeGreaterThanOrEqual(minX - 1e-6)
+          expect(right).toBeLessThanOrEqual(maxX + 1e-6)
+          expect(low).toBeGreaterThanOrEqual(minY - 1e-6)
+          expect(high).toBeLessThanOrEqual(maxY + 1e-6)
+          for (const [otherLeft, otherRight, otherLow, otherHigh] of boxes.slice(index + 1))
+            expect(right <= otherLeft || otherRight <= left || high <= otherLow || otherHigh <= low).toBe(
+              true,
+            )
+          const name = scene.texts.find(({ id }) => id === `line:${index}/name`)
+          expect(name?.text).toBe(`line ${index}`)
+          expect(name?.at[1]).toBeGreaterThanOrEqual(high)
+        })
+        // to one scale: the same stub is as thick on every line
+        const thick = lines.map((_, index) => {
+          const ys = scene.shapes
+            .filter(({ id, role }) => id === `line:${index}/pipe:stub` && role === 'outline')
+            .flatMap(({ points }) => points.map(([, y]) => y))
+          return Math.max(...ys) - Math.min(...ys)
+        })
+        for (const one of thick) expect(one).toBeCloseTo(15.875, 6)
+      }),
+      { numRuns: 40 },
+    ))
+})
