@@ -294,7 +294,8 @@ describe.each(STUBS)('a stop on $name, from finding to proof', (stub) => {
 
     await press(button('On to the cut'))
     expect(screen.getByText('Least bare stub for this joint')).toBeTruthy()
-    await press(button('in → mm'))
+    await press(button('1/16 → 1/32'))
+    await press(button('1/32 → mm'))
     expect(screen.getAllByText(/^\d+ mm$/).length).toBeGreaterThan(0)
     await press(button('mm → in'))
 

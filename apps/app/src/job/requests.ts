@@ -91,7 +91,7 @@ export function staggerRequest(
 
 /** What was measured along a line, as the core takes it. */
 export function measuredOf(line: LineView) {
-  return line.dimensions.map(({ id, fields: { from, to, mm, measurer, dry } }) => ({
+  const taken = line.dimensions.map(({ id, fields: { from, to, mm, measurer, dry } }) => ({
     id,
     from,
     to,
@@ -99,6 +99,13 @@ export function measuredOf(line: LineView) {
     measurer,
     dry,
   }))
+  // what the way was chosen by is known, and need not be measured again
+  const { spanMm, turn } = situationOf(line)
+  const from = line.ends !== null && line.ends.from !== 'pipe' ? 'stub' : 'wall'
+  const again = taken.some((dimension) => dimension.from === from && dimension.to === 'tail')
+  return spanMm === null || turn !== 0 || again
+    ? taken
+    : [{ id: 'span', from, to: 'tail', mm: spanMm }, ...taken]
 }
 
 /** What the plan asks, for every line that has a way chosen. */

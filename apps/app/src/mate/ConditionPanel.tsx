@@ -29,6 +29,11 @@ const MEASURES = [
   ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
   ['reachMm', 'Stop to the fixture’s end', 'Along the way the connector will hang.'],
+  [
+    'spanMm',
+    'To the fixture’s end, where all is rigid',
+    'From the wall, or the valve’s mouth, straight on to the tip of the fixture’s end. Leave out where a hose hangs.',
+  ],
   ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
 ] as const
 

@@ -1,0 +1,157 @@
+import { act, cleanup, render, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { PLAIN_SITUATION } from '../data/select'
+import { type Edit, edit, newId } from '../data/store'
+import { JobPage } from '../job/JobPage'
+import { held, openJob, openShop } from '../test/shop'
+import { all, dialog, one, press } from '../test/touch'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => ({
+  useFocusEffect: jest.requireActual('react').useEffect,
+  router: { navigate: jest.fn(), push: jest.fn(), canGoBack: () => false, replace: jest.fn() },
+}))
+jest.setTimeout(60_000)
+
+const text = (id: string) => screen.getByTestId(id).textContent ?? ''
+
+/** A half-inch copper stub and a faucet, looked at as far as Mate, under some conditions. */
+async function atMate(situation: object = {}, fixture: RegExp = /Fixture: Faucet/): Promise<string> {
+  const { jobId, hot, cold } = await openJob()
+  await act(() =>
+    edit(
+      [hot, cold].map(
+        (lineId): Edit =>
+          ({
+            kind: 'situation',
+            id: newId(),
+            patch: {
+              ...PLAIN_SITUATION,
+              jobId,
+              lineId,
+              stubMm: 50.8,
+              waterSeen: true,
+              oldJoint: 'sweat',
+              ...situation,
+            },
+          }) as Edit,
+      ),
+    ),
+  )
+  render(<JobPage jobId={jobId} />)
+  await press(one('tab', 'Touch'))
+  await press(one('button', /Scratch/))
+  await press(one('radio', /copper/, dialog()))
+  await press(screen.getByTestId('take-finding'))
+  await press(one('tab', /^Fixture/))
+  await press(one('radio', fixture))
+  await press(one('tab', /^Mate/))
+  return jobId
+}
+const enter = async (...keys: string[]) => {
+  for (const key of keys) await press(one('button', key, dialog()))
+  await press(one('button', 'Enter', dialog()))
+}
+/** Words for people: nothing of the core's own names, and no hole left unfilled. */
+const plain = (words: string) => {
+  expect(words).not.toMatch(/[{}]|undefined|\b[a-z]+\.[a-z]+-[a-z]+\b/)
+  return words
+}
+
+beforeEach(async () => {
+  prefer({ unit: 'in', denominator: 16, measurer: 'tape' })
+  await openShop()
+})
+afterEach(cleanup)
+
+describe('the ways of a line', () => {
+  it('stand in a strip by their price, and the figures of one are those of its card and of a comparison', async () => {
+    await atMate()
+    const tiles = all('tab', /^Way \d/)
+    expect(tiles.length).toBeGreaterThan(1)
+    const priceOf = (label: string) => /, ([^,]+)$/.exec(label)?.[1] ?? ''
+    const [first, second] = tiles.map((tile) => tile.getAttribute('aria-label') ?? '')
+    expect(text('option-1')).toContain(priceOf(first ?? ''))
+    await press(one('button', new RegExp(`^${/Way (\d+)/.exec(second ?? '')?.[1]}\\. `)))
+    const compared = text('compare')
+    expect(compared).toContain(priceOf(first ?? ''))
+    expect(compared).toContain(priceOf(second ?? ''))
+    await press(one('button', 'Close', dialog()))
+    // another way is drawn at a touch, and only chosen when it is said
+    await press(tiles[1] as HTMLElement)
+    expect(held('mating')).toHaveLength(0)
+    await press(one('button', 'Choose this way'))
+    expect(held('mating').length).toBeGreaterThan(0)
+    expect(held('mating')[0]?.fields.option.costs.totalCents).toBeGreaterThan(0)
+  })
+
+  it('what is not offered has a reason and a source, in words', async () => {
+    await atMate({ flame: false, line: 'trickle' })
+    await press(screen.getByTestId('refusals'))
+    const words = plain(document.body.textContent ?? '')
+    expect(words).toContain('would help:')
+    expect(words).toMatch(/allow a flame|dry/)
+  })
+
+  it('where nothing fits, says the smallest changes that would help, and what they give', async () => {
+    await atMate({ flame: false, access: 'closed-wall', line: 'trickle', scored: true })
+    const words = plain(text('nothing-fits'))
+    expect(words).toContain('One of these changes would make it possible')
+    expect(words).toMatch(/gives: .+ all told/)
+    expect(screen.queryByText('Choose this way')).toBeNull()
+  })
+
+  it('conditions are kept for both lines, and for one where they are unlike', async () => {
+    await atMate()
+    await press(one('button', '+ more conditions'))
+    await press(one('radio', /turns before the fixture: 90°/))
+    await press(one('radio', /Static pressure.*: over 80/))
+    await press(one('switch', 'Cold in here, under 50 °F'))
+    expect(held('situation').map(({ fields }) => [fields.turn, fields.pressurePsi, fields.airC])).toEqual([
+      [90, 90, 5],
+      [90, 90, 5],
+    ])
+    await press(one('switch', /lines alike/))
+    await press(one('switch', 'In daylight'))
+    expect(held('situation').filter(({ fields }) => fields.sunlight)).toHaveLength(1)
+    // a line that turns has a bend in every way
+    for (const tile of all('tab', /^Way \d/)) {
+      await press(tile)
+      expect(
+        text(/^Way (\d+)/.exec(tile.getAttribute('aria-label') ?? '')?.[1] === '1' ? 'option-1' : 'stage'),
+      ).toMatch(/elbow/)
+    }
+  })
+
+  it('a rigid gap is filled with pipe, and what was measured for it is not asked for again', async () => {
+    await atMate({ spanMm: 700 }, /Fixture: Shower, tub/)
+    expect(text('option-1')).toMatch(/tube|pipe/)
+    await press(one('button', 'Choose this way'))
+    await press(one('tab', /^Cut/))
+    // one piece and one measurement: it is known
+    expect(text('cut-list')).not.toContain('?')
+    expect(held('dimension')).toHaveLength(0)
+  })
+
+  it('what holds for a time only is noted with the day by which someone must be back', async () => {
+    const jobId = await atMate({ faults: ['pinhole'] })
+    // only who asks for what is made up on the job is told of it
+    expect(screen.queryByTestId('for-a-time')).toBeNull()
+    await press(one('button', '+ more conditions'))
+    await press(one('switch', 'Also improvised ways'))
+    expect(plain(text('for-a-time'))).toMatch(/back by \w{3} \d+ \w{3}/)
+    await press(one('button', /^Note it, with the day/))
+    expect(held('job').find(({ id }) => id === jobId)?.fields.note).toMatch(
+      /^For a time only: .+ Come back by /,
+    )
+  })
+})
+
+describe('a length on the keypad', () => {
+  it('goes to both lines, as it was entered', async () => {
+    await atMate()
+    await press(one('button', 'Bare stub, wall to the old stop'))
+    await enter('3', '1/4')
+    expect(held('situation').map(({ fields }) => fields.stubMm)).toEqual([82.55, 82.55])
+  })
+})
