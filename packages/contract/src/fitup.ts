@@ -1,4 +1,4 @@
-import { CATALOG, end, fitup, type PortEnd } from '@diarmos/core'
+import { CATALOG, end, FAMILIES, type Family, fitup, type PortEnd } from '@diarmos/core'
 import { z } from 'zod'
 import { endRef } from './core'
 
@@ -21,6 +21,8 @@ export const offsetRequest = z.object({
 const pieceEnd = z.object({
   reference: z.enum(['centre', 'face', 'end']),
   port: endRef.optional(),
+  /** A part of the catalogue with such an end: its own lengths are then taken. */
+  family: z.enum(FAMILIES).optional(),
   faceMm: z.number().min(0).max(500).optional(),
   faceTolMm: z.number().min(0).max(20).optional(),
   dry: z.boolean().optional(),
@@ -282,12 +284,31 @@ export function offsets({ rollMm, riseMm, bend, measurer, pitch }: z.output<type
   })
 }
 
+/** A part of a family with such an end, and which of its ends that is. */
+function partWith(port: PortEnd, family: Family, index: number) {
+  for (const fitting of CATALOG) {
+    if (fitting.family !== family) continue
+    const at = fitting.ports.findIndex(
+      ({ form, system, nominal }) => form === port.form && system === port.system && nominal === port.nominal,
+    )
+    if (at >= 0) return { fitting, at }
+  }
+  throw new RangeError(`ends.${index}.family: no ${family} with that end in the catalogue`)
+}
+
 /** A piece between two ends that are named. */
 export function pieceBetween({ ends, ...ask }: z.output<typeof cutLengthRequest>) {
-  const [a, b] = ends.map(({ port, ...rest }) => ({
-    ...rest,
-    ...(port ? { port: end(port.form, port.system, port.nominal, port.material) } : {}),
-  })) as [fitup.PieceEnd, fitup.PieceEnd]
+  const [a, b] = ends.map(({ port: ref, family, ...rest }, index) => {
+    const port = ref && end(ref.form, ref.system, ref.nominal, ref.material)
+    const part = port && family ? partWith(port, family, index) : undefined
+    return {
+      ...rest,
+      ...(port ? { port } : {}),
+      ...(part
+        ? { faceMm: fitup.faceMm(part.fitting, part.at), faceTolMm: fitup.partErrorMm(part.fitting) }
+        : {}),
+    }
+  }) as [fitup.PieceEnd, fitup.PieceEnd]
   return fitup.cutLength({ ...ask, ends: [a, b] })
 }
 

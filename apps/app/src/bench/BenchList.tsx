@@ -44,6 +44,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     sign: () => <JointSign kind="push-fit" />,
   },
   {
+    href: '/bench/piece',
+    title: 'Piece between two parts',
+    detail: 'From middle or mouth to middle or mouth: how long the pipe between is cut.',
+    sign: () => <LineSign d="M6 14h10v18H6zM56 14h10v18H56zM16 18h40M16 28h40" />,
+  },
+  {
     href: '/bench/offset',
     title: 'Offset',
     detail: 'Simple or rolling: travel, run, roll and the piece to cut, for every bend that is made.',

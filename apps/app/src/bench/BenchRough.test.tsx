@@ -8,6 +8,7 @@ import { BenchGauge } from './BenchGauge'
 import { BenchHeights } from './BenchHeights'
 import { BenchHole } from './BenchHole'
 import { BenchPair } from './BenchPair'
+import { BenchPiece } from './BenchPiece'
 import { BenchTrap } from './BenchTrap'
 
 jest.mock('../workers/solver')
@@ -81,6 +82,29 @@ describe('heights and walls on the bench', () => {
     expect(text()).toContain('△ 8" lower than usual')
     // 5-1/2 in of wall and an inch beyond it want 6-1/2 and more: eight
     expect(screen.getByLabelText('8 inches')).toBeTruthy()
+  })
+})
+
+describe('a piece on the bench', () => {
+  it('from middle to middle of two solder elbows, and from mouth to mouth', async () => {
+    await show(<BenchPiece />, 20)
+    const between = () => all('img', / inches$/, screen.getByTestId('piece'))[0]?.getAttribute('aria-label')
+    const centres = between()
+    await press(one('radio', 'The tape was held to: its mouth'))
+    await press(one('radio', 'And there to: its mouth'))
+    // ASME B16.22: half an inch goes into each cup of a 1/2 in elbow
+    expect(between()).toBe('21 inches')
+    expect(centres).not.toBe('21 inches')
+    await press(one('radio', 'At the other end: nothing'))
+    expect(between()).toBe('20 1/2 inches')
+    await press(one('button', 'Measured'))
+    await press(one('button', '1/2', dialog()))
+    await press(one('button', 'Enter', dialog()))
+    expect(screen.getByTestId('piece')).toBeTruthy()
+    await press(one('radio', 'At the other end: elbow'))
+    await press(one('radio', 'And there to: its middle'))
+    await press(one('radio', 'The tape was held to: its middle'))
+    expect(text()).toContain('There is no room for a piece')
   })
 })
 

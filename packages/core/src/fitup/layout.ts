@@ -1,4 +1,5 @@
 import { fittingById } from '../catalog/families'
+import type { Fitting } from '../catalog/types'
 import type { Certainty } from '../reference/source'
 import { type FitReason, impossible } from './reason'
 import { type Chain, type Flexible, type Leg, type Station, type StationId, stretch } from './stations'
@@ -119,9 +120,14 @@ const slackBetween = (chain: Chain, a: Station, b: Station) =>
     .slice(a.joints.length)
     .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0) - (chain.joints[index]?.minMm ?? 0), 0)
 
-function partErrorMm(chain: Chain, index: number): number {
+/** What the length of a part itself may be off, mm. */
+export function partErrorMm(fitting: Pick<Fitting, 'source'>): number {
+  return PART_ERROR_MM[fitting.source.certainty]
+}
+
+function errorOf(chain: Chain, index: number): number {
   const fitting = fittingById(chain.parts[index]?.fittingId ?? '')
-  return fitting ? PART_ERROR_MM[fitting.source.certainty] : 0
+  return fitting ? partErrorMm(fitting) : 0
 }
 
 /** A dimension along one leg as a sum of its pieces; null where its two places are not on one leg. */
@@ -149,7 +155,7 @@ function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension)
           to: b.node,
           mm: dimension.mm - dry / 2 - (b.atMm - a.atMm),
           tapeMm,
-          tolMm: tapeMm + dry / 6 + inside.reduce((total, index) => total + partErrorMm(chain, index), 0),
+          tolMm: tapeMm + dry / 6 + inside.reduce((total, index) => total + errorOf(chain, index), 0),
         } satisfies Sum,
       }
     }
