@@ -100,12 +100,16 @@ export function measuredOf(line: LineView) {
     dry,
   }))
   // what the way was chosen by is known, and need not be measured again
-  const { spanMm, turn } = situationOf(line)
-  const from = line.ends !== null && line.ends.from !== 'pipe' ? 'stub' : 'wall'
-  const again = taken.some((dimension) => dimension.from === from && dimension.to === 'tail')
-  return spanMm === null || turn !== 0 || again
-    ? taken
-    : [{ id: 'span', from, to: 'tail', mm: spanMm }, ...taken]
+  const { spanMm, reachMm, turn } = situationOf(line)
+  const parts = line.mating?.fields.option.parts ?? []
+  const hose = parts.findIndex(({ family }) => family === 'supply-connector')
+  const begins = line.ends !== null && line.ends.from !== 'pipe' ? 'stub' : 'wall'
+  const known =
+    hose > 0
+      ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
+      : { id: 'span', from: begins, to: 'tail', mm: turn === 0 ? spanMm : null }
+  const again = taken.some(({ from, to }) => from === known.from && to === known.to)
+  return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]
 }
 
 /** What the plan asks, for every line that has a way chosen. */
