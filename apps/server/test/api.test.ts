@@ -77,7 +77,7 @@ describe('shops are apart', () => {
     const jobs = own.changes.filter((change) => change.kind === 'job')
     const points = own.changes.filter((change) => change.kind === 'point')
     expect([jobs.length, points.length, own.changes.filter((c) => c.kind === 'property').length]).toEqual([
-      6, 7, 2,
+      7, 8, 2,
     ])
   })
 

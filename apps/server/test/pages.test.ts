@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { DataSource } from 'typeorm'
 import { demoId } from '../src/demo/identifiers'
-import { inShop, openDatabase } from '../src/store/database'
-import { Find1764050000000 } from '../src/store/migrations/find1764050000000'
-import { First1764000000000 } from '../src/store/migrations/first1764000000000'
-import { Mate1764060000000 } from '../src/store/migrations/mate1764060000000'
+import { inShop, MIGRATIONS, openDatabase } from '../src/store/database'
 import { OWNER, urlFor } from '../src/store/provision'
 import { type Harness, HOUSE, harness, operation, sync } from './harness'
 
@@ -77,20 +74,22 @@ describe('the schema', () => {
     const first = await openDatabase(roles, 2)
     await first.destroy()
     const second = await openDatabase(roles, 2)
-    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 3 }])
+    expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([
+      { n: MIGRATIONS.length },
+    ])
     await second.destroy()
     const owner = new DataSource({
       type: 'postgres',
       url: urlFor(roles, OWNER),
-      migrations: [First1764000000000, Find1764050000000, Mate1764060000000],
+      migrations: [...MIGRATIONS],
     })
     await owner.initialize()
-    for (let at = 0; at < 3; at++) await owner.undoLastMigration()
+    for (const _ of MIGRATIONS) await owner.undoLastMigration()
     const tables =
       "SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'"
     expect(await owner.query(tables)).toEqual([{ n: 0 }])
     await owner.runMigrations()
-    expect((await owner.query(tables))[0].n).toBe(17)
+    expect((await owner.query(tables))[0].n).toBe(18)
     await owner.destroy()
   }, 30_000)
 })

@@ -6,6 +6,14 @@ import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
 import { documents, Operation, Person, Session, Shop } from './schemas'
 
+/** In the order in which they are run. */
+export const MIGRATIONS = [
+  First1764000000000,
+  Find1764050000000,
+  Mate1764060000000,
+  Cut1764140000000,
+] as const
+
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]
 
 function source(url: string, pool: number): DataSource {
@@ -13,7 +21,7 @@ function source(url: string, pool: number): DataSource {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [First1764000000000, Find1764050000000, Mate1764060000000, Cut1764140000000],
+    migrations: [...MIGRATIONS],
     synchronize: false,
     // parameters of failing queries would be personal data
     logging: false,
