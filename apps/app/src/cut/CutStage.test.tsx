@@ -70,7 +70,9 @@ describe('the cut of a line with a piece of pipe', () => {
     expect(screen.getByText(/From the middle of the elbow to/)).toBeTruthy()
     // the old pipe with its mark, and the piece's two marks: its own length is not known yet
     expect(lengths()).toHaveLength(4)
-    await press(screen.getByTestId('cut-next'))
+    // by its key on the wide view
+    fireEvent.keyDown(window, { key: 'm' })
+    await settled()
     await enter('3', '0', '1/2')
     expect(held('dimension').map(({ fields }) => fields)).toMatchObject([
       { lineId: hot, entered: '30 1/2', mm: 774.7, measurer: 'tape', withdrawn: false },

@@ -1,12 +1,13 @@
 import type { OperationResponse } from '@diarmos/contract'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
-import { router } from 'expo-router'
-import { useState } from 'react'
+import { router, useFocusEffect } from 'expo-router'
+import { useCallback, useState } from 'react'
 import { View } from 'react-native'
 import { encodeLengths } from '../bench/lengths'
 import { type Measurer, prefer, usePreferences } from '../data/preferences'
 import { type JobView, type LineView, type Stage, situationOf } from '../data/select'
+import type { EntityFields } from '../data/types'
 import { dropDimension, keepDimension, setConditions, tick } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
@@ -49,19 +50,37 @@ const MEASURERS: readonly { value: Measurer; label: string }[] = [
 const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
 
 /** How long, from where to where: what to measure, what to saw, and whether it will go in. */
-export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAsk, goTo }: Props) {
+export function CutStage(props: Props) {
+  const option = props.line.mating?.fields.option
+  if (option) return <Cuts {...props} option={option} />
+  return (
+    <StageFrame
+      actions={<Button kind="primary" label="Choose a way first" onPress={() => props.goTo('mate')} />}
+    >
+      <Txt size="l">Nothing to cut yet.</Txt>
+      <Txt tone="soft">The cut follows from the joint that will close on the stub.</Txt>
+    </StageFrame>
+  )
+}
+
+type Option = EntityFields<'mating'>['option']
+
+function Cuts({
+  view,
+  line,
+  layout,
+  beside,
+  stagger,
+  svg,
+  asked,
+  onAsk,
+  goTo,
+  option,
+}: Props & { option: Option }) {
   const { unit, measurer } = usePreferences()
   const [sawing, setSawing] = useState(false)
   const [dry, setDry] = useState(false)
   const [places, setPlaces] = useState(false)
-  const option = line.mating?.fields.option
-  if (!option)
-    return (
-      <StageFrame actions={<Button kind="primary" label="Choose a way first" onPress={() => goTo('mate')} />}>
-        <Txt size="l">Nothing to cut yet.</Txt>
-        <Txt tone="soft">The cut follows from the joint that will close on the stub.</Txt>
-      </StageFrame>
-    )
   // what begins at the new valve has no stub
   const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const named = (span: Span) => spanText(line, span).replace(/^f/, 'F')
@@ -87,6 +106,20 @@ export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAs
     : open.length > 0
       ? { label: 'To the saw', go: () => setSawing(true) }
       : null
+  const canSaw = cuts.some((cut) => cut.mm !== null)
+  // only the page in front takes the keys
+  useFocusEffect(
+    useCallback(() => {
+      const onKey = (event: KeyboardEvent) => {
+        if (event.target instanceof HTMLInputElement || event.metaKey || event.ctrlKey || event.altKey) return
+        if (document.querySelector('[role="dialog"]')) return
+        if (event.key === 'm' && next) onAsk(next)
+        else if (event.key === 'w' && canSaw) setSawing(true)
+      }
+      window.addEventListener('keydown', onKey)
+      return () => window.removeEventListener('keydown', onKey)
+    }, [next, canSaw, onAsk]),
+  )
   const enter = (mm: Parameters<typeof keepDimension>[3]) => {
     if (!asked) return
     onAsk(null)
@@ -206,7 +239,7 @@ export function CutStage({ view, line, layout, beside, stagger, svg, asked, onAs
                     detail={
                       unused
                         ? say(REASONS[unused.reason.ruleId] ?? '', unused.reason.parameters, unit)
-                        : `as entered: ${doc.fields.entered}${doc.fields.dry ? ', dry' : ''}`
+                        : `as entered: ${doc.fields.entered}, by ${doc.fields.measurer}${doc.fields.dry ? ', dry' : ''}`
                     }
                     onEnter={(length) =>
                       void keepDimension(view, line, doc.fields, length, { measurer, dry })

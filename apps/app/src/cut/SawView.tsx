@@ -1,12 +1,25 @@
+import { type QuantityKind, ROUNDING } from '@diarmos/core/units'
 import X from 'lucide-react-native/icons/x'
 import { useEffect } from 'react'
 import { Modal, Pressable, View } from 'react-native'
+import { usePreferences } from '../data/preferences'
 import { Button } from '../ui/Button'
 import { Length } from '../ui/Length'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import type { Cut } from './saw'
+
+/** Which way a length was rounded, and why. */
+function Rounded({ mm, quantity }: { mm: number; quantity: QuantityKind }) {
+  const unit = usePreferences((state) => state.unit)
+  const { direction, why } = ROUNDING[quantity]
+  return (
+    <Txt size="s" tone="soft">
+      {unit === 'in' ? `exactly ${mm.toFixed(1)} mm; ` : ''}rounded {direction}: {why}.
+    </Txt>
+  )
+}
 
 interface Props {
   cuts: readonly Cut[]
@@ -52,6 +65,7 @@ export function SawView({ cuts, onCut, onClose }: Props) {
               {next.name}
             </Txt>
             <Length mm={next.mm ?? 0} quantity={next.quantity} size="saw" />
+            <Rounded mm={next.mm ?? 0} quantity={next.quantity} />
             {next.marksMm.length > 0 ? (
               <View className="mt-4 flex-row flex-wrap items-center gap-x-3 border-t border-rule pt-3">
                 <Txt size="l" tone="soft">

@@ -6,6 +6,7 @@ const KEYS = [
   ['1 … 6', 'Find, Fixture, Mate, Cut, Make, Prove'],
   ['h, c, d', 'hot, cold, drain'],
   ['o, s', 'spout, shower'],
+  ['m, w', 'at the cut: measure the next, to the saw'],
   ['u', 'undo'],
   ['t', 'paper or cabinet'],
   ['?', 'this list'],
