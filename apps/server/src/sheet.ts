@@ -10,7 +10,7 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { lineEnds } from '@diarmos/core/record'
+import { cutInOf, lineEnds } from '@diarmos/core/record'
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import type { JobFile } from './store/jobFile'
@@ -49,11 +49,13 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     })
     for (const warning of option.warnings) page.text(`Note: ${reasonText(warning, 'in')}`)
     const dimensions = measuredOf(file, line.id, String(mating.optionId))
-    for (const text of cutList(option, dimensions, ends?.from === 'pipe')) page.text(text)
+    const into = ends ? cutInOf(ends.to) : null
+    const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
+    for (const text of cutList(option, dimensions, begins)) page.text(text)
     const scene = drawJointLine({
       pipeId: (finding?.pipeId as string | undefined) ?? null,
       option,
-      fixtureId: ends?.to ?? null,
+      fixtureId: into ? null : (ends?.to ?? null),
       unit: 'in',
       stage: 'cut',
       dimensions,
@@ -95,11 +97,15 @@ function measuredOf(file: JobFile, lineId: unknown, optionId: string): fitup.Dim
 }
 
 /** What was measured along a line and what was cut for it, in words. */
-function cutList(option: MateOption, dimensions: readonly fitup.Dimension[], fromPipe: boolean): string[] {
+function cutList(
+  option: MateOption,
+  dimensions: readonly fitup.Dimension[],
+  begins: 'pipe' | 'fresh' | 'run',
+): string[] {
   const families = option.parts.map(({ family }) => family)
   const { pieces } = fitup.layOut({
     chain: option,
-    stubMm: fromPipe ? option.leavesStubMm : null,
+    stubMm: begins === 'pipe' ? option.leavesStubMm : null,
     dimensions,
   })
   const inches = (mm: number, quantity?: 'pipe-to-cut' | 'insertion-mark') =>
@@ -107,7 +113,7 @@ function cutList(option: MateOption, dimensions: readonly fitup.Dimension[], fro
   return [
     ...dimensions.map(
       ({ from, to, mm }) =>
-        `Measured from ${stationText(from, families, !fromPipe)} to ${stationText(to, families, !fromPipe)}: ${inches(mm)}.`,
+        `Measured from ${stationText(from, families, begins)} to ${stationText(to, families, begins)}: ${inches(mm)}.`,
     ),
     ...pieces.flatMap(({ part, sawMm, marksMm }, index) =>
       sawMm === null

@@ -72,6 +72,10 @@ export const entities = {
       outlets: z.union([z.literal(1), z.literal(2)]),
       spanMm: z.number().positive().max(2000).nullable(),
       airC: z.number().min(-40).max(60).nullable(),
+      /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
+      farMm: z.number().positive().max(5000).nullable(),
+      freeMm: z.number().positive().max(30_000).nullable(),
+      sidewaysMm: z.number().positive().max(5000).nullable(),
     }),
   observation: z.object({
     jobId: id,
@@ -183,6 +187,9 @@ export const LATER_FIELDS: Readonly<
     outlets: 1,
     spanMm: null,
     airC: null,
+    farMm: null,
+    freeMm: null,
+    sidewaysMm: null,
   },
   observation: { about: null },
   settings: { expected: {} },

@@ -2,9 +2,11 @@ import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
 import { router, useLocalSearchParams } from 'expo-router'
 import { useMemo, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
+import { FixedEnds } from '../cut/FixedEnds'
 import { usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
 import { SceneView } from '../drawing/SceneView'
+import { RUN_MEASURES } from '../fixture/runMeasures'
 import { CopyCase } from '../job/CopyCase'
 import { ForATime } from '../mate/ForATime'
 import { OptionCard } from '../mate/OptionCard'
@@ -22,16 +24,15 @@ import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
-import { FixedEnds } from './FixedEnds'
 import { decodeQuestion, encodeQuestion, type Into, type MateQuestion, PLAIN_QUESTION } from './mateLink'
 import { benchMateRequest } from './mateRequest'
 import { ShareLink } from './ShareLink'
 
 const LENGTHS = [
-  ['nearMm', 'Straight bare pipe, one side', 'From the cut to the first fitting or bend.'],
-  ['farMm', 'Straight bare pipe, other side', 'From the cut to the first fitting or bend.'],
-  ['freeMm', 'Free pipe to the first clamp', 'On the shorter side: how far it can be sprung.'],
-  ['sidewaysMm', 'Room to push it sideways', 'Until something is in the way.'],
+  ['nearMm', ...RUN_MEASURES.stubMm],
+  ['farMm', ...RUN_MEASURES.farMm],
+  ['freeMm', ...RUN_MEASURES.freeMm],
+  ['sidewaysMm', ...RUN_MEASURES.sidewaysMm],
 ] as const
 
 const INTO_WORDS: Readonly<Record<Into, string>> = { repair: 'a repair', tee: 'a tee', valve: 'a valve' }
@@ -137,6 +138,21 @@ export function BenchMate() {
   const option = result?.options.find((entry) => entry.id === shown) ?? result?.options[0]
   const height = wide ? 420 : 210
   const pipe = endOfKind(question.a, question.aSize)?.pipe?.replace('#', question.aSize) ?? null
+  const { nearMm, farMm, freeMm, sidewaysMm, outMm, placeMm } = question
+  const fixed = useSolved(
+    'fixed-ends',
+    option && pipe && question.into
+      ? {
+          pipeId: pipe,
+          option: option as never,
+          takeOutMm: outMm,
+          placeMm,
+          bareMm: [nearMm, farMm],
+          freeMm: [freeMm ?? 0, freeMm ?? 0],
+          roomMm: sidewaysMm ?? 0,
+        }
+      : null,
+  )
   const scene = useSolved(
     'draw',
     option
@@ -217,8 +233,15 @@ export function BenchMate() {
                 chosen={false}
                 together={false}
               />
-              {question.into && pipe ? (
-                <FixedEnds question={question} pipeId={pipe} option={option} onSet={set} />
+              {fixed.answer ? (
+                <FixedEnds
+                  answer={fixed.answer}
+                  families={option.parts.map(({ family }) => family)}
+                  measured={question.freeMm !== null && question.sidewaysMm !== null}
+                  placeMm={question.placeMm}
+                  onOut={({ mm }) => set({ outMm: mm })}
+                  onPlace={(_, { mm }) => set({ placeMm: mm })}
+                />
               ) : null}
               <Button kind="quiet" label="Parts" onPress={() => setParts(true)} />
             </>

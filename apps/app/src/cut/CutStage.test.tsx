@@ -64,6 +64,41 @@ beforeEach(async () => {
 })
 afterEach(cleanup)
 
+describe('a run that is cut open', () => {
+  it('is mated, cut and put in order on the job: what comes out, what slides, what goes in', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await press(one('tab', 'Touch'))
+    await press(one('button', /Scratch/))
+    await press(one('radio', /copper/, dialog()))
+    await press(one('switch', /Same pipe/))
+    await press(screen.getByTestId('take-finding'))
+    await stage('Fixture')
+    await press(one('radio', /Fixture: Into a run/))
+    await press(one('radio', 'Its end: A valve into the run'))
+    await press(one('button', 'Straight bare pipe, other side'))
+    await enter('6')
+    expect(held('situation')[0]?.fields).toMatchObject({ farMm: 152.4, freeMm: null })
+    await stage('Mate')
+    await press(one('switch', 'Water seen from this line'))
+    expect(screen.getByTestId('option-1').textContent).toMatch(/valve/)
+    await press(one('button', 'Choose this way'))
+    await stage('Cut')
+    const ends = screen.getByTestId('fixed-ends')
+    expect(ends.textContent).toContain('Measure the free pipe and the room beside it')
+    await press(one('button', 'Take out of the run'))
+    await enter('1', '2')
+    expect(held('dimension').at(-1)?.fields).toMatchObject({ from: 'stub', to: 'tail', mm: 304.8 })
+    expect(screen.getByText(/^Cut piece A: \d+/)).toBeTruthy()
+    expect(all('listitem', /Draw it back/)).toHaveLength(1)
+    // the piece stands in the cut list too, and no old stub is cut
+    expect(screen.getByTestId('cut-list').textContent).not.toContain('Old pipe')
+    expect(all('checkbox', 'Piece A is cut')).toHaveLength(1)
+    await stage('Make')
+    expect(screen.getByTestId('tick-next')).toBeTruthy()
+  })
+})
+
 describe('the cut of a line with a piece of pipe', () => {
   it('asks as a tape would, follows what is measured, and sends it to the saw', async () => {
     const hot = await atTheCut()

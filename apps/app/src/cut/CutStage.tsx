@@ -1,4 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
+import type { ParsedLength } from '@diarmos/core/units'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useFocusEffect } from 'expo-router'
@@ -6,7 +7,7 @@ import { useCallback, useState } from 'react'
 import { View } from 'react-native'
 import { encodeLengths } from '../bench/lengths'
 import { type Measurer, prefer, usePreferences } from '../data/preferences'
-import { type JobView, type LineView, type Stage, situationOf } from '../data/select'
+import { beginsAt, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { dropDimension, keepDimension, setConditions, tick } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
@@ -22,6 +23,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { Beside } from './Beside'
 import { CutRow } from './CutRow'
+import { FixedEnds } from './FixedEnds'
 import { PlacesSheet } from './PlacesSheet'
 import { SawView } from './SawView'
 import { cutsOf, type Layout } from './saw'
@@ -31,6 +33,8 @@ interface Props {
   view: JobView
   line: LineView
   layout: Layout | null
+  /** What goes into a run that is cut open; null for a line that ends. */
+  fixed: OperationResponse<'fixed-ends'> | null
   /** The line that comes out of the wall next to it, and whether both clear each other. */
   beside: LineView | null
   stagger: OperationResponse<'stagger'> | null
@@ -69,6 +73,7 @@ function Cuts({
   view,
   line,
   layout,
+  fixed,
   beside,
   stagger,
   svg,
@@ -82,7 +87,7 @@ function Cuts({
   const [dry, setDry] = useState(false)
   const [places, setPlaces] = useState(false)
   // what begins at the new valve has no stub
-  const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  const begins = beginsAt(line)
   const named = (span: Span) => spanText(line, span).replace(/^f/, 'F')
   const cuts = cutsOf(view, line, layout)
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
@@ -96,16 +101,20 @@ function Cuts({
     const behind = piece.part + 1 < option.parts.length ? `part:${piece.part + 1}:in` : 'tail'
     return { from: before, to: behind }
   }
-  const { stubMm } = situationOf(line)
+  const situation = situationOf(line)
+  const { stubMm } = situation
   const first = option.joints[0]
   const solvent = option.joints.some((joint) => SOLVENT.has(joint.bodyForm))
   const pieces = cuts.flatMap((cut) => (cut.piece && cut.mm !== null ? [cut.mm] : []))
   const plan = () => router.push(`/bench/cuts?mm=${encodeLengths(pieces)}`)
-  const action = next
-    ? { label: next.why === 'reach' ? 'Measure the reach' : 'Measure the next', go: () => onAsk(next) }
-    : open.length > 0
-      ? { label: 'To the saw', go: () => setSawing(true) }
-      : null
+  const keep = (to: string, length: ParsedLength) =>
+    void keepDimension(view, line, { from: 'stub', to }, length, { measurer, dry: false })
+  const action =
+    next && !fixed
+      ? { label: next.why === 'reach' ? 'Measure the reach' : 'Measure the next', go: () => onAsk(next) }
+      : open.length > 0
+        ? { label: 'To the saw', go: () => setSawing(true) }
+        : null
   const canSaw = cuts.some((cut) => cut.mm !== null)
   // only the page in front takes the keys
   useFocusEffect(
@@ -157,7 +166,7 @@ function Cuts({
           Facts changed since this way was chosen: look at Mate before cutting.
         </Note>
       ) : null}
-      {!fresh && stubMm === null ? (
+      {begins === 'pipe' && stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
         </Note>
@@ -167,7 +176,19 @@ function Cuts({
           {say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)}
         </Note>
       ))}
-      {next ? (
+      {fixed ? (
+        <FixedEnds
+          answer={fixed}
+          families={option.parts.map(({ family }) => family)}
+          measured={situation.freeMm !== null && situation.sidewaysMm !== null}
+          placeMm={
+            measured.find(({ fields }) => fields.to === `part:${fixed.between}:centre`)?.fields.mm ?? null
+          }
+          onOut={(length) => keep('tail', length)}
+          onPlace={keep}
+        />
+      ) : null}
+      {next && !fixed ? (
         <View className="mt-2 border-l-[5px] border-patina bg-patina-wash px-3 py-2">
           <Txt size="s" tone="soft">
             {asks.length > 1 ? `next of ${asks.length} to measure` : 'to measure'}
@@ -193,7 +214,7 @@ function Cuts({
       ) : (
         <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
       )}
-      {first && !fresh ? (
+      {first && begins === 'pipe' ? (
         <View className="mt-2">
           {cuts.some(({ key }) => key === 'old') ? null : (
             <Fact
@@ -215,7 +236,7 @@ function Cuts({
           <Length mm={layout.reach.lengthMm} size="l" />
         </View>
       ) : null}
-      {beside && !fresh ? (
+      {beside && begins === 'pipe' ? (
         <Beside
           apartMm={line.dimensions.find(({ fields }) => fields.to === 'beside')?.fields.mm ?? null}
           service={beside.line.fields.service}

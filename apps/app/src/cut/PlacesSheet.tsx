@@ -1,7 +1,7 @@
 import { stationText } from '@diarmos/core/words/stations'
 import { useState } from 'react'
 import { View } from 'react-native'
-import type { LineView } from '../data/select'
+import { beginsAt, type LineView } from '../data/select'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
@@ -20,7 +20,7 @@ interface Props {
 /** Any two places of a straight stretch: how far apart they are by what is known, and a way to measure it instead. */
 export function PlacesSheet({ line, layout, onMeasure, onClose }: Props) {
   const families = line.mating?.fields.option.parts.map(({ family }) => family) ?? []
-  const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  const begins = beginsAt(line)
   const [leg, setLeg] = useState('0')
   // a bend at the very end begins a stretch with nothing in it
   const stretches = layout.legs.flatMap((_, index) =>
@@ -36,7 +36,7 @@ export function PlacesSheet({ line, layout, onMeasure, onClose }: Props) {
       : null
   const options = places.map(({ id }) => ({
     value: id as string,
-    label: stationText(id, families, fresh).replace(/^the /, ''),
+    label: stationText(id, families, begins).replace(/^the /, ''),
   }))
   return (
     <SheetModal title="Between two places" onClose={onClose}>

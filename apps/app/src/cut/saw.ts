@@ -1,6 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { QuantityKind } from '@diarmos/core/units'
-import type { JobView, LineView } from '../data/select'
+import { beginsAt, type JobView, type LineView } from '../data/select'
 
 export type Layout = OperationResponse<'layout'>
 
@@ -38,9 +38,8 @@ export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cu
     return { key, stepId, done, wasMm: other ? was : null, ...rest }
   }
   const first = option.joints[0]
-  const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const old =
-    !fresh && option.removalId.includes('cut') && option.leavesStubMm !== null
+    beginsAt(line) === 'pipe' && option.removalId.includes('cut') && option.leavesStubMm !== null
       ? [
           cut('old', {
             name: 'Old pipe, square, from the wall',

@@ -1,5 +1,6 @@
 import type { PipeMaterial } from '@diarmos/core'
 import {
+  cutInOf,
   findingBasis,
   type LineEnds,
   lineEnds,
@@ -96,6 +97,9 @@ export const PLAIN_SITUATION = {
   outlets: 1,
   spanMm: null,
   airC: null,
+  farMm: null,
+  freeMm: null,
+  sidewaysMm: null,
 } as const
 
 /** What is known of the place at a line, with what was not said yet filled in plainly. */
@@ -106,6 +110,12 @@ export function situationOf(view: LineView) {
     ...fields
   } = { jobId: '', lineId: '', ...PLAIN_SITUATION, ...view.situation?.fields }
   return { ...fields, faults: [...fields.faults] }
+}
+
+/** What a line begins at: an old pipe that ends, the mouth of something new, or a run that is cut open. */
+export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
+  if (ends === null) return 'pipe'
+  return ends.from !== 'pipe' ? 'fresh' : cutInOf(ends.to) ? 'run' : 'pipe'
 }
 
 /** The conditions of a supply line as Mate asks for them; null for a line that brings no water. */

@@ -7,6 +7,7 @@ import { CutStage } from '../cut/CutStage'
 import { type Span, spanText } from '../cut/span'
 import { toggleTheme, usePreferences } from '../data/preferences'
 import {
+  beginsAt,
   type JobView,
   type LineView,
   STAGES,
@@ -37,6 +38,7 @@ import { addLine } from './actions'
 import { Conflicts } from './Conflicts'
 import { JobRows } from './JobList'
 import {
+  fixedEndsRequest,
   identifyRequest,
   layoutRequest,
   mateRequest,
@@ -170,7 +172,7 @@ function drawing(
       withChain && (known || fresh)
         ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)
         : null,
-    fixtureId: stage === 'find' ? null : (line.ends?.to ?? null),
+    fixtureId: stage === 'find' || beginsAt(line) === 'run' ? null : (line.ends?.to ?? null),
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
     stage,
@@ -233,8 +235,9 @@ function Page({ view }: { view: JobView }) {
   const weighed = line ? weighedOf(line) : null
   const together = whole && shown === 'mate'
   const layout = useSolved('layout', line && shown === 'cut' ? layoutRequest(line) : null)
+  const fixed = useSolved('fixed-ends', line && shown === 'cut' ? fixedEndsRequest(line) : null)
   // what comes out of the wall next to it: hot beside cold
-  const beside = view.supply.find((entry) => entry !== line && entry.mating && entry.ends?.from === 'pipe')
+  const beside = view.supply.find((entry) => entry !== line && entry.mating && beginsAt(entry) === 'pipe')
   const stagger = useSolved('stagger', line && shown === 'cut' ? staggerRequest(line, beside) : null)
   const sheet = { unit, denominator, widthPx, heightPx: height }
   const scene = useSolved(
@@ -316,6 +319,7 @@ function Page({ view }: { view: JobView }) {
     ) : shown === 'cut' ? (
       <CutStage
         {...common}
+        fixed={fixed.answer}
         layout={layout.answer}
         beside={beside ?? null}
         stagger={stagger.answer}

@@ -1,6 +1,6 @@
 import type { OperationRequest } from '@diarmos/contract'
-import { lineEnds } from '@diarmos/core/record'
-import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import { cutInOf, lineEnds } from '@diarmos/core/record'
+import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
 
@@ -36,7 +36,7 @@ export function identifyRequest(
     service: seenAs(line.line.fields.service),
     ...expectation,
     observations: toObservations(looksOf(line)),
-    ...(to && settings && conditions
+    ...(to && !cutInOf(to) && settings && conditions
       ? { decideFor: { line: { lineId: line.line.id, fixtureId: to, conditions }, settings } }
       : {}),
   }
@@ -54,11 +54,22 @@ export function mateRequest(
   improvised = false,
 ): OperationRequest<'mate'> | null {
   if (!settings) return null
-  const lines = view.supply.flatMap((line) => {
+  const lines = view.supply.flatMap((line): OperationRequest<'mate'>['lines'] => {
     const conditions = conditionsOf(line)
     if (!line.ends || !line.begins || !conditions) return []
+    const lineId = line.line.id
+    const insert = cutInOf(line.ends.to)
+    if (insert)
+      return [
+        {
+          lineId,
+          pipeId: line.begins,
+          cutIn: cutIn(insert, line),
+          conditions: { ...conditions, plateMm: 0 },
+        },
+      ]
     const from = line.ends.from === 'pipe' ? { pipeId: line.begins } : { fromFixtureId: line.begins }
-    return [{ lineId: line.line.id, ...from, fixtureId: line.ends.to, conditions }]
+    return [{ lineId, ...from, fixtureId: line.ends.to, conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
 }
@@ -67,10 +78,9 @@ export function mateRequest(
 export function layoutRequest(line: LineView): OperationRequest<'layout'> | null {
   const option = line.mating?.fields.option
   if (!option) return null
-  const fresh = line.ends !== null && line.ends.from !== 'pipe'
   return {
     option,
-    stubMm: fresh ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
+    stubMm: beginsAt(line) !== 'pipe' ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
     dimensions: measuredOf(line),
   }
 }
@@ -99,17 +109,48 @@ export function measuredOf(line: LineView) {
     measurer,
     dry,
   }))
+  if (beginsAt(line) === 'run') return taken
   // what the way was chosen by is known, and need not be measured again
   const { spanMm, reachMm, turn } = situationOf(line)
   const parts = line.mating?.fields.option.parts ?? []
   const hose = parts.findIndex(({ family }) => family === 'supply-connector')
-  const begins = line.ends !== null && line.ends.from !== 'pipe' ? 'stub' : 'wall'
+  const begins = beginsAt(line) === 'fresh' ? 'stub' : 'wall'
   const known =
     hose > 0
       ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
       : { id: 'span', from: begins, to: 'tail', mm: turn === 0 ? spanMm : null }
   const again = taken.some(({ from, to }) => from === known.from && to === known.to)
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]
+}
+
+/** The run beside the cut, as far as it was measured: what was not gives nothing. */
+function cutIn(insert: 'repair' | 'tee' | 'valve', line: LineView) {
+  const { farMm, freeMm, sidewaysMm } = situationOf(line)
+  return {
+    insert,
+    farMm,
+    freeMm: [freeMm ?? 0, freeMm ?? 0] as [number, number],
+    sidewaysMm: sidewaysMm ?? 0,
+  }
+}
+
+/** What goes into a run between fixed ends; null for a line that ends. */
+export function fixedEndsRequest(line: LineView): OperationRequest<'fixed-ends'> | null {
+  const option = line.mating?.fields.option
+  const { stubMm, farMm, freeMm, sidewaysMm } = situationOf(line)
+  if (!option || !line.begins || beginsAt(line) !== 'run') return null
+  const measured = (middle: boolean) =>
+    line.dimensions.find(({ fields: { from, to } }) => from === 'stub' && (to === 'tail') !== middle)?.fields
+      .mm ?? null
+  return {
+    pipeId: line.begins,
+    option,
+    takeOutMm: measured(false),
+    placeMm: measured(true),
+    bareMm: [stubMm, farMm],
+    freeMm: [freeMm ?? 0, freeMm ?? 0],
+    roomMm: sidewaysMm ?? 0,
+  }
 }
 
 /** What the plan asks, for every line that has a way chosen. */

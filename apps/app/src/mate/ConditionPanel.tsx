@@ -1,9 +1,10 @@
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
-import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
+import { RUN_MEASURES } from '../fixture/runMeasures'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
@@ -35,7 +36,7 @@ const MEASURES = [
     'From the wall, or the valve’s mouth, straight on to the tip of the fixture’s end. Leave out where a hose hangs.',
   ],
   ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
-] as const
+] as const satisfies readonly Measure[]
 
 /** What stands for a band of pressures: only whether it passes 80 psi changes anything. */
 const BANDS = { unread: null, usual: 60, high: 90 } as const
@@ -43,6 +44,19 @@ const pressureBand = (psi: number | null): keyof typeof BANDS =>
   psi === null ? 'unread' : psi > 80 ? 'high' : 'usual'
 /** What stands for a cold place, degrees Celsius. */
 const COLD_C = 5
+
+type Measure = readonly [MeasureKey, string, string]
+type MeasureKey = 'stubMm' | 'plateMm' | 'reachMm' | 'spanMm' | 'roomMm' | keyof typeof RUN_MEASURES
+
+/** What is measured where a line begins: at once, and on asking for more. */
+function measuresOf(begins: ReturnType<typeof beginsAt>): readonly [readonly Measure[], readonly Measure[]] {
+  if (begins === 'fresh') return [[], MEASURES.slice(2)]
+  if (begins === 'pipe') return [MEASURES.slice(0, 1), MEASURES.slice(1)]
+  const run = (Object.keys(RUN_MEASURES) as (keyof typeof RUN_MEASURES)[]).map(
+    (key): Measure => [key, ...RUN_MEASURES[key]],
+  )
+  return [run, MEASURES.slice(-1)]
+}
 
 interface Props {
   view: JobView
@@ -60,11 +74,12 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const { supply } = view
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? supply : [line], patch, label)
-  const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  const begins = beginsAt(line)
+  const [first, rest] = measuresOf(begins)
   const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
   const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
 
-  const row = ([key, label, hint]: (typeof MEASURES)[number]) => (
+  const row = ([key, label, hint]: Measure) => (
     <MeasureRow
       key={key}
       label={label}
@@ -75,7 +90,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   )
   return (
     <View testID="conditions">
-      {(fresh ? [] : MEASURES.slice(0, 1)).map(row)}
+      {first.map(row)}
       <Pressable
         role="button"
         aria-expanded={more}
@@ -88,7 +103,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
       </Pressable>
       {more ? (
         <View>
-          {fresh ? null : (
+          {begins !== 'pipe' ? null : (
             <Choice
               label="Old stop is joined by"
               columns={3}
@@ -101,7 +116,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               onChange={(oldJoint) => set({ oldJoint }, `Old joint: ${ANSWERS[oldJoint]}`)}
             />
           )}
-          {!fresh && (threaded || conditions.oldJoint === 'threaded') ? (
+          {begins === 'pipe' && (threaded || conditions.oldJoint === 'threaded') ? (
             <Choice
               label="Thread on the stub"
               columns={3}
@@ -114,8 +129,8 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               onChange={(thread) => set({ thread }, `Thread: ${thread}`)}
             />
           ) : null}
-          {MEASURES.slice(fresh ? 2 : 1).map(row)}
-          {fresh ? null : <FaultPanel view={view} line={line} />}
+          {rest.map(row)}
+          {begins === 'fresh' ? null : <FaultPanel view={view} line={line} />}
           <Toggle
             label="Within 18 in of a heater"
             value={conditions.nearHeater}

@@ -27,6 +27,9 @@ export const PLAIN: Situation = {
   outlets: 1,
   spanMm: null,
   airC: null,
+  farMm: null,
+  freeMm: null,
+  sidewaysMm: null,
 }
 
 type Look =

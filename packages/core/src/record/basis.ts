@@ -39,6 +39,9 @@ const SAYS_NOTHING: Readonly<Record<string, unknown>> = {
   turn: 0,
   outlets: 1,
   spanMm: null,
+  farMm: null,
+  freeMm: null,
+  sidewaysMm: null,
   airC: null,
 }
 

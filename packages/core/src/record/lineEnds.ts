@@ -44,11 +44,19 @@ export function lineEnds(fixtureId: string, service: string, hasPipe: boolean): 
   return hasPipe ? { from: 'pipe', to: main } : { from: { fixtureId: main }, to: outlet }
 }
 
+const RUN = /^run\.(repair|tee|valve)$/
+
+/** What goes into a run that is cut open; null where something goes onto its end. */
+export function cutInOf(to: string): 'repair' | 'tee' | 'valve' | null {
+  return (RUN.exec(to)?.[1] as 'repair' | 'tee' | 'valve' | undefined) ?? null
+}
+
 /** Fixtures that one line of water is enough for, by the beginning of their id, and the line it usually is. */
 const ONE_LINE: readonly (readonly [string, 'hot' | 'cold'])[] = [
   ['toilet.', 'cold'],
   ['hose.', 'cold'],
   ['appliance.', 'hot'],
+  ['run.', 'cold'],
 ]
 
 /** The line that a fixture with one usually takes; null for those that take all there are. */

@@ -28,8 +28,18 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   closed: 'Close the line off',
 }
 
+/** What goes into a run that is fixed at both ends: no fixture's end, so none of the catalogue's. */
+const RUN_WORDS: Readonly<Record<string, string>> = {
+  'run.repair': 'A repair in the run',
+  'run.tee': 'A tee into the run',
+  'run.valve': 'A valve into the run',
+}
+
+/** What goes in, by its id. */
+export const fixtureText = (id: string): string => FIXTURE_WORDS[id] ?? RUN_WORDS[id] ?? id
+
 /** What the place is asked for a kind of fixture besides the stub. */
-export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span' | 'outlets'
+export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span' | 'outlets' | 'run'
 
 /** What goes in, by kind: first what it is, then which end it has. */
 export const FIXTURE_GROUPS: readonly {
@@ -58,6 +68,7 @@ export const FIXTURE_GROUPS: readonly {
     asks: ['stop', 'reach'],
   },
   { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
+  { id: 'run', label: 'Into a run', ends: ['run.repair', 'run.tee', 'run.valve'], asks: ['run'] },
   { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'] },
   {
     id: 'shower',

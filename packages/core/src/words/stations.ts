@@ -45,11 +45,20 @@ const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
  * What a place along a line is called.
  *
  * @param families of the parts of the line, in order
- * @param fresh the line begins at the mouth of something new, not at an old pipe
+ * @param begins what the line begins and ends at: an old pipe, the mouth of something new, or a run that is cut open
  */
-export function stationText(id: string, families: readonly Family[], fresh = false): string {
+export function stationText(
+  id: string,
+  families: readonly Family[],
+  begins: 'pipe' | 'fresh' | 'run' = 'pipe',
+): string {
+  if (begins === 'run') {
+    if (id === 'stub') return 'the cut on this side'
+    if (id === 'tail') return 'the cut on the other side'
+  }
+
   if (id === 'wall') return 'the wall'
-  if (id === 'stub') return fresh ? 'the valve’s mouth' : 'the end of the old pipe'
+  if (id === 'stub') return begins === 'fresh' ? 'the valve’s mouth' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail') return 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')

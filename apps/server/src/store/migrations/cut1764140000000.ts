@@ -1,7 +1,9 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 import { DOCUMENT, parent, policies } from './document'
 
-/** Distances measured along a line. */
+const RUN = ['far_mm', 'free_mm', 'sideways_mm']
+
+/** Distances measured along a line, and what a run that is cut open has beside the cut. */
 export class Cut1764140000000 implements MigrationInterface {
   name = 'Cut1764140000000'
 
@@ -15,11 +17,13 @@ export class Cut1764140000000 implements MigrationInterface {
       'CREATE INDEX dimension_by_revision ON dimension (shop_id, revision)',
       ...policies('dimension'),
       'GRANT SELECT, INSERT, UPDATE ON dimension TO diarmos_app',
+      ...RUN.map((name) => `ALTER TABLE situation ADD COLUMN ${name} double precision`),
     ]
     for (const statement of statements) await runner.query(statement)
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    for (const name of RUN) await runner.query(`ALTER TABLE situation DROP COLUMN ${name}`)
     await runner.query('DROP TABLE dimension')
   }
 }

@@ -1,4 +1,6 @@
-import type { MateOption } from '@diarmos/core'
+import type { OperationResponse } from '@diarmos/contract'
+import type { Family } from '@diarmos/core'
+import type { ParsedLength } from '@diarmos/core/units'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { stationText } from '@diarmos/core/words/stations'
@@ -8,34 +10,24 @@ import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
-import { useSolved } from '../workers/solver'
-import type { MateQuestion } from './mateLink'
 
 interface Props {
-  question: MateQuestion
-  pipeId: string
-  option: MateOption
-  onSet: (patch: Partial<Pick<MateQuestion, 'outMm' | 'placeMm'>>) => void
+  answer: OperationResponse<'fixed-ends'>
+  families: readonly Family[]
+  /** Whether the free pipe and the room beside it were measured. */
+  measured: boolean
+  placeMm: number | null
+  onOut: (length: ParsedLength) => void
+  /** Where what goes in stands: to that place, so far. */
+  onPlace: (to: string, length: ParsedLength) => void
 }
 
 /** A force as a hand knows it: what hangs from it. */
 const kilograms = (newtons: number) => `${Math.max(1, Math.round(newtons / 9.81))} kg`
 
 /** What comes out of a run, what slides where, whether it could be sprung, and the order. */
-export function FixedEnds({ question, pipeId, option, onSet }: Props) {
+export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace }: Props) {
   const unit = usePreferences((state) => state.unit)
-  const { nearMm, farMm, freeMm, sidewaysMm, outMm, placeMm } = question
-  const { answer } = useSolved('fixed-ends', {
-    pipeId,
-    option: option as never,
-    takeOutMm: outMm,
-    placeMm,
-    bareMm: [nearMm, farMm],
-    freeMm: [freeMm ?? 0, freeMm ?? 0],
-    roomMm: sidewaysMm ?? 0,
-  })
-  if (!answer) return null
-  const families = option.parts.map(({ family }) => family)
   const { spring, windowMm, pieces } = answer
   const [one, other] = spring.sides
   const words = ({ ruleId, parameters }: { ruleId: string; parameters: Record<string, string | number> }) =>
@@ -47,13 +39,13 @@ export function FixedEnds({ question, pipeId, option, onSet }: Props) {
         hint="From cut to cut."
         mm={answer.takeOutMm > 0 ? answer.takeOutMm : null}
         detail={windowMm[1] - windowMm[0] > 50 ? 'or more, with a longer piece' : 'what the joints bridge'}
-        onEnter={({ mm }) => onSet({ outMm: mm })}
+        onEnter={onOut}
       />
       {answer.between === null ? null : (
         <MeasureRow
           label={`From the cut on this side to ${stationText(`part:${answer.between}:centre`, families)}`}
           mm={placeMm}
-          onEnter={({ mm }) => onSet({ placeMm: mm })}
+          onEnter={(length) => onPlace(`part:${answer.between}:centre`, length)}
         />
       )}
       {answer.reason ? (
@@ -99,7 +91,7 @@ export function FixedEnds({ question, pipeId, option, onSet }: Props) {
         <Txt bold>
           {spring.can ? '✓ It could be sprung over a joint' : '✕ It cannot be sprung over a joint'}
         </Txt>
-        {freeMm === null || sidewaysMm === null ? (
+        {!measured ? (
           <Txt size="s" tone="soft">
             Measure the free pipe and the room beside it to know what it yields.
           </Txt>
