@@ -474,6 +474,7 @@ export const drawRequest = z.object({
   fixtureId: key.nullish(),
   stubMm: lengthMm.nullish(),
   plateMm: z.number().min(0).max(80).optional(),
+  run: z.boolean().optional(),
   unit,
   widthPx: z.number().min(80).max(8000).optional(),
   heightPx: z.number().min(80).max(8000).optional(),

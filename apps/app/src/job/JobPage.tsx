@@ -175,6 +175,7 @@ function drawing(
     fixtureId: stage === 'find' || beginsAt(line) === 'run' ? null : (line.ends?.to ?? null),
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
+    run: beginsAt(line) === 'run',
     stage,
     ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
     ...sheet,

@@ -14,7 +14,8 @@ export function optionTitle(option: MateOption): string {
     .map((joint) => {
       const part = option.parts[joint.to]
       const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
-      return `${METHOD_WORDS[joint.method]} ${part ? name : 'on the fixture'}`
+      const end = option.removalId === 'cut-open' ? 'on the run' : 'on the fixture'
+      return `${METHOD_WORDS[joint.method]} ${part ? name : end}`
     })
     .join(' → ')
 }

@@ -23,6 +23,8 @@ export interface DrawRequest {
   readonly fixtureId?: string | null
   readonly stubMm?: number | null
   readonly plateMm?: number
+  /** The pipe is a run that will be cut open: it stands in no wall. */
+  readonly run?: boolean
   readonly unit: LengthUnit
   /** Width it will be shown at, px: sets the size of lettering. */
   readonly widthPx?: number
@@ -102,7 +104,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   // a chain from one end to another stands in no wall, nor does a run that is cut open
-  if (!option || (pipe && option.removalId !== 'cut-open'))
+  if (!request.run && (!option || (pipe && option.removalId !== 'cut-open')))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   if (pipe) drawStub(sheet, pipe.odMm, pipe.wallMm, stubMm, pipe.material)
