@@ -1,25 +1,9 @@
 // Requests as they follow each other while a number is typed: the same question, another length each time.
 import { type MateOption, mate, STARTING_SETTINGS } from '@diarmos/core'
+import { PLAIN } from '../packages/core/src/mate/test/problems'
 import type { Dice } from './mate/random'
 
-const place = {
-  service: 'cold',
-  flame: true,
-  line: 'dry',
-  access: 'reachable',
-  stubMm: 76,
-  plateMm: 0,
-  oldJoint: 'sweat',
-  thread: 'none',
-  scored: false,
-  outOfRound: false,
-  faults: [],
-  waterSeen: true,
-  nearHeater: false,
-  pressurePsi: 60,
-  stopShape: 'either',
-  reachMm: null,
-} as const
+const place = { ...PLAIN, stubMm: 76, stopShape: 'either' } as const
 
 function way(more: object, wanted: (option: MateOption) => boolean): MateOption {
   const line = { lineId: 'a', pipeId: 'copper.l.1/2', conditions: place, ...more }

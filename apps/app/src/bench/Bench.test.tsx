@@ -4,6 +4,7 @@ import { router } from 'expo-router'
 import fc from 'fast-check'
 import { prefer } from '../data/preferences'
 import { type Look, NOTHING_SEEN } from '../find/looks'
+import { address } from '../test/address'
 import { all, dialog, one, press } from '../test/touch'
 import { BenchList } from './BenchList'
 import { BenchPipe } from './BenchPipe'
@@ -11,34 +12,7 @@ import { BenchThread } from './BenchThread'
 import { decodeCase, encodeCase, PLAIN_CONTEXT } from './link'
 
 jest.mock('../workers/solver')
-const mockParams: { c?: string } = {}
-jest.mock('expo-router', () => {
-  const { useSyncExternalStore } = jest.requireActual('react')
-  let listeners: (() => void)[] = []
-  return {
-    router: {
-      navigate: jest.fn(),
-      canGoBack: () => false,
-      replace: jest.fn(),
-      setParams: (next: { c?: string }) => {
-        Object.assign(mockParams, next)
-        for (const listener of listeners) listener()
-      },
-    },
-    useLocalSearchParams: () => {
-      const c = useSyncExternalStore(
-        (listener: () => void) => {
-          listeners.push(listener)
-          return () => {
-            listeners = listeners.filter((other) => other !== listener)
-          }
-        },
-        () => mockParams.c,
-      )
-      return { c }
-    },
-  }
-})
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 const tap = async (...keys: string[]) => {
@@ -46,7 +20,7 @@ const tap = async (...keys: string[]) => {
 }
 
 beforeEach(() => {
-  delete mockParams.c
+  address.go({})
   prefer({ unit: 'in' })
 })
 afterEach(() => {
@@ -71,10 +45,10 @@ describe('which pipe, without a job', () => {
     await press(one('radio', 'Last piped: 1965 to 1978'))
     expect(screen.getByTestId('belief').textContent).toMatch(/^1-1\/2 in ABS drain pipe/)
     // opened again from the address, all of it is there
-    const address = mockParams.c
+    const before = address.params.c
     cleanup()
     render(<BenchPipe />)
-    expect(mockParams.c).toBe(address)
+    expect(address.params.c).toBe(before)
     expect(screen.getByText('Across, with a caliper: 1.9 in')).toBeTruthy()
     expect(screen.getByTestId('belief').textContent).toMatch(/^1-1\/2 in ABS drain pipe/)
   })
@@ -90,7 +64,7 @@ describe('which pipe, without a job', () => {
     await press(one('tab', 'Look'))
     await press(one('button', 'Read the print'))
     await press(one('button', 'Nothing legible', dialog()))
-    const entered = decodeCase(mockParams.c ?? '').looks.map((look) => [
+    const entered = decodeCase(address.params.c ?? '').looks.map((look) => [
       look.kind,
       look.answer ?? look.entered,
     ])
@@ -123,7 +97,7 @@ describe('which pipe, without a job', () => {
     expect(screen.getByText(/This reading disagrees|Across, with a caliper: 625/)).toBeTruthy()
     await press(one('button', /^Across, with a caliper: 625.*Correct it$/))
     await tap('Point', '6', '2', '5')
-    expect(decodeCase(mockParams.c ?? '').looks.map((look) => look.entered)).toEqual(['.625'])
+    expect(decodeCase(address.params.c ?? '').looks.map((look) => look.entered)).toEqual(['.625'])
   })
 
   it('shows what is usual there, with nothing to correct', async () => {
@@ -138,7 +112,7 @@ describe('which pipe, without a job', () => {
     ['a link of another kind', btoa('{"x":1}'), 'of another kind'],
     ['an endless link', 'A'.repeat(30_000), 'too long'],
   ])('says what is wrong with %s, and works on', async (_name, c, words) => {
-    mockParams.c = c
+    address.go({ c })
     render(<BenchPipe />)
     expect(screen.getByText(new RegExp(words))).toBeTruthy()
     await press(one('tab', 'Touch'))
@@ -156,7 +130,7 @@ describe('which pipe, without a job', () => {
       answer: 'perhaps',
       entered: '',
     } as never
-    mockParams.c = encodeCase({ context: PLAIN_CONTEXT, looks: [nonsense] })
+    address.go({ c: encodeCase({ context: PLAIN_CONTEXT, looks: [nonsense] }) })
     render(<BenchPipe />)
     expect(screen.getByText(/observations\.0\.answer/)).toBeTruthy()
   })

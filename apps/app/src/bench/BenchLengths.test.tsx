@@ -1,6 +1,7 @@
 import { cleanup, render, screen } from '@testing-library/react'
 import fc from 'fast-check'
 import { prefer } from '../data/preferences'
+import { address } from '../test/address'
 import { all, dialog, one, press, settled } from '../test/touch'
 import { BenchCuts, pieceName } from './BenchCuts'
 import { BenchOffset } from './BenchOffset'
@@ -10,33 +11,14 @@ import { BenchWall } from './BenchWall'
 import { decodeLengths, encodeLengths } from './lengths'
 
 jest.mock('../workers/solver')
-let mockParams: Record<string, string> = {}
-let mockShow = () => {}
-jest.mock('expo-router', () => {
-  const { useState } = jest.requireActual('react')
-  return {
-    router: {
-      canGoBack: () => false,
-      navigate: jest.fn(),
-      setParams: (patch: Record<string, string>) => {
-        mockParams = { ...mockParams, ...patch }
-        mockShow()
-      },
-    },
-    useLocalSearchParams: () => {
-      const [, setCount] = useState(0)
-      mockShow = () => setCount((count: number) => count + 1)
-      return mockParams
-    },
-  }
-})
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(30_000)
 
 async function type(keys: readonly string[]) {
   for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
 }
 beforeEach(() => {
-  mockParams = {}
+  address.go({})
   prefer({ unit: 'in' })
 })
 afterEach(cleanup)
@@ -65,7 +47,7 @@ describe('an offset on the bench', () => {
     render(<BenchOffset />)
     await press(one('button', 'Sideways'))
     await type(['1', '0'])
-    expect(mockParams.mm).toBe('254_')
+    expect(address.params.mm).toBe('254_')
     // ten inches at 45 degrees: travel 14 1/8 by the tape
     expect(one('img', /Offset with bends of 45 degrees/).getAttribute('aria-label')).toContain(
       'travel 14 1/8"',
@@ -77,7 +59,7 @@ describe('an offset on the bench', () => {
     expect(screen.getByText('45.0°')).toBeTruthy()
   })
   it('says by how much two bends stand too close for a piece', async () => {
-    mockParams = { mm: '12' }
+    address.go({ mm: '12' })
     render(<BenchOffset />)
     await settled()
     expect(screen.getByText(/No piece fits between/)).toBeTruthy()
@@ -86,7 +68,7 @@ describe('an offset on the bench', () => {
 
 describe('a cut list on the bench', () => {
   it('plans, shows one number at a time, and ticks off', async () => {
-    mockParams = { mm: '1524_1524_1000', stock: '10 ft' }
+    address.go({ mm: '1524_1524_1000', stock: '10 ft' })
     render(<BenchCuts />)
     await settled()
     expect(screen.getByText(/no plan uses less/)).toBeTruthy()
@@ -100,12 +82,12 @@ describe('a cut list on the bench', () => {
     ])
     await press(one('button', 'Add a piece'))
     await type(['9', '1/2'])
-    expect(mockParams.mm?.split('_')[3]).toBe('241.3')
+    expect(address.params.mm?.split('_')[3]).toBe('241.3')
     // a new piece means a new plan: nothing counts as cut
-    expect(mockParams.done).toBe('')
+    expect(address.params.done).toBe('')
   })
   it('says which piece no stock holds', async () => {
-    mockParams = { mm: '4000', stock: '10 ft' }
+    address.go({ mm: '4000', stock: '10 ft' })
     render(<BenchCuts />)
     await settled()
     expect(screen.getByText(/No length of stock holds A/)).toBeTruthy()
@@ -114,7 +96,7 @@ describe('a cut list on the bench', () => {
 
 describe('pitch on the bench', () => {
   it('a quarter in the foot is half an inch under a two-foot level', async () => {
-    mockParams = { mm: '2438.4' }
+    address.go({ mm: '2438.4' })
     render(<BenchPitch />)
     await settled()
     const text = document.body.textContent ?? ''
@@ -127,7 +109,7 @@ describe('pitch on the bench', () => {
 
 describe('a valve in its wall, on the bench', () => {
   const wall = (mm: string) => {
-    mockParams = { mm }
+    address.go({ mm })
     render(<BenchWall />)
     return settled()
   }
@@ -136,7 +118,7 @@ describe('a valve in its wall, on the bench', () => {
     expect(screen.getByText(/Measure the wall from the blocking/)).toBeTruthy()
     await press(one('button', 'Board'))
     await type(['1/2'])
-    expect(mockParams.mm).toBe('_12.7_____')
+    expect(address.params.mm).toBe('_12.7_____')
   })
   it.each([
     ['50.8_12.7_3.2_8_5_63_76', /In the window/],
@@ -156,7 +138,7 @@ describe('a valve in its wall, on the bench', () => {
 
 describe('a toilet on the bench', () => {
   it('says what of it was measured', async () => {
-    mockParams = { mm: '279.4_15_20_300_306' }
+    address.go({ mm: '279.4_15_20_300_306' })
     render(<BenchToilet />)
     await settled()
     expect(screen.getByText(/An offset flange that moves it/)).toBeTruthy()

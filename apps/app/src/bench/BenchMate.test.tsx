@@ -4,6 +4,7 @@ import { STARTING_SETTINGS } from '@diarmos/core'
 import { END_KINDS } from '@diarmos/core/words/ends'
 import { cleanup, render, screen } from '@testing-library/react'
 import fc from 'fast-check'
+import { address } from '../test/address'
 import { openShop } from '../test/shop'
 import { all, dialog, one, press, settled } from '../test/touch'
 import { BenchMate } from './BenchMate'
@@ -11,36 +12,7 @@ import { decodeQuestion, encodeQuestion, type MateQuestion, PLAIN_QUESTION } fro
 import { benchMateRequest } from './mateRequest'
 
 jest.mock('../workers/solver')
-const mockParams: Record<string, string | undefined> = {}
-jest.mock('expo-router', () => {
-  const { useSyncExternalStore } = jest.requireActual('react')
-  let listeners: (() => void)[] = []
-  let held: Record<string, string | undefined> = {}
-  return {
-    router: {
-      navigate: jest.fn(),
-      canGoBack: () => false,
-      replace: jest.fn(),
-      setParams: (next: Record<string, string | undefined>) => {
-        Object.assign(mockParams, next)
-        for (const name of Object.keys(mockParams))
-          if (mockParams[name] === undefined) delete mockParams[name]
-        held = { ...mockParams }
-        for (const listener of listeners) listener()
-      },
-    },
-    useLocalSearchParams: () =>
-      useSyncExternalStore(
-        (listener: () => void) => {
-          listeners.push(listener)
-          return () => {
-            listeners = listeners.filter((other) => other !== listener)
-          }
-        },
-        () => held,
-      ),
-  }
-})
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 
 const SETTINGS = STARTING_SETTINGS as Parameters<typeof benchMateRequest>[1]
 const ends = fc.constantFrom(
@@ -115,10 +87,10 @@ describe('mating on the bench', () => {
     await press(one('button', 'To'))
     await press(one('radio', 'What it is: faucet shank'))
     await press(one('button', 'Close', dialog()))
-    expect(mockParams.b).toBe('shank~1/2')
+    expect(address.params.b).toBe('shank~1/2')
     expect(screen.getByTestId('option-1').textContent).toContain('supply connector')
     await press(one('radio', 'Between fixed ends: a tee'))
-    expect(mockParams.into).toBe('tee')
+    expect(address.params.into).toBe('tee')
     expect(screen.getByTestId('option-1').textContent).toContain('tee')
     expect(screen.getByTestId('fixed-ends').textContent).toContain('It cannot be sprung')
     expect(all('tab', /^Way/).length).toBeGreaterThan(1)
@@ -128,7 +100,7 @@ describe('mating on the bench', () => {
     await press(one('button', 'Take out of the run'))
     for (const key of ['1', '2']) await press(one('button', key, dialog()))
     await press(one('button', 'Enter', dialog()))
-    expect(mockParams.outMm).toBe('304.8')
+    expect(address.params.outMm).toBe('304.8')
     expect(screen.getByText(/^Cut piece A: \d+/)).toBeTruthy()
     expect(all('listitem', /Draw it back until it stands at both marks/)).toHaveLength(1)
     await press(one('button', 'Take out of the run'))

@@ -11,7 +11,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
-import { BENDS, SIZES } from './bends'
+import { BendChoice, useBend } from './BendChoice'
 import { OffBy } from './OffBy'
 import { OffsetPicture } from './OffsetPicture'
 import { useLengths } from './useLengths'
@@ -27,21 +27,16 @@ const PITCHES = [
 export function BenchOffset() {
   const unit = usePreferences((state) => state.unit)
   const { lengths, fault, set } = useLengths(2)
-  const {
-    bend = 'sweat',
-    size = '1/2',
-    at = '45',
-    pitch = '0',
-  } = useLocalSearchParams<Record<string, string>>()
+  const { at = '45', pitch = '0' } = useLocalSearchParams<Record<string, string>>()
   const [rollMm, riseMm] = lengths
-  const kind = BENDS[bend]
+  const { end } = useBend()
   const request =
     (rollMm ?? null) === null && (riseMm ?? null) === null
       ? null
       : {
           rollMm: rollMm ?? 0,
           riseMm: riseMm ?? 0,
-          ...(kind && SIZES.includes(size as '1/2') ? { bend: { ...kind.end, nominal: size } } : {}),
+          ...(end ? { bend: end } : {}),
           ...(PITCHES.some(({ value }) => value === pitch && value !== '0') ? { pitch: Number(pitch) } : {}),
         }
   const solved = useSolved('offset', request)
@@ -145,20 +140,7 @@ export function BenchOffset() {
         </Txt>
       ) : null}
       <View className="mt-3 gap-3">
-        <Choice
-          label="Bends are joined by"
-          columns={4}
-          value={bend}
-          options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
-          onChange={(value) => router.setParams({ bend: value })}
-        />
-        <Choice
-          label="Size"
-          columns={3}
-          value={size}
-          options={SIZES.map((value) => ({ value, label: `${value} in` }))}
-          onChange={(value) => router.setParams({ size: value })}
-        />
+        <BendChoice />
         <Choice
           label="The run is laid"
           columns={2}

@@ -2,13 +2,13 @@ import { router, useLocalSearchParams } from 'expo-router'
 import { Pressable, View } from 'react-native'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
-import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
-import { BENDS, SIZES } from './bends'
+import { BendChoice, useBend } from './BendChoice'
+import { MeasureRows } from './MeasureRows'
 import { OffBy } from './OffBy'
 import { PairPicture } from './PairPicture'
 import { TurnedBends } from './TurnedBends'
@@ -27,11 +27,10 @@ type Turn = (typeof TURNS)[number]
 export function BenchPair() {
   const { lengths, fault, set } = useLengths(ROWS.length)
   const params = useLocalSearchParams<Record<string, string>>()
-  const { bend = 'sweat', size = '1/2' } = params
   const turn: Turn = TURNS.find((entry) => entry === params.turn) ?? '0'
   const up = params.up === '1'
   const [along, aside, rise] = lengths.map((mm) => mm ?? null)
-  const kind = BENDS[bend]
+  const { end } = useBend()
   const request =
     along != null && (aside != null || rise != null || turn !== '0')
       ? {
@@ -39,7 +38,7 @@ export function BenchPair() {
           asideMm: aside ?? 0,
           upMm: rise ?? 0,
           ...(up ? { tiltedDegrees: Number(turn) } : { turnedDegrees: Number(turn) }),
-          ...(kind && SIZES.includes(size as '1/2') ? { bend: { ...kind.end, nominal: size } } : {}),
+          ...(end ? { bend: end } : {}),
         }
       : null
   const { answer } = useSolved('bend-pairs', request)
@@ -101,15 +100,7 @@ export function BenchPair() {
           direction; where the second points elsewhere, two different ones may.
         </Txt>
       )}
-      {ROWS.map(([label, hint], index) => (
-        <MeasureRow
-          key={label}
-          label={label}
-          hint={hint}
-          mm={lengths[index] ?? null}
-          onEnter={({ mm }) => set(index, mm)}
-        />
-      ))}
+      <MeasureRows rows={ROWS} lengths={lengths} set={set} />
       <View className="mt-3 gap-3">
         <Choice
           label="The second line points another way by"
@@ -125,20 +116,7 @@ export function BenchPair() {
             onChange={(on) => router.setParams({ up: on ? '1' : '0' })}
           />
         )}
-        <Choice
-          label="Joined by"
-          columns={4}
-          value={bend}
-          options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
-          onChange={(value) => router.setParams({ bend: value })}
-        />
-        <Choice
-          label="Size"
-          columns={3}
-          value={size as (typeof SIZES)[number]}
-          options={SIZES.map((value) => ({ value, label: value }))}
-          onChange={(value) => router.setParams({ size: value })}
-        />
+        <BendChoice />
         <UnitButton />
       </View>
       <TurnedBends />

@@ -12,7 +12,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
-import { BENDS, SIZES } from './bends'
+import { BendChoice, useBend } from './BendChoice'
 import { useLengths } from './useLengths'
 
 const PARTS = [
@@ -35,9 +35,8 @@ export function BenchPiece() {
   const { unit, measurer } = usePreferences()
   const { lengths, fault, set } = useLengths(1)
   const params = useLocalSearchParams<Record<string, string>>()
-  const { joint = 'sweat', size = '1/2' } = params
+  const { bend, end: port } = useBend()
   const [mm] = lengths
-  const kind = BENDS[joint] ?? BENDS.sweat
   const ends = (['1', '2'] as const).map((index) => ({
     part: PARTS.find(({ value }) => value === params[`part${index}`])?.value ?? ('elbow-90' as Part),
     reference:
@@ -45,11 +44,11 @@ export function BenchPiece() {
   }))
   const dry = params.dry === '1'
   const end = ({ part, reference }: (typeof ends)[number]) =>
-    part === 'none' || !kind
+    part === 'none' || !port
       ? { reference: 'end' as const }
       : {
           reference,
-          port: { ...kind.end, nominal: SIZES.find((entry) => entry === size) ?? '1/2' },
+          port,
           family: part,
           ...(dry ? { dry } : {}),
         }
@@ -122,21 +121,8 @@ export function BenchPiece() {
             )}
           </View>
         ))}
-        <Choice
-          label="Joined by"
-          columns={4}
-          value={BENDS[joint] ? joint : 'sweat'}
-          options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
-          onChange={(value) => router.setParams({ joint: value })}
-        />
-        <Choice
-          label="Size"
-          columns={3}
-          value={SIZES.find((entry) => entry === size) ?? '1/2'}
-          options={SIZES.map((value) => ({ value, label: value }))}
-          onChange={(value) => router.setParams({ size: value })}
-        />
-        {joint === 'cpvc' ? (
+        <BendChoice />
+        {bend === 'cpvc' ? (
           <Toggle
             label="Measured with the sockets tried dry"
             value={dry}

@@ -13,6 +13,7 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { MeasureRows } from './MeasureRows'
 import { useLengths } from './useLengths'
 
 /** A pitch as it is spoken: inches to the foot, or in the hundred. */
@@ -130,15 +131,7 @@ export function BenchPitch() {
           </Note>
         )
       ) : null}
-      {UNDER.map(([label, hint], index) => (
-        <MeasureRow
-          key={label}
-          label={label}
-          hint={hint}
-          mm={lengths[1 + FITTINGS.length + index] ?? null}
-          onEnter={({ mm }) => set(1 + FITTINGS.length + index, mm)}
-        />
-      ))}
+      <MeasureRows rows={UNDER} lengths={lengths} set={set} from={1 + FITTINGS.length} />
       <View className="mt-3 gap-3">
         <Choice
           label="Pitch"

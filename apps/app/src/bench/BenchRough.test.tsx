@@ -3,6 +3,7 @@ import { prefer, usePreferences } from '../data/preferences'
 import { AskSheet } from '../find/AskSheet'
 import type { NewLook } from '../find/looks'
 import { combPath } from '../gauge/ThreadCombs'
+import { address } from '../test/address'
 import { all, dialog, one, press, settled } from '../test/touch'
 import { BenchGauge } from './BenchGauge'
 import { BenchHeights } from './BenchHeights'
@@ -12,37 +13,21 @@ import { BenchPiece } from './BenchPiece'
 import { BenchTrap } from './BenchTrap'
 
 jest.mock('../workers/solver')
-let mockParams: Record<string, string> = {}
-let mockShow = () => {}
-jest.mock('expo-router', () => {
-  const { useState } = jest.requireActual('react')
-  return {
-    router: {
-      canGoBack: () => false,
-      navigate: jest.fn(),
-      setParams: (patch: Record<string, string>) => {
-        mockParams = { ...mockParams, ...patch }
-        mockShow()
-      },
-    },
-    useLocalSearchParams: () => {
-      const [, setCount] = useState(0)
-      mockShow = () => setCount((count: number) => count + 1)
-      return mockParams
-    },
-  }
-})
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(30_000)
 
 const IN = 25.4
 const show = async (page: React.ReactElement, ...inches: (number | null)[]) => {
-  mockParams = { ...mockParams, mm: inches.map((inch) => (inch === null ? '' : String(inch * IN))).join('_') }
+  address.go({
+    ...address.params,
+    mm: inches.map((inch) => (inch === null ? '' : String(inch * IN))).join('_'),
+  })
   render(page)
   await settled()
 }
 const text = () => document.body.textContent ?? ''
 beforeEach(() => {
-  mockParams = {}
+  address.go({})
   prefer({ unit: 'in', denominator: 16, gauge: null })
 })
 afterEach(cleanup)
@@ -134,7 +119,7 @@ describe('the screen gauge', () => {
     expect((usePreferences.getState().gauge?.pxPerMm ?? 0) * 53.98).toBeCloseTo(before - 4 + 3.5, 6)
     expect(screen.getByTestId('jaw')).toBeTruthy()
     await press(one('button', /the next larger pipe/))
-    expect(Number(mockParams.mm)).toBeGreaterThan(22.2)
+    expect(Number(address.params.mm)).toBeGreaterThan(22.2)
     Object.defineProperty(window, 'devicePixelRatio', { value: 1.5, configurable: true })
     cleanup()
     render(<BenchGauge />)

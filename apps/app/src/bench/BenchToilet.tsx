@@ -7,12 +7,12 @@ import Svg, { Path, Rect } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
-import { MeasureRow } from '../ui/MeasureRow'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { MeasureRows } from './MeasureRows'
 import { useLengths } from './useLengths'
 
 const BOWLS = [
@@ -177,15 +177,7 @@ export function BenchToilet() {
           onChange={(value) => router.setParams({ bowl: value })}
         />
       </View>
-      {ROWS.map(([label, hint], index) => (
-        <MeasureRow
-          key={label}
-          label={label}
-          hint={hint}
-          mm={lengths[index] ?? null}
-          onEnter={({ mm }) => set(index, mm)}
-        />
-      ))}
+      <MeasureRows rows={ROWS} lengths={lengths} set={set} />
       <View className="mt-3">
         <UnitButton />
       </View>

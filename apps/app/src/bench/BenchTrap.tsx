@@ -5,12 +5,12 @@ import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
-import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { MeasureRows } from './MeasureRows'
 import { OffBy } from './OffBy'
 import { TrapPicture } from './TrapPicture'
 import { useLengths } from './useLengths'
@@ -28,6 +28,27 @@ const ROWS = [
   ['Swing of the trap', 'Middle of its inlet to the middle of its outlet, where it is in hand.'],
 ] as const
 const SIZES = ['1-1/4', '1-1/2', '32', '40'] as const
+
+/** The longest that holds, large; the shortest beneath it; and what it may be off. */
+function Between(props: {
+  label: string
+  mm: readonly [number, number]
+  off: { readonly offMm: number; readonly largest: string | null }
+}) {
+  return (
+    <View className="flex-1">
+      <Txt size="s" tone="soft">
+        {props.label}
+      </Txt>
+      <Length mm={props.mm[1]} quantity="pipe-to-cut" size="xxl" />
+      <Txt size="s" tone="soft">
+        not under
+      </Txt>
+      <Length mm={props.mm[0]} quantity="least-stub" />
+      <OffBy off={props.off} />
+    </View>
+  )
+}
 
 /** A basin's or sink's trap: whether it lines up with the stub, and what to cut. */
 export function BenchTrap() {
@@ -59,28 +80,8 @@ export function BenchTrap() {
       {answer && fit?.ok ? (
         <>
           <View className="flex-row gap-4 border-b-2 border-ink pb-2">
-            <View className="flex-1">
-              <Txt size="s" tone="soft">
-                wall tube, bend to end
-              </Txt>
-              <Length mm={fit.armMm[1]} quantity="pipe-to-cut" size="xxl" />
-              <Txt size="s" tone="soft">
-                not under
-              </Txt>
-              <Length mm={fit.armMm[0]} quantity="least-stub" />
-              <OffBy off={answer.armOff} />
-            </View>
-            <View className="flex-1">
-              <Txt size="s" tone="soft">
-                tailpiece
-              </Txt>
-              <Length mm={fit.tailMm[1]} quantity="pipe-to-cut" size="xxl" />
-              <Txt size="s" tone="soft">
-                not under
-              </Txt>
-              <Length mm={fit.tailMm[0]} quantity="least-stub" />
-              <OffBy off={answer.tailOff} />
-            </View>
+            <Between label="wall tube, bend to end" mm={fit.armMm} off={answer.armOff} />
+            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} />
           </View>
           <Txt className="border-b border-rule py-3">
             {fit.swingDegrees < 0.5
@@ -110,15 +111,7 @@ export function BenchTrap() {
           Measure the drain and the stub: the trap swings until its tube points straight into the wall.
         </Txt>
       )}
-      {ROWS.map(([label, hint], index) => (
-        <MeasureRow
-          key={label}
-          label={label}
-          hint={hint}
-          mm={lengths[index] ?? null}
-          onEnter={({ mm }) => set(index, mm)}
-        />
-      ))}
+      <MeasureRows rows={ROWS} lengths={lengths} set={set} />
       <View className="mt-3 gap-3">
         <Choice
           label="Size"

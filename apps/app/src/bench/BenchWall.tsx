@@ -4,13 +4,13 @@ import { View } from 'react-native'
 import Svg, { Path, Rect } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
 import { Length } from '../ui/Length'
-import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { MeasureRows } from './MeasureRows'
 import { useLengths } from './useLengths'
 
 const ROWS = [
@@ -151,15 +151,7 @@ export function BenchWall() {
           Measure the wall from the blocking outward, and take the window from the valve’s sheet.
         </Txt>
       )}
-      {ROWS.map(([label, hint], index) => (
-        <MeasureRow
-          key={label}
-          label={label}
-          hint={hint}
-          mm={lengths[index] ?? null}
-          onEnter={({ mm }) => set(index, mm)}
-        />
-      ))}
+      <MeasureRows rows={ROWS} lengths={lengths} set={set} />
       <View className="mt-3">
         <UnitButton />
       </View>

@@ -1,8 +1,8 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
-import { PLAIN_SITUATION } from '../data/select'
-import { type Edit, edit, newId, useData } from '../data/store'
+import { useData } from '../data/store'
 import { JobPage } from '../job/JobPage'
+import { enter, stage, withFixture } from '../test/atStage'
 import { held, openJob, openShop } from '../test/shop'
 import { all, dialog, one, press, settled } from '../test/touch'
 
@@ -13,45 +13,12 @@ jest.mock('expo-router', () => ({
 }))
 jest.setTimeout(60_000)
 
-const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
 /** What a length says of itself, all of them in order. */
 const lengths = (root: HTMLElement = screen.getByTestId('cut-list')) =>
   all('img', / inches$/, root).map((length) => length.getAttribute('aria-label'))
-const enter = async (...keys: string[]) => {
-  for (const key of keys) await press(one('button', key, dialog()))
-  await press(one('button', 'Enter', dialog()))
-}
-
 /** A washing valve round a corner from a copper stub, its way chosen: an elbow, a piece of pipe, the valve. */
 async function atTheCut(): Promise<string> {
-  const { jobId, hot, cold } = await openJob()
-  await act(() =>
-    edit(
-      [hot, cold].map(
-        (lineId): Edit =>
-          ({
-            kind: 'situation',
-            id: newId(),
-            patch: {
-              ...PLAIN_SITUATION,
-              jobId,
-              lineId,
-              stubMm: 76.2,
-              turn: 90,
-              waterSeen: true,
-              oldJoint: 'sweat',
-            },
-          }) as Edit,
-      ),
-    ),
-  )
-  render(<JobPage jobId={jobId} />)
-  await press(one('tab', 'Touch'))
-  await press(one('button', /Scratch/))
-  await press(one('radio', /copper/, dialog()))
-  await press(screen.getByTestId('take-finding'))
-  await stage('Fixture')
-  await press(one('radio', /Fixture: Washing/))
+  const { hot } = await withFixture({ stubMm: 76.2, turn: 90 }, /Fixture: Washing/)
   await stage('Mate')
   await press(one('button', 'Choose this way'))
   await stage('Cut')

@@ -1,11 +1,10 @@
 import { type QuantityKind, ROUNDING } from '@diarmos/core/units'
-import X from 'lucide-react-native/icons/x'
 import { useEffect } from 'react'
-import { Modal, Pressable, View } from 'react-native'
+import { Modal, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Button } from '../ui/Button'
+import { CloseButton } from '../ui/CloseButton'
 import { Length } from '../ui/Length'
-import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import type { Cut } from './saw'
@@ -29,7 +28,6 @@ interface Props {
 
 /** One number, as large as the screen lets it be, for whoever stands at the saw: mark, cut, next. */
 export function SawView({ cuts, onCut, onClose }: Props) {
-  const palette = usePalette()
   const known = cuts.filter((cut) => cut.mm !== null)
   const next = known.find((cut) => !cut.done || cut.wasMm !== null)
   useEffect(() => {
@@ -48,14 +46,7 @@ export function SawView({ cuts, onCut, onClose }: Props) {
           </Txt>
           <View className="flex-row items-center gap-2">
             <UnitButton />
-            <Pressable
-              role="button"
-              aria-label="Close"
-              onPress={onClose}
-              className="h-12 w-12 items-center justify-center"
-            >
-              <X size={26} color={palette.ink} />
-            </Pressable>
+            <CloseButton onPress={onClose} />
           </View>
         </View>
         {next ? (

@@ -21,14 +21,32 @@ const HEIGHT = 210
 /** Two of them are no further apart than the eye tells, mm. */
 const NEAR_MM = 0.35
 
+/** What the keys below the jaw bring it to. */
+const STEPS: readonly {
+  readonly label: string
+  readonly hint: string
+  readonly to: (mm: number, made: readonly Made[]) => number | undefined
+}[] = [
+  {
+    label: '◂◂',
+    hint: 'the next smaller pipe',
+    to: (mm, made) => [...made].reverse().find(({ odMm }) => odMm < mm - 0.05)?.odMm,
+  },
+  { label: '−', hint: 'a tenth narrower', to: (mm) => mm - 0.1 },
+  { label: '+', hint: 'a tenth wider', to: (mm) => mm + 0.1 },
+  {
+    label: '▸▸',
+    hint: 'the next larger pipe',
+    to: (mm, made) => made.find(({ odMm }) => odMm > mm + 0.05)?.odMm,
+  },
+]
+
 /** Two lines as far apart as a pipe is wide: held over it, both edges must meet them. */
 export function Jaw({ mm, pxPerMm, onChange, made }: Props) {
   const { ink, patina, raised, rule } = usePalette()
   const gap = mm * pxPerMm
   const width = Math.max(gap + 60, 200)
   const left = (width - gap) / 2
-  const below = [...made].reverse().find(({ odMm }) => odMm < mm - 0.05)
-  const above = made.find(({ odMm }) => odMm > mm + 0.05)
   const near = made.filter(({ odMm }) => Math.abs(odMm - mm) <= NEAR_MM)
   const clamp = (value: number) => onChange(Math.min(120, Math.max(4, Math.round(value * 100) / 100)))
   return (
@@ -70,28 +88,19 @@ export function Jaw({ mm, pxPerMm, onChange, made }: Props) {
           : 'no pipe of this width'}
       </Txt>
       <View className="flex-row gap-2">
-        <View className="flex-1">
-          <Button
-            label="◂◂"
-            hint="the next smaller pipe"
-            disabled={!below}
-            onPress={() => below && clamp(below.odMm)}
-          />
-        </View>
-        <View className="flex-1">
-          <Button label="−" hint="a tenth narrower" onPress={() => clamp(mm - 0.1)} />
-        </View>
-        <View className="flex-1">
-          <Button label="+" hint="a tenth wider" onPress={() => clamp(mm + 0.1)} />
-        </View>
-        <View className="flex-1">
-          <Button
-            label="▸▸"
-            hint="the next larger pipe"
-            disabled={!above}
-            onPress={() => above && clamp(above.odMm)}
-          />
-        </View>
+        {STEPS.map(({ label, hint, to }) => {
+          const next = to(mm, made)
+          return (
+            <View key={label} className="flex-1">
+              <Button
+                label={label}
+                hint={hint}
+                disabled={next === undefined}
+                onPress={() => next !== undefined && clamp(next)}
+              />
+            </View>
+          )
+        })}
       </View>
     </View>
   )

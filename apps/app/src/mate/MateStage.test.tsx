@@ -1,9 +1,7 @@
-import { act, cleanup, render, screen } from '@testing-library/react'
+import { cleanup, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
-import { PLAIN_SITUATION } from '../data/select'
-import { type Edit, edit, newId } from '../data/store'
-import { JobPage } from '../job/JobPage'
-import { held, openJob, openShop } from '../test/shop'
+import { enter, stage, withFixture } from '../test/atStage'
+import { held, openShop } from '../test/shop'
 import { all, dialog, one, press } from '../test/touch'
 
 jest.mock('../workers/solver')
@@ -17,40 +15,9 @@ const text = (id: string) => screen.getByTestId(id).textContent ?? ''
 
 /** A half-inch copper stub and a faucet, looked at as far as Mate, under some conditions. */
 async function atMate(situation: object = {}, fixture: RegExp = /Fixture: Faucet/): Promise<string> {
-  const { jobId, hot, cold } = await openJob()
-  await act(() =>
-    edit(
-      [hot, cold].map(
-        (lineId): Edit =>
-          ({
-            kind: 'situation',
-            id: newId(),
-            patch: {
-              ...PLAIN_SITUATION,
-              jobId,
-              lineId,
-              stubMm: 50.8,
-              waterSeen: true,
-              oldJoint: 'sweat',
-              ...situation,
-            },
-          }) as Edit,
-      ),
-    ),
-  )
-  render(<JobPage jobId={jobId} />)
-  await press(one('tab', 'Touch'))
-  await press(one('button', /Scratch/))
-  await press(one('radio', /copper/, dialog()))
-  await press(screen.getByTestId('take-finding'))
-  await press(one('tab', /^Fixture/))
-  await press(one('radio', fixture))
-  await press(one('tab', /^Mate/))
+  const { jobId } = await withFixture({ stubMm: 50.8, ...situation }, fixture)
+  await stage('Mate')
   return jobId
-}
-const enter = async (...keys: string[]) => {
-  for (const key of keys) await press(one('button', key, dialog()))
-  await press(one('button', 'Enter', dialog()))
 }
 /** Words for people: nothing of the core's own names, and no hole left unfilled. */
 const plain = (words: string) => {
@@ -127,7 +94,7 @@ describe('the ways of a line', () => {
     await atMate({ spanMm: 700 }, /Fixture: Shower, tub/)
     expect(text('option-1')).toMatch(/tube|pipe/)
     await press(one('button', 'Choose this way'))
-    await press(one('tab', /^Cut/))
+    await stage('Cut')
     // one piece and one measurement: it is known
     expect(text('cut-list')).not.toContain('?')
     expect(held('dimension')).toHaveLength(0)

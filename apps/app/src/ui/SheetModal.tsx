@@ -1,7 +1,6 @@
-import X from 'lucide-react-native/icons/x'
 import type { ReactNode } from 'react'
 import { Modal, Pressable, ScrollView, View } from 'react-native'
-import { usePalette } from './palette'
+import { CloseButton } from './CloseButton'
 import { Txt } from './Txt'
 
 interface Props {
@@ -14,7 +13,6 @@ interface Props {
 
 /** Something asked from below, in reach of the thumb. Escape and the cross close it. */
 export function SheetModal({ title, onClose, children, wide = false }: Props) {
-  const palette = usePalette()
   return (
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View className="flex-1 items-center justify-end bg-black/50">
@@ -26,14 +24,7 @@ export function SheetModal({ title, onClose, children, wide = false }: Props) {
             <Txt bold size="l" heading={2} className="flex-1">
               {title}
             </Txt>
-            <Pressable
-              role="button"
-              aria-label="Close"
-              onPress={onClose}
-              className="h-12 w-12 items-center justify-center"
-            >
-              <X size={26} color={palette.ink} />
-            </Pressable>
+            <CloseButton onPress={onClose} />
           </View>
           {/* what is longer than the screen must scroll by keyboard too, also where nothing in it can be pressed */}
           <ScrollView tabIndex={0}>{children}</ScrollView>
