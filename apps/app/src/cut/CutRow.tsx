@@ -9,13 +9,15 @@ import type { Cut } from './saw'
 
 interface Props {
   cut: Cut
+  /** The measurement to take again, in words, where one weighs most. */
+  again: string | null
   onTick: () => void
   /** Measures from mouth to mouth, where that is surer. */
   onMouths?: () => void
 }
 
 /** One thing to saw: its length, its marks, and a box to tick. */
-export function CutRow({ cut, onTick, onMouths }: Props) {
+export function CutRow({ cut, again, onTick, onMouths }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { letter, name, mm, quantity, marksMm, piece, done, wasMm } = cut
   return (
@@ -77,6 +79,11 @@ export function CutRow({ cut, onTick, onMouths }: Props) {
         >
           {piece.reason.ruleId === 'cut.too-close' ? '✕ ' : onMouths ? '⚠ ' : '± '}
           {say(REASONS[piece.reason.ruleId] ?? '', piece.reason.parameters, unit)}
+        </Txt>
+      ) : null}
+      {again && !onMouths ? (
+        <Txt size="s" tone="soft">
+          It weighs most what was measured {again}.
         </Txt>
       ) : null}
       {onMouths ? <Button kind="quiet" label="Measure mouth to mouth" onPress={onMouths} /> : null}

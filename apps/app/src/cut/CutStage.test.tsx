@@ -151,6 +151,28 @@ describe('the cut of a line with a piece of pipe', () => {
     expect(lengths().at(-1)).toBe('21 5/8 inches')
   })
 
+  it('names measurements that cannot all be true, and keeps those of another way', async () => {
+    await atTheCut()
+    await press(screen.getByTestId('cut-next'))
+    await enter('3', '0')
+    await press(one('button', 'Between two places'))
+    await press(one('radio', 'Straight stretch: 2', dialog()))
+    await press(one('radio', 'From: far mouth of the elbow', dialog()))
+    await press(one('radio', 'To: near mouth of the valve', dialog()))
+    await press(one('button', 'Measure it', dialog()))
+    await enter('2', '0')
+    const words = document.body.textContent ?? ''
+    expect(words).toContain('These measurements cannot all be true: they disagree by')
+    expect(words).toContain('Measured from the far mouth of the elbow to the near mouth of the valve.')
+    await stage('Mate')
+    const others = all('tab', /^Way \d/).filter((tile) => tile.getAttribute('aria-selected') === 'false')
+    await press(others[0] as HTMLElement)
+    await press(one('button', 'Choose this way'))
+    await stage('Cut')
+    expect(document.body.textContent).toContain('2 measurements belong to ways that are no longer chosen')
+    expect(held('dimension').filter(({ fields }) => !fields.withdrawn)).toHaveLength(2)
+  })
+
   it('says what makes a piece impossible, and by how much', async () => {
     await atTheCut()
     await press(screen.getByTestId('cut-next'))

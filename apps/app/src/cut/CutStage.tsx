@@ -88,7 +88,12 @@ function Cuts({
   const [places, setPlaces] = useState(false)
   // what begins at the new valve has no stub
   const begins = beginsAt(line)
-  const named = (span: Span) => spanText(line, span).replace(/^f/, 'F')
+  const titled = (span: Span) => spanText(line, span).replace(/^f/, 'F')
+  /** A measurement in words, by its id. */
+  const named = (id: string | null) => {
+    const doc = line.dimensions.find((dimension) => dimension.id === id)
+    return doc ? spanText(line, doc.fields) : null
+  }
   const cuts = cutsOf(view, line, layout)
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
@@ -173,7 +178,10 @@ function Cuts({
       ) : null}
       {layout?.contradictions.map(({ dimensions, reason }) => (
         <Note key={dimensions.join()} kind="caution" title="This does not add up">
-          {say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)}
+          {`${say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)} ${dimensions
+            .flatMap((id) => named(id) ?? [])
+            .map((span) => `Measured ${span}.`)
+            .join(' ')}`}
         </Note>
       ))}
       {fixed ? (
@@ -194,7 +202,7 @@ function Cuts({
             {asks.length > 1 ? `next of ${asks.length} to measure` : 'to measure'}
           </Txt>
           <Txt bold size="l">
-            {named(next)}
+            {titled(next)}
           </Txt>
         </View>
       ) : null}
@@ -204,6 +212,7 @@ function Cuts({
             <CutRow
               key={cut.key}
               cut={cut}
+              again={cut.piece && cut.piece.follows.length > 1 ? named(cut.piece.again) : null}
               {...(mouths(cut) ? { onMouths: () => onAsk(mouths(cut)) } : {})}
               onTick={() =>
                 void tick(view, line.line.id, cut.stepId, cut.done ? 'undone' : 'done', String(cut.mm))
@@ -255,7 +264,7 @@ function Cuts({
               <View key={doc.id} className="flex-row items-center">
                 <View className="flex-1">
                   <MeasureRow
-                    label={named(doc.fields)}
+                    label={titled(doc.fields)}
                     mm={doc.fields.mm}
                     detail={
                       unused
@@ -277,6 +286,13 @@ function Cuts({
             )
           })}
         </View>
+      ) : null}
+      {line.dimensionsElsewhere > 0 ? (
+        <Txt size="s" tone="soft">
+          {line.dimensionsElsewhere === 1
+            ? 'One measurement belongs to a way that is no longer chosen: it is kept, and counts again with that way.'
+            : `${line.dimensionsElsewhere} measurements belong to ways that are no longer chosen: they are kept, and count again with them.`}
+        </Txt>
       ) : null}
       <View className="mt-3 gap-3">
         <Choice
@@ -312,7 +328,7 @@ function Cuts({
           </Txt>
         ) : null}
       </View>
-      {asked ? <Keypad title={named(asked)} onClose={() => onAsk(null)} onEnter={enter} /> : null}
+      {asked ? <Keypad title={titled(asked)} onClose={() => onAsk(null)} onEnter={enter} /> : null}
       {places && layout ? (
         <PlacesSheet
           line={line}

@@ -47,6 +47,8 @@ export interface LineView {
   readonly ticked: readonly string[]
   /** What was measured along it and holds for the way that is chosen, each pair of places once, the newest. */
   readonly dimensions: readonly Doc<'dimension'>[]
+  /** How many more were measured for a way that is no longer chosen. */
+  readonly dimensionsElsewhere: number
   /** What it runs between; null while nothing goes in, or nothing that has such a line. */
   readonly ends: LineEnds | null
   /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
@@ -197,6 +199,7 @@ export function useJob(jobId: string | undefined): JobView | null {
         )
         const finding = newest(pick(findings, line.id, job.id), 'foundAt')
         const mating = newest(pick(matings, line.id, job.id), 'chosenAt')
+        const measured = pick(dimensions, line.id, job.id)
         const ends = job.fields.fixtureId
           ? lineEnds(job.fields.fixtureId, line.fields.service, finding !== null)
           : null
@@ -214,7 +217,11 @@ export function useJob(jobId: string | undefined): JobView | null {
             'foundAt',
           ),
           ticked: ticked.filter((step) => step.startsWith(line.id)),
-          dimensions: holding(pick(dimensions, line.id, job.id), mating?.fields.optionId ?? null),
+          dimensions: holding(measured, mating?.fields.optionId ?? null),
+          dimensionsElsewhere: measured.filter(
+            ({ fields: { optionId, withdrawn } }) =>
+              !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
+          ).length,
           ends,
           begins: ends && ends.from !== 'pipe' ? ends.from.fixtureId : (finding?.fields.pipeId ?? null),
         }
