@@ -5,7 +5,7 @@ module.exports = {
       name: 'core-imports-nothing-outside',
       severity: 'error',
       comment: 'The core has no interface, no I/O and no other package.',
-      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$|/test/' },
       to: { pathNot: '^packages/core/src' },
     },
     {

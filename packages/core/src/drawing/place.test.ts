@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { CATALOG, type Port } from '../catalog'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import { evenly } from '../test/evenly'
 import { assemble, contactSheet, drawJointLine, pathData, pieceMm, toSvg } from './index'
 import { placeOnto, placePoint, turn } from './place'
 import { endLook } from './profile'
 
-const angles = fc.double({ min: 0, max: 2 * Math.PI, noNaN: true })
+const angles = evenly(0, 2 * Math.PI)
 
 describe('placing a part', () => {
   it('turns and shifts, and changes no length', () =>
@@ -15,7 +16,7 @@ describe('placing a part', () => {
         fc.constantFrom(...CATALOG.filter(({ ports }) => ports.length > 1)),
         fc.nat(1),
         angles,
-        fc.double({ min: 0, max: 40, noNaN: true }),
+        evenly(0, 40),
         (fitting, index, angle, insertion) => {
           const [port, other] = [fitting.ports[index], fitting.ports[1 - index]] as [Port, Port]
           const axis = [Math.cos(angle), Math.sin(angle)] as const

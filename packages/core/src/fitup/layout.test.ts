@@ -3,6 +3,7 @@ import { fittingById } from '../catalog/families'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
+import { evenly } from '../test/evenly'
 import { type Dimension, layOut } from './layout'
 import type { StationId } from './stations'
 import { CUTTING_ERROR_MM, measuringErrorMm } from './tolerance'
@@ -69,18 +70,14 @@ function place(
 }
 
 const direction = fc
-  .tuple(
-    fc.double({ min: -1, max: 1, noNaN: true }),
-    fc.double({ min: -1, max: 1, noNaN: true }),
-    fc.constantFrom(-1, 1),
-  )
+  .tuple(evenly(-1, 1), evenly(-1, 1), fc.constantFrom(-1, 1))
   .map(([x, y, z]): Vec3 => unit([x, y, z]))
 const laid = fc.record({
   option: fc.constantFrom(...WAYS),
-  seed: fc.array(fc.double({ min: 60, max: 1500, noNaN: true }), { minLength: 6, maxLength: 6 }),
+  seed: fc.array(evenly(60, 1500), { minLength: 6, maxLength: 6 }),
   along: direction,
-  roll: fc.double({ min: 0, max: 6, noNaN: true }),
-  stubMm: fc.double({ min: 20, max: 200, noNaN: true }),
+  roll: evenly(0, 6),
+  stubMm: evenly(20, 200),
 })
 
 describe('a line that is laid out', () => {
@@ -130,7 +127,7 @@ describe('a line that is laid out', () => {
 
   it('closes where it says it is sure, whatever tape and saw may be off', () => {
     let sureOnes = 0
-    const error = fc.double({ min: -1, max: 1, noNaN: true })
+    const error = evenly(-1, 1)
     fc.assert(
       fc.property(
         laid,
@@ -168,31 +165,27 @@ describe('a line that is laid out', () => {
 
   it('notices measurements that cannot all be true, and says by how much', () =>
     fc.assert(
-      fc.property(
-        laid,
-        fc.double({ min: 30, max: 90, noNaN: true }),
-        ({ option, seed, along, roll, stubMm }, wrong) => {
-          const tubes = option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [index] : []))
-          const truth = new Map(tubes.map((index, at) => [index, seed[at % seed.length] as number]))
-          const places = place(option, truth, { at: [0, 0, 0], along, roll, stubMm })
-          const first = tubes[0] as number
-          const measured = (id: string, from: StationId, to: StationId, more = 0): Dimension => ({
-            id,
-            from,
-            to,
-            mm: length(minus(places.get(from) as Vec3, places.get(to) as Vec3)) + more,
-          })
-          const dimensions = [
-            measured('a', `part:${first}:in`, `part:${first}:out`),
-            measured('b', `part:${first}:in`, `part:${first}:out`, wrong),
-          ]
-          const found = layOut({ chain: option, stubMm, dimensions })
-          expect(found.contradictions).toMatchObject([
-            { dimensions: ['a', 'b'], reason: { ruleId: 'layout.contradiction' } },
-          ])
-          expect(found.contradictions[0]?.reason.parameters.offMm).toBeCloseTo(wrong, 6)
-        },
-      ),
+      fc.property(laid, evenly(30, 90), ({ option, seed, along, roll, stubMm }, wrong) => {
+        const tubes = option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [index] : []))
+        const truth = new Map(tubes.map((index, at) => [index, seed[at % seed.length] as number]))
+        const places = place(option, truth, { at: [0, 0, 0], along, roll, stubMm })
+        const first = tubes[0] as number
+        const measured = (id: string, from: StationId, to: StationId, more = 0): Dimension => ({
+          id,
+          from,
+          to,
+          mm: length(minus(places.get(from) as Vec3, places.get(to) as Vec3)) + more,
+        })
+        const dimensions = [
+          measured('a', `part:${first}:in`, `part:${first}:out`),
+          measured('b', `part:${first}:in`, `part:${first}:out`, wrong),
+        ]
+        const found = layOut({ chain: option, stubMm, dimensions })
+        expect(found.contradictions).toMatchObject([
+          { dimensions: ['a', 'b'], reason: { ruleId: 'layout.contradiction' } },
+        ])
+        expect(found.contradictions[0]?.reason.parameters.offMm).toBeCloseTo(wrong, 6)
+      }),
       { numRuns: 40 },
     ))
 

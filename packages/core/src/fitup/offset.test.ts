@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { evenly } from '../test/evenly'
 import {
   BEND_ANGLES,
   bendPairs,
@@ -123,7 +124,7 @@ describe('two bends turned out of plane', () => {
       fc.property(
         fc.constantFrom(...BEND_ANGLES),
         fc.constantFrom(...BEND_ANGLES),
-        fc.double({ min: 1, max: 179, noNaN: true }),
+        evenly(1, 179),
         (first, second, turned) => {
           const together = resultingAngle(first, second, turned)
           const behind = directionBehind(first, second, turned)
@@ -146,13 +147,7 @@ describe('two bends turned out of plane', () => {
 })
 
 describe('the pair of bends that joins two lines', () => {
-  const direction = fc
-    .tuple(
-      fc.double({ min: -1, max: 1, noNaN: true }),
-      fc.double({ min: -1, max: 1, noNaN: true }),
-      fc.double({ min: -1, max: 1, noNaN: true }),
-    )
-    .filter((v) => length(v) > 0.2)
+  const direction = fc.tuple(evenly(-1, 1), evenly(-1, 1), evenly(-1, 1)).filter((v) => length(v) > 0.2)
 
   it('for parallel lines is the plain offset', () => {
     for (const angle of [22.5, 45, 60]) {
@@ -175,10 +170,10 @@ describe('the pair of bends that joins two lines', () => {
       fc.property(
         fc.constantFrom(22.5, 45, 60, 90),
         fc.constantFrom(22.5, 45, 60, 90),
-        fc.double({ min: 25, max: 155, noNaN: true }),
-        fc.double({ min: 60, max: 900, noNaN: true }),
+        evenly(25, 155),
+        evenly(60, 900),
         direction,
-        fc.double({ min: -3, max: 3, noNaN: true }),
+        evenly(-3, 3),
         (first, second, turned, travel, axis, angle) => {
           const d0: Vec3 = [1, 0, 0]
           const d1 = rotate(d0, [0, 0, 1], radians(first))

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
+import { evenly } from '../test/evenly'
 import { offset } from './offset'
 import { sensitivity } from './sensitivity'
 import { measuringErrorMm } from './tolerance'
 
-const length = fc.double({ min: 50, max: 900, noNaN: true })
+const length = evenly(50, 900)
 
 describe('what measuring carries through to a result', () => {
   it('of a sum is the sum of the errors, and names the longest', () =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { pipeById } from '../reference'
 import type { Pipe } from '../reference/types'
+import { evenly } from '../test/evenly'
 import { sidewaysSpring, stiffnessOf } from './spring'
 
 const half = pipeById('copper.l.1/2') as Pipe
@@ -20,17 +21,13 @@ function shorteningByPieces(lengthMm: number, tipMm: number): number {
 describe('a pipe sprung sideways', () => {
   it('draws back as much as its bent shape is longer than its reach', () =>
     fc.assert(
-      fc.property(
-        fc.double({ min: 200, max: 4000, noNaN: true }),
-        fc.double({ min: 1, max: 400, noNaN: true }),
-        (free, room) => {
-          const spring = sidewaysSpring(half, free, room)
-          // the pieces follow the curve itself, with no formula for its shortening
-          const byPieces = shorteningByPieces(free, spring.sidewaysMm)
-          // the formula is for small deflections; at a tenth of the length it is two parts in a hundred too long
-          expect(Math.abs(spring.retractionMm - byPieces)).toBeLessThanOrEqual(0.02 * byPieces + 1e-4)
-        },
-      ),
+      fc.property(evenly(200, 4000), evenly(1, 400), (free, room) => {
+        const spring = sidewaysSpring(half, free, room)
+        // the pieces follow the curve itself, with no formula for its shortening
+        const byPieces = shorteningByPieces(free, spring.sidewaysMm)
+        // the formula is for small deflections; at a tenth of the length it is two parts in a hundred too long
+        expect(Math.abs(spring.retractionMm - byPieces)).toBeLessThanOrEqual(0.02 * byPieces + 1e-4)
+      }),
       { numRuns: 40 },
     ))
 
@@ -58,8 +55,8 @@ describe('a pipe sprung sideways', () => {
           'cpvc.sdr11.1/2',
           'pex-b.sdr9.3/4',
         ),
-        fc.double({ min: 10, max: 6000, noNaN: true }),
-        fc.double({ min: 0.1, max: 500, noNaN: true }),
+        evenly(10, 6000),
+        evenly(0.1, 500),
         (id, free, room) => {
           const pipe = pipeById(id) as Pipe
           const spring = sidewaysSpring(pipe, free, room)
@@ -73,14 +70,10 @@ describe('a pipe sprung sideways', () => {
 
   it('more room or more free pipe never takes spring away', () =>
     fc.assert(
-      fc.property(
-        fc.double({ min: 100, max: 3000, noNaN: true }),
-        fc.double({ min: 1, max: 200, noNaN: true }),
-        (free, room) => {
-          const now = sidewaysSpring(half, free, room).retractionMm
-          expect(sidewaysSpring(half, free, room * 1.5).retractionMm).toBeGreaterThanOrEqual(now - 1e-12)
-        },
-      ),
+      fc.property(evenly(100, 3000), evenly(1, 200), (free, room) => {
+        const now = sidewaysSpring(half, free, room).retractionMm
+        expect(sidewaysSpring(half, free, room * 1.5).retractionMm).toBeGreaterThanOrEqual(now - 1e-12)
+      }),
     ))
 
   it('is nothing for what is not sprung: clay, cast iron, no free length', () => {

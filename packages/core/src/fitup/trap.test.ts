@@ -1,9 +1,10 @@
 import fc from 'fast-check'
+import { evenly } from '../test/evenly'
 import { type TrapAsk, TUBULAR_TRAPS, type TubularTrap, trapFit } from './trap'
 
 const IN = 25.4
 const trap = TUBULAR_TRAPS.find(({ id }) => id === '1-1/2') as TubularTrap
-const length = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+const length = evenly
 const asks: fc.Arbitrary<TrapAsk> = fc.record({
   trap: fc.constantFrom(...TUBULAR_TRAPS),
   // tenths and a bit: never exactly as far as a swing

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { PIPES } from '../reference'
+import { evenly } from '../test/evenly'
 import { JOINT_KINDS, SIGN_ANSWERS, type SignKind } from './answers'
 import {
   classIdOf,
@@ -196,9 +197,9 @@ describe('laws of the belief', () => {
     .constantFrom(...(Object.keys(SIGN_ANSWERS) as SignKind[]))
     .chain((kind) => fc.constantFrom(...SIGN_ANSWERS[kind]).map((answer) => sign(kind, answer)))
   const anyLook = fc.oneof(
-    fc.double({ min: 4, max: 160, noNaN: true }).map((mm) => outside('tape', mm)),
-    fc.double({ min: 4, max: 160, noNaN: true }).map((mm) => outside('caliper', mm)),
-    fc.double({ min: 3, max: 150, noNaN: true }).map(
+    evenly(4, 160).map((mm) => outside('tape', mm)),
+    evenly(4, 160).map((mm) => outside('caliper', mm)),
+    evenly(3, 150).map(
       (mm): Observation => ({
         id: `o${count++}`,
         kind: 'bore',

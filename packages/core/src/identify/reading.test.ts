@@ -1,17 +1,18 @@
 import fc from 'fast-check'
+import { evenly } from '../test/evenly'
 import { type Expected, type Reading, ReadingGroup, toReading } from './reading'
 
 const readings = fc.array(
   fc.record({
-    mm: fc.double({ min: 5, max: 60, noNaN: true }),
-    variance: fc.double({ min: 0.004, max: 1, noNaN: true }),
-    wild: fc.double({ min: 0.01, max: 0.1, noNaN: true }),
+    mm: evenly(5, 60),
+    variance: evenly(0.004, 1),
+    wild: evenly(0.01, 0.1),
   }),
   { minLength: 1, maxLength: 5 },
 )
 const expected = fc.record({
-  mean: fc.double({ min: 5, max: 60, noNaN: true }),
-  shift: fc.double({ min: 0.0001, max: 4, noNaN: true }),
+  mean: evenly(5, 60),
+  shift: evenly(0.0001, 4),
   scatter: fc.constantFrom(0, 0.02, 0.3),
 })
 

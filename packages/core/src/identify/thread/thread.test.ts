@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { CONNECTIONS } from '../../reference'
+import { evenly } from '../../test/evenly'
 import { REASONS, THREAD_ANSWER_WORDS, THREAD_FAMILY, THREAD_QUESTIONS } from '../../words'
 import { THREAD_ANSWERS, type ThreadSign } from '../answers'
 import { identifyThread, type ThreadObservation } from './index'
@@ -115,7 +116,7 @@ describe('laws of the belief about threads', () => {
   )
 
   const looks = fc.oneof(
-    fc.double({ min: 7, max: 62, noNaN: true }).map(across),
+    evenly(7, 62).map(across),
     fc.integer({ min: 2, max: 30 }).map((n) => counted(n / 2)),
     fc.constantFrom('male', 'female').map((answer) => said('gender', answer)),
     fc.constantFrom(...THREAD_ANSWERS.seat).map((answer) => said('seat', answer)),
