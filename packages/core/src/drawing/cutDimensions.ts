@@ -3,13 +3,25 @@ import type { StationId } from '../fitup/stations'
 import { formatLength, type LengthFormat } from '../units/formatLength'
 import type { Assembly } from './assemble'
 import { PIECE_DRAWN_MM } from './assemble'
-import type { Sheet } from './sheet'
+import { layDimension, type Sheet } from './sheet'
 import type { DimensionMark, Point } from './types'
 
 /** First lane of dimensions beside a leg, mm: bodies and nuts stay clear of it. */
 const LANE_MM = 15
 /** Numbers of seams stand so far out, and a letter's height more, mm. */
 export const SEAMS_MM = 17
+
+/** No dimension stands further out than this, in lanes. */
+const MOST_LANES = 12
+
+/** Whether a number already stands where another would: twice as wide as it is high. */
+function isTaken(sheet: Sheet, at: Point, size: number): boolean {
+  return sheet.texts.some(
+    ({ layer, at: other }) =>
+      layer === 'dimension' &&
+      Math.max(Math.abs(at[0] - other[0]) / 2, Math.abs(at[1] - other[1])) < size * 1.2,
+  )
+}
 
 /** The letter of a piece of pipe, in the order in which they lie. */
 export const pieceLetter = (index: number): string => String.fromCharCode(65 + (index % 26))
@@ -55,12 +67,17 @@ export function drawCutDimensions(
   const taken = { run: lanes, rise: 0 }
   for (const { from, to, a, b, text, state } of placed.sort((one, other) => one.long - other.long)) {
     const rises = Math.abs(b[1] - a[1]) > Math.abs(b[0] - a[0])
-    const lane = rises ? taken.rise++ : taken.run++
-    const offset = rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + lane * size * 2.2
     // always from the low or left end, so that the side does not depend on which was named first
     const [low, high] = (rises ? a[1] <= b[1] : a[0] <= b[0]) ? [a, b] : [b, a]
     const key = `${from}>${to}`
-    const at = sheet.dimension(key, low, high, -offset, text, size)
+    const offsetOf = (lane: number) =>
+      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + lane * size * 2.2)
+    let lane = rises ? taken.rise : taken.run
+    // dimensions of another stretch may stand there already
+    while (lane < MOST_LANES && isTaken(sheet, layDimension(low, high, offsetOf(lane), size).at, size)) lane++
+    if (rises) taken.rise = lane + 1
+    else taken.run = lane + 1
+    const at = sheet.dimension(key, low, high, offsetOf(lane), text, size)
     sheet.dimensions.push({ id: `dimension:${key}`, from, to, at, state })
   }
   layout.pieces.forEach((piece, index) => {

@@ -98,7 +98,21 @@ describe('a dimensioned line', () => {
 
   it('keeps its numbers apart, and all of them on the sheet', () => {
     for (const option of PIECED) {
-      const scene = draw(option, [], { widthPx: 370, heightPx: 290 })
+      // several along one stretch, one within the other
+      const { stations, legs } = layOut({ chain: option, stubMm: LEAVES_MM, dimensions: [] })
+      const nested = legs.flatMap((leg, index) => {
+        const places = stations.filter((station) => station.leg === index && station.id !== leg.begins)
+        return places.slice(-3).map(
+          ({ id }, at): Dimension => ({
+            id: `${index}-${at}`,
+            from: leg.begins,
+            to: id,
+            mm: 100 + 40 * at,
+          }),
+        )
+      })
+      const scene = draw(option, nested, { widthPx: 370, heightPx: 290 })
+      expect(scene.dimensions.filter(({ state }) => state === 'measured').length).toBe(nested.length)
       const { minX, maxX, minY, maxY } = scene.bounds
       const numbers = scene.dimensions.map(({ at }) => at)
       for (const [index, at] of numbers.entries()) {

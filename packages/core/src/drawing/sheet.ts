@@ -25,11 +25,7 @@ export class Sheet {
 
   /** A dimension with end ticks, and its number beside the middle. */
   dimension(id: string, from: Point, to: Point, offset: number, text: string, size: number): Point {
-    const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
-    const length = Math.hypot(dx, dy) || 1
-    const normal: Point = [(-dy / length) * offset, (dx / length) * offset]
-    const a: Point = [from[0] + normal[0], from[1] + normal[1]]
-    const b: Point = [to[0] + normal[0], to[1] + normal[1]]
+    const { a, b, at, anchor } = layDimension(from, to, offset, size)
     const key = `dimension:${id}`
     this.line(key, 'dimension', [from, a], { role: 'detail' })
     this.line(key, 'dimension', [to, b], { role: 'detail' })
@@ -39,19 +35,30 @@ export class Sheet {
         [x - 1.6, y - 1.6],
         [x + 1.6, y + 1.6],
       ])
-    const vertical = Math.abs(dy) > Math.abs(dx)
-    const side = Math.sign(offset) || 1
-    const at: Point = vertical
-      ? [(a[0] + b[0]) / 2 - side * size * 0.5 * Math.sign(dy || 1), (a[1] + b[1]) / 2]
-      : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + side * size * (side > 0 ? 0.45 : 1.1)]
     this.texts.push({
       id: key,
       layer: 'dimension',
       at,
       text,
       sizeMm: size,
-      anchor: vertical ? (side * Math.sign(dy || 1) > 0 ? 'end' : 'start') : 'middle',
+      anchor,
     })
     return at
   }
+}
+
+/** Where a dimension's line and its number come to lie, at a distance from what it measures. */
+export function layDimension(from: Point, to: Point, offset: number, size: number) {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+  const length = Math.hypot(dx, dy) || 1
+  const normal: Point = [(-dy / length) * offset, (dx / length) * offset]
+  const a: Point = [from[0] + normal[0], from[1] + normal[1]]
+  const b: Point = [to[0] + normal[0], to[1] + normal[1]]
+  const vertical = Math.abs(dy) > Math.abs(dx)
+  const side = Math.sign(offset) || 1
+  const at: Point = vertical
+    ? [(a[0] + b[0]) / 2 - side * size * 0.5 * Math.sign(dy || 1), (a[1] + b[1]) / 2]
+    : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + side * size * (side > 0 ? 0.45 : 1.1)]
+  const anchor: SceneText['anchor'] = vertical ? (side * Math.sign(dy || 1) > 0 ? 'end' : 'start') : 'middle'
+  return { a, b, at, anchor }
 }
