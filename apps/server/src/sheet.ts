@@ -1,3 +1,4 @@
+import type { EntityFields } from '@diarmos/contract'
 import {
   drawJointLine,
   fitup,
@@ -10,7 +11,7 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { cutInOf, lineEnds } from '@diarmos/core/record'
+import { cutInOf, dimensionsFor, lineEnds } from '@diarmos/core/record'
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import type { JobFile } from './store/jobFile'
@@ -83,17 +84,21 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
   return done
 }
 
-/** Distances measured along a line that hold for its way: each pair of places once, the newest. */
+/** Distances measured along a line that hold for its way, as the core takes them. */
 function measuredOf(file: JobFile, lineId: unknown, optionId: string): fitup.Dimension[] {
-  const newestOf = new Map<string, fitup.Dimension>()
-  for (const row of [...(file.documents.dimension ?? [])].sort((a, b) =>
-    String(a.takenAt) < String(b.takenAt) ? -1 : 1,
-  )) {
-    if (row.lineId !== lineId || row.withdrawn || (row.optionId !== null && row.optionId !== optionId))
-      continue
-    newestOf.set(`${row.from}>${row.to}`, row as unknown as fitup.Dimension)
-  }
-  return [...newestOf.values()]
+  const rows = (file.documents.dimension ?? []) as readonly (Fields & EntityFields<'dimension'>)[]
+  return dimensionsFor(
+    rows.filter((row) => row.lineId === lineId),
+    optionId,
+  ).map(({ id, from, to, mm, measurer, dry }) => ({
+    id: String(id),
+    // checked against the places there are when it was kept
+    from: from as fitup.StationId,
+    to: to as fitup.StationId,
+    mm,
+    measurer,
+    dry,
+  }))
 }
 
 /** What was measured along a line and what was cut for it, in words. */

@@ -490,7 +490,7 @@ export const layoutRequest = z.object({
   cutter: z.enum(fitup.CUTTERS).optional(),
 })
 
-const lineBeside = z.object({ option: mateOption, stubMm: lengthMm })
+const lineBeside = z.object({ option: mateOption, stubMm: lengthMm, dimensions: dimensions.default([]) })
 export const staggerRequest = z.object({
   lines: z.tuple([lineBeside, lineBeside]),
   apartMm: z.number().positive().max(5000),

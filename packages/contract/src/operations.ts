@@ -240,7 +240,11 @@ export const operations = {
       'Whether the bodies and wrenches of two lines side by side clear, and by how much to stagger them.',
     request: staggerRequest,
     run: ({ lines: [one, other], apartMm }) =>
-      fitup.stagger(bulksOf(one.option, one.stubMm), bulksOf(other.option, other.stubMm), apartMm),
+      fitup.stagger(
+        bulksOf(one.option, one.stubMm, one.dimensions),
+        bulksOf(other.option, other.stubMm, other.dimensions),
+        apartMm,
+      ),
   }),
   'bend-pairs': operation({
     summary: 'The pairs of bends that join two lines as they are measured, the best first.',

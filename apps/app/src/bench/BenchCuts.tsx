@@ -1,4 +1,5 @@
 import { formatLength } from '@diarmos/core/units'
+import { pieceLetter } from '@diarmos/core/words/letter'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
@@ -33,11 +34,6 @@ const SAWS = [
   { value: 'saw-by-hand', label: 'hand saw' },
   { value: 'power-saw', label: 'power saw' },
 ] as const
-
-/** The name of a piece: a letter, after z two. */
-export const pieceName = (index: number): string =>
-  (index >= 26 ? String.fromCharCode(64 + Math.floor(index / 26)) : '') +
-  String.fromCharCode(65 + (index % 26))
 
 interface BarProps {
   stockMm: number
@@ -112,7 +108,7 @@ export function BenchCuts() {
   const request =
     pieces.length > 0 && chosen.length > 0
       ? {
-          pieces: pieces.map((length, index) => ({ name: pieceName(index), mm: length })),
+          pieces: pieces.map((length, index) => ({ name: pieceLetter(index), mm: length })),
           stock: chosen.map(({ mm: length }) => ({ mm: length })),
           cutter,
         }
@@ -120,7 +116,7 @@ export function BenchCuts() {
   const { answer, busy } = useSolved('cutting-plan', request)
   // one cut after another, bar by bar
   const order = answer?.ok ? answer.bars.flatMap((bar) => bar.pieces) : []
-  const next = order.find((piece) => !cut.has(pieceName(piece)))
+  const next = order.find((piece) => !cut.has(pieceLetter(piece)))
   const keep = (lengths: readonly number[]) => router.setParams({ mm: encodeLengths(lengths), done: '' })
   const tick = (name: string) => {
     const after = new Set(cut)
@@ -147,8 +143,8 @@ export function BenchCuts() {
             <View className="flex-1">
               <Button
                 kind="primary"
-                label={`${pieceName(next)} is cut: next`}
-                onPress={() => tick(pieceName(next))}
+                label={`${pieceLetter(next)} is cut: next`}
+                onPress={() => tick(pieceLetter(next))}
               />
             </View>
           )}
@@ -158,7 +154,7 @@ export function BenchCuts() {
       {next !== undefined && pieces[next] !== undefined ? (
         <View className="border-b-2 border-ink pb-2" testID="next-cut">
           <Txt size="s" tone="soft">
-            next: {pieceName(next)}
+            next: {pieceLetter(next)}
           </Txt>
           <Length mm={pieces[next]} size="huge" />
         </View>
@@ -181,7 +177,7 @@ export function BenchCuts() {
               <BarPicture
                 stockMm={bar.stockMm}
                 restMm={bar.restMm}
-                pieces={bar.pieces.map((piece) => ({ name: pieceName(piece), mm: pieces[piece] ?? 0 }))}
+                pieces={bar.pieces.map((piece) => ({ name: pieceLetter(piece), mm: pieces[piece] ?? 0 }))}
               />
             </View>
           ))}
@@ -197,7 +193,7 @@ export function BenchCuts() {
       ) : null}
       <View className="mt-3">
         {pieces.map((length, index) => {
-          const name = pieceName(index)
+          const name = pieceLetter(index)
           const ticked = cut.has(name)
           return (
             <View key={name} className="min-h-[56px] flex-row items-center gap-3 border-b border-rule">
@@ -265,7 +261,7 @@ export function BenchCuts() {
       </View>
       {adding ? (
         <Keypad
-          title={`Piece ${pieceName(pieces.length)}`}
+          title={`Piece ${pieceLetter(pieces.length)}`}
           onClose={() => setAdding(false)}
           onEnter={(length) => {
             setAdding(false)

@@ -1,9 +1,10 @@
+import { pieceLetter } from '@diarmos/core/words/letter'
 import { cleanup, render, screen } from '@testing-library/react'
 import fc from 'fast-check'
 import { prefer } from '../data/preferences'
 import { address } from '../test/address'
 import { all, dialog, one, press, settled } from '../test/touch'
-import { BenchCuts, pieceName } from './BenchCuts'
+import { BenchCuts } from './BenchCuts'
 import { BenchOffset } from './BenchOffset'
 import { BenchPitch } from './BenchPitch'
 import { BenchToilet } from './BenchToilet'
@@ -39,7 +40,7 @@ describe('lengths in an address', () => {
     expect(() => decodeLengths(text, 2)).toThrow(/The link holds/),
   )
   it('names pieces by letters, the twenty-seventh by two', () =>
-    expect([0, 25, 26, 39].map(pieceName)).toEqual(['A', 'Z', 'AA', 'AN']))
+    expect([0, 25, 26, 39].map(pieceLetter)).toEqual(['A', 'Z', 'AA', 'AN']))
 })
 
 describe('an offset on the bench', () => {

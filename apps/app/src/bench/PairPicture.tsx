@@ -14,13 +14,16 @@ export function PairPicture({ pair, end }: { pair: Pair; end: Point }) {
   const { ink, patina, rule, sheet, soft } = usePalette()
   const [one, other] = pair.at
   const tail = Math.max(60, pair.travelMm * 0.35)
+  const beyond = Math.max(0, pair.behindMm) + tail
   const points: Point[] = [
     [Math.min(0, one[0]) - tail, 0, 0],
     one,
     other,
-    [0, 1, 2].map(
-      (axis) => (other[axis] as number) + (pair.toAxis[axis] as number) * (Math.max(0, pair.behindMm) + tail),
-    ) as unknown as Point,
+    [
+      other[0] + pair.toAxis[0] * beyond,
+      other[1] + pair.toAxis[1] * beyond,
+      other[2] + pair.toAxis[2] * beyond,
+    ],
   ]
   const flat = (p: Point) => [p[0] * COS + p[1] * COS, (p[0] - p[1]) * 0.5 * 0.6 - p[2]] as const
   const shown = [...points, end, [end[0], end[1], 0] as Point, [end[0], 0, 0] as Point].map(flat)

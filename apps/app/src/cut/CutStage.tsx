@@ -10,6 +10,7 @@ import { type Measurer, prefer, usePreferences } from '../data/preferences'
 import { beginsAt, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { dropDimension, keepDimension, setConditions, tick } from '../job/actions'
+import { measuredOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
@@ -91,8 +92,8 @@ function Cuts({
   const titled = (span: Span) => spanText(line, span).replace(/^f/, 'F')
   /** A measurement in words, by its id. */
   const named = (id: string | null) => {
-    const doc = line.dimensions.find((dimension) => dimension.id === id)
-    return doc ? spanText(line, doc.fields) : null
+    const found = measuredOf(line).find((dimension) => dimension.id === id)
+    return found ? spanText(line, found) : null
   }
   const cuts = cutsOf(view, line, layout)
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')

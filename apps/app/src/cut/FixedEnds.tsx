@@ -1,6 +1,7 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { Family } from '@diarmos/core'
 import type { ParsedLength } from '@diarmos/core/units'
+import { pieceLetter } from '@diarmos/core/words/letter'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { stationText } from '@diarmos/core/words/stations'
@@ -66,7 +67,7 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
           cutMm === null ? null : (
             <View key={part} className="flex-1">
               <Txt size="s" tone="soft">
-                piece {String.fromCharCode(65 + index)}
+                piece {pieceLetter(index)}
               </Txt>
               <Length mm={cutMm} quantity="pipe-to-cut" size="l" tone="patina" />
             </View>

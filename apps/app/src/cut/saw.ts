@@ -1,5 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { QuantityKind } from '@diarmos/core/units'
+import { pieceLetter } from '@diarmos/core/words/letter'
 import { beginsAt, type JobView, type LineView } from '../data/select'
 
 export type Layout = OperationResponse<'layout'>
@@ -54,7 +55,7 @@ export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cu
   const pieces = (layout?.pieces ?? []).map((piece, index) =>
     cut(String(piece.part), {
       name: option.parts[piece.part]?.name ?? 'pipe',
-      letter: String.fromCharCode(65 + index),
+      letter: pieceLetter(index),
       mm: piece.sawMm,
       quantity: 'pipe-to-cut',
       marksMm: piece.marksMm.filter((mark) => mark > 0),

@@ -1,6 +1,7 @@
 import type { PipeMaterial } from '@diarmos/core'
 import {
   cutInOf,
+  dimensionsFor,
   findingBasis,
   type LineEnds,
   lineEnds,
@@ -155,16 +156,12 @@ function pick<T extends { fields: { jobId?: unknown; lineId?: unknown } }>(
   return docs.filter((doc) => doc.fields.lineId === lineId && doc.fields.jobId === jobId)
 }
 
-/** Of the distances measured along a line those that hold for the way that is chosen: the newest of each pair of places. */
+/** Of the distances measured along a line those that hold for the way that is chosen. */
 function holding(docs: readonly Doc<'dimension'>[], optionId: string | null): readonly Doc<'dimension'>[] {
-  const newestOf = new Map<string, Doc<'dimension'>>()
-  for (const doc of docs) {
-    const { from, to, takenAt, withdrawn } = doc.fields
-    if (withdrawn || (doc.fields.optionId !== null && doc.fields.optionId !== optionId)) continue
-    const held = newestOf.get(`${from}>${to}`)
-    if (!held || held.fields.takenAt <= takenAt) newestOf.set(`${from}>${to}`, doc)
-  }
-  return [...newestOf.values()].sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
+  return dimensionsFor(
+    docs.map((doc) => ({ ...doc.fields, doc })),
+    optionId,
+  ).map(({ doc }) => doc)
 }
 
 /** Everything a job page shows, derived from the documents; null where there is no such job. */

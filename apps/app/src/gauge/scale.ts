@@ -8,7 +8,7 @@ const MOST = 16
 /** The page's own zoom: with another, what was calibrated no longer holds. */
 export const ratio = (): number => (typeof devicePixelRatio === 'number' ? devicePixelRatio : 1)
 
-/** A first guess before the card is laid on, pixels to the millimetre. */
+/** A first guess before the card is laid on, pixels to the millimetre: a phone as they mostly are, else the page's 96 to the inch. */
 export const guess = (): number => (window.innerWidth < 600 ? 5.6 : 96 / 25.4)
 
 /** Pixels to the millimetre on this device; null until it was calibrated, or where the page is zoomed otherwise. */

@@ -94,7 +94,7 @@ export function staggerRequest(
   const [one, other] = [line, beside].map((entry) => {
     const option = entry?.mating?.fields.option
     const stubMm = entry && option ? (option.leavesStubMm ?? situationOf(entry).stubMm) : null
-    return option && stubMm !== null ? { option, stubMm } : null
+    return entry && option && stubMm !== null ? { option, stubMm, dimensions: measuredOf(entry) } : null
   })
   return apart && one && other ? { lines: [one, other], apartMm: apart.fields.mm } : null
 }
@@ -109,7 +109,12 @@ export function measuredOf(line: LineView) {
     measurer,
     dry,
   }))
-  if (beginsAt(line) === 'run') return taken
+  if (beginsAt(line) === 'run') {
+    // as long as nothing else is said, the least comes out that has to
+    const least = line.mating?.fields.option.removeMm?.min ?? 0
+    const said = taken.some(({ from, to }) => from === 'stub' && to === 'tail')
+    return said || least === 0 ? taken : [{ id: 'out', from: 'stub', to: 'tail', mm: least }, ...taken]
+  }
   // what the way was chosen by is known, and need not be measured again
   const { spanMm, reachMm, turn } = situationOf(line)
   const parts = line.mating?.fields.option.parts ?? []
@@ -139,14 +144,13 @@ export function fixedEndsRequest(line: LineView): OperationRequest<'fixed-ends'>
   const option = line.mating?.fields.option
   const { stubMm, farMm, freeMm, sidewaysMm } = situationOf(line)
   if (!option || !line.begins || beginsAt(line) !== 'run') return null
-  const measured = (middle: boolean) =>
-    line.dimensions.find(({ fields: { from, to } }) => from === 'stub' && (to === 'tail') !== middle)?.fields
-      .mm ?? null
+  const measured = (place: RegExp) =>
+    line.dimensions.find(({ fields: { from, to } }) => from === 'stub' && place.test(to))?.fields.mm ?? null
   return {
     pipeId: line.begins,
     option,
-    takeOutMm: measured(false),
-    placeMm: measured(true),
+    takeOutMm: measured(/^tail$/),
+    placeMm: measured(/:centre$/),
     bareMm: [stubMm, farMm],
     freeMm: [freeMm ?? 0, freeMm ?? 0],
     roomMm: sidewaysMm ?? 0,

@@ -1,43 +1,48 @@
+import { fittingById } from '../catalog/families'
 import type { Port } from '../catalog/types'
+import { type Dimension, layOut } from '../fitup/layout'
 import type { Bulk } from '../fitup/stagger'
 import type { MateOption } from '../mate/types'
-import { assemble } from './assemble'
-import { placePoint } from './place'
 import { endLook } from './profile'
 
 /**
  * The stretches of a line's first straight part that are thicker than its pipe: bodies as thick as the ends they
- * carry, captive nuts as places for a wrench. What branches off upward is not in the way of a line beside it.
+ * carry, captive nuts as places for a wrench. What branches off upward is not in the way of a line beside it; what lies
+ * behind a piece whose length is not known yet is left out.
  *
  * @param stubMm from the wall to the end of the old pipe, mm
+ * @param dimensions what was measured along the line
+ * @returns places from the wall, mm
  */
-export function bulksOf(option: MateOption, stubMm: number): Bulk[] {
+export function bulksOf(option: MateOption, stubMm: number, dimensions: readonly Dimension[] = []): Bulk[] {
+  const { stations } = layOut({ chain: option, stubMm, dimensions })
+  const at = (id: string) => {
+    const along = stations.find((station) => station.leg === 0 && station.id === id)?.fromLegMm
+    return along == null ? null : along + stubMm
+  }
   const bulks: Bulk[] = []
-  for (const { fitting, placement } of assemble(option, stubMm).parts) {
-    if (fitting.family === 'supply-connector') break
-    if (fitting.family === 'tube-piece') continue
-    const along = (port: Port, u: number) => {
-      const [x, y] = [
-        port.pose.origin[0] - port.pose.axis[0] * u,
-        port.pose.origin[1] - port.pose.axis[1] * u,
-      ]
-      return placePoint(placement, [x, y])[0]
-    }
-    const ends = fitting.ports.filter((port) => Math.abs(port.pose.axis[1]) < 0.001)
-    const centre = placePoint(placement, [0, 0])[0]
-    const thick = ends.map((port) => Math.max(...endLook(port).stations.map(({ outer }) => outer)))
-    const reach = [centre, ...ends.map((port) => along(port, 0))]
-    if (ends.length > 0)
-      bulks.push({
-        fromMm: Math.min(...reach),
-        toMm: Math.max(...reach),
-        radiusMm: Math.max(...thick),
-        wrench: false,
-      })
-    for (const port of ends)
-      for (const { name, points } of endLook(port).captives) {
-        if (name !== 'nut') continue
-        const xs = points.map(([u]) => along(port, u))
+  for (const [index, chosen] of option.parts.entries()) {
+    if (chosen.family === 'tube-piece') continue
+    const ports = fittingById(chosen.fittingId)?.ports ?? []
+    const [inAt, centre, outAt] = [
+      at(`part:${index}:in`),
+      at(`part:${index}:centre`),
+      at(`part:${index}:out`),
+    ]
+    if (inAt === null || centre === null) break
+    // an end, where its mouth lies, and which way into the part
+    const ends: (readonly [Port | undefined, number, 1 | -1])[] = [[ports[chosen.inPort], inAt, 1]]
+    if (outAt !== null) ends.push([ports[chosen.outPort], outAt, -1])
+    const looks = ends.flatMap(([port, mouth, way]) => (port ? [{ look: endLook(port), mouth, way }] : []))
+    bulks.push({
+      fromMm: Math.min(centre, ...looks.map(({ mouth }) => mouth)),
+      toMm: Math.max(centre, ...looks.map(({ mouth }) => mouth)),
+      radiusMm: Math.max(...looks.flatMap(({ look }) => look.stations.map(({ outer }) => outer))),
+      wrench: false,
+    })
+    for (const { look, mouth, way } of looks)
+      for (const { points } of look.captives.filter(({ name }) => name === 'nut')) {
+        const xs = points.map(([u]) => mouth + way * u)
         bulks.push({
           fromMm: Math.min(...xs),
           toMm: Math.max(...xs),
@@ -46,7 +51,7 @@ export function bulksOf(option: MateOption, stubMm: number): Bulk[] {
         })
       }
     // behind a bend the line goes another way
-    if (ends.length < 2) break
+    if (outAt === null) break
   }
   return bulks
 }

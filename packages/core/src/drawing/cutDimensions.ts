@@ -1,6 +1,7 @@
 import type { Dimension, Layout } from '../fitup/layout'
 import type { StationId } from '../fitup/stations'
 import { formatLength, type LengthFormat } from '../units/formatLength'
+import { pieceLetter } from '../words/letter'
 import type { Assembly } from './assemble'
 import { PIECE_DRAWN_MM } from './assemble'
 import { layDimension, type Sheet } from './sheet'
@@ -22,9 +23,6 @@ function isTaken(sheet: Sheet, at: Point, size: number): boolean {
       Math.max(Math.abs(at[0] - other[0]) / 2, Math.abs(at[1] - other[1])) < size * 1.2,
   )
 }
-
-/** The letter of a piece of pipe, in the order in which they lie. */
-export const pieceLetter = (index: number): string => String.fromCharCode(65 + (index % 26))
 
 interface Drawn {
   readonly from: StationId

@@ -4,7 +4,7 @@ import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
 import { parseLength } from '../units'
-import { drawJointLine, drawWhole, PIECE_DRAWN_MM, toSvg } from './index'
+import { bulksOf, drawJointLine, drawWhole, PIECE_DRAWN_MM, toSvg } from './index'
 import type { Point, Scene } from './types'
 
 const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
@@ -190,4 +190,26 @@ describe('all lines of a fixture on one sheet', () => {
       }),
       { numRuns: 40 },
     ))
+})
+
+describe('what of a line is in the way of one beside it', () => {
+  it('stands where the line is as long as it was measured, and not where no one measured', () => {
+    const straight = optionsOf('copper.regular.15mm', { access: 'reachable' }, 'tap.tail.1/2').filter(
+      ({ parts }) =>
+        parts[0]?.family === 'isolating-valve' && parts[1]?.family === 'tube-piece' && parts.length === 3,
+    )
+    expect(straight.length).toBeGreaterThan(0)
+    for (const option of straight) {
+      const inside = option.joints.slice(1).reduce((sum, { maxMm }) => sum + maxMm, 0)
+      const far = (mm: number) => {
+        const piece = { id: 'd', from: 'part:1:in', to: 'part:1:out', mm: mm + inside } as const
+        return Math.max(...bulksOf(option, LEAVES_MM, [piece]).map(({ toMm }) => toMm))
+      }
+      expect(far(700) - far(200)).toBeCloseTo(500, 6)
+      // with the piece still unknown, only what stands before it is known
+      const known = bulksOf(option, LEAVES_MM)
+      expect(Math.max(...known.map(({ toMm }) => toMm))).toBeLessThan(far(1))
+      for (const bulk of known) expect(bulk.fromMm).toBeGreaterThanOrEqual(LEAVES_MM - inside - 60)
+    }
+  })
 })

@@ -1,7 +1,6 @@
 export * from './assemble'
 export * from './bulks'
 export * from './contactSheet'
-export { pieceLetter } from './cutDimensions'
 export * from './scene'
 export * from './toSvg'
 export * from './types'

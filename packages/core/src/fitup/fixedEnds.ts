@@ -2,6 +2,7 @@ import { fittingById } from '../catalog/families'
 import type { Family } from '../catalog/types'
 import { commonPractice } from '../reference/source'
 import type { Pipe } from '../reference/types'
+import { pieceLetter } from '../words/letter'
 import { type Dimension, type LaidPiece, layOut } from './layout'
 import { type FitReason, impossible } from './reason'
 import { type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
@@ -202,7 +203,7 @@ function stepsOf(
   ]
   for (const [index, piece] of pieces.entries())
     if (piece.cutMm !== null)
-      steps.push(step('fixed.piece', { letter: String.fromCharCode(65 + index), cutMm: piece.cutMm }))
+      steps.push(step('fixed.piece', { letter: pieceLetter(index), cutMm: piece.cutMm }))
   if (sliding) {
     const [first, second] = sliding.marksMm
     steps.push(step('fixed.marks', { firstMm: first, secondMm: second }))

@@ -1,4 +1,6 @@
 import {
+  cutInOf,
+  dimensionsFor,
   findingBasis,
   furtherLines,
   joinFixture,
@@ -89,5 +91,44 @@ describe('what a line runs between', () => {
       'hot',
       null,
     ])
+  })
+})
+
+describe('distances that were measured along a line', () => {
+  const row = (from: string, to: string, optionId: string | null, takenAt: string, withdrawn = false) => ({
+    from,
+    to,
+    optionId,
+    takenAt,
+    withdrawn,
+  })
+  const rows = [
+    row('wall', 'tail', null, '2026-01-04'),
+    row('wall', 'part:1:centre', 'a', '2026-01-01'),
+    row('wall', 'part:1:centre', 'a', '2026-01-03'),
+    row('wall', 'part:1:centre', 'b', '2026-01-02'),
+    row('stub', 'part:0:in', 'a', '2026-01-02', true),
+  ]
+  it.each([
+    ['a', ['2026-01-03', '2026-01-04']],
+    ['b', ['2026-01-02', '2026-01-04']],
+    [null, ['2026-01-04']],
+  ])('hold for way %p: the newest of each, in order, none that was withdrawn', (optionId, taken) =>
+    expect(dimensionsFor(rows, optionId).map(({ takenAt }) => takenAt)).toEqual(taken),
+  )
+})
+
+describe('what goes into a run', () => {
+  it.each([
+    ['run.repair', 'repair'],
+    ['run.tee', 'tee'],
+    ['run.valve', 'valve'],
+    ['run.other', null],
+    ['valve.combo.1/2', null],
+  ])('%s: %p', (id, into) => expect(cutInOf(id)).toBe(into))
+  it('takes one line, the cold one where nothing was looked at', () => {
+    expect(usualLine('run.tee')).toBe('cold')
+    expect(lineEnds('run.tee', 'hot', true)).toEqual({ from: 'pipe', to: 'run.tee' })
+    expect(lineEnds('run.tee', 'spout', true)).toBeNull()
   })
 })

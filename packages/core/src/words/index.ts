@@ -1,6 +1,7 @@
 export * from './ends'
 export * from './find'
 export * from './fixtures'
+export * from './letter'
 export * from './methods'
 export * from './reasons'
 export * from './say'
