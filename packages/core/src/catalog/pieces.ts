@@ -23,6 +23,8 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[]])[] 
 
 /** Ends in their middle position: 80 mm long, cut on the job between the two lengths named. */
 const DRAWN_MM = 80
+/** From what two joints and a cutter leave room for, to the length that tube is mostly sold in, mm. */
+const CUT_MM = { min: 40, max: 3000 }
 
 export function tubePieces(): Fitting[] {
   return PIECES.flatMap(([material, system, sizes]) =>
@@ -37,7 +39,7 @@ export function tubePieces(): Fitting[] {
           material,
           heatSensitive: material !== 'copper' && material !== 'stainless',
           layingMm: DRAWN_MM,
-          lengthMm: { min: 40, max: 600 },
+          lengthMm: CUT_MM,
           source: { title: 'Cut on the job', certainty: 'common practice' },
           a: tip,
           b: tip,

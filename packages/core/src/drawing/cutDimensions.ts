@@ -37,6 +37,7 @@ interface Drawn {
  * right of what rises, beyond the numbers of its seams.
  *
  * @param lanes how many lanes below the run are taken already
+ * @param radiusMm of the pipe: lanes are counted from its outside, as those that are taken are
  */
 export function drawCutDimensions(
   sheet: Sheet,
@@ -46,6 +47,7 @@ export function drawCutDimensions(
   format: LengthFormat,
   size: number,
   lanes: number,
+  radiusMm: number,
 ): void {
   const wanted: Drawn[] = [
     ...dimensions.map(
@@ -69,7 +71,7 @@ export function drawCutDimensions(
     const [low, high] = (rises ? a[1] <= b[1] : a[0] <= b[0]) ? [a, b] : [b, a]
     const key = `${from}>${to}`
     const offsetOf = (lane: number) =>
-      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + lane * size * 2.2)
+      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + radiusMm + lane * size * 2.2)
     let lane = rises ? taken.rise : taken.run
     // dimensions of another stretch may stand there already
     while (lane < MOST_LANES && isTaken(sheet, layDimension(low, high, offsetOf(lane), size).at, size)) lane++

@@ -221,6 +221,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         format,
         text * 1.05,
         first && pipe ? 2 : 0,
+        (pipe?.odMm ?? first?.diameterMm ?? 0) / 2,
       )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
