@@ -36,7 +36,7 @@ module.exports = {
       to: {
         path: '^packages/',
         dependencyTypesNot: ['type-only'],
-        pathNot: '^packages/core/src/((units|words|record)/|identify/answers)',
+        pathNot: '^packages/(core/src/((units|words|record)/|identify/answers)|contract/src/sync/)',
       },
     },
     {

@@ -12,6 +12,8 @@ const schema = z.object({
   /** Passwords of the two roles the product makes for itself. */
   DIARMOS_OWNER_PASSWORD: z.string().min(12),
   DIARMOS_APP_PASSWORD: z.string().min(12),
+  /** Where the database's generation is kept beside it; in the data folder. */
+  DIARMOS_GENERATION: z.string().optional(),
   DIARMOS_WEB: z.string().optional(),
   DIARMOS_DEMO: z.enum(['yes', 'no', 'reset']).default('no'),
   /** Behind a proxy that ends TLS: cookies are marked Secure. */

@@ -7,12 +7,15 @@ import { openDatabase } from './store/database'
 
 const config = readConfig(process.env)
 const log = makeLog(config.DIARMOS_LOG)
-const database = await openDatabase({
-  adminUrl: config.DIARMOS_ADMIN_URL,
-  database: config.DIARMOS_DATABASE,
-  ownerPassword: config.DIARMOS_OWNER_PASSWORD,
-  appPassword: config.DIARMOS_APP_PASSWORD,
-})
+const database = await openDatabase(
+  {
+    adminUrl: config.DIARMOS_ADMIN_URL,
+    database: config.DIARMOS_DATABASE,
+    ownerPassword: config.DIARMOS_OWNER_PASSWORD,
+    appPassword: config.DIARMOS_APP_PASSWORD,
+  },
+  config.DIARMOS_GENERATION ? { generationFile: config.DIARMOS_GENERATION } : {},
+)
 if (config.DIARMOS_DEMO !== 'no') await loadDemo(database)
 
 const app = makeApp({

@@ -34,8 +34,8 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
   page.text(`${file.point.name} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`)
 
   for (const line of file.lines) {
-    const finding = newest(file.documents.finding, line.id, 'foundAt')
-    const mating = newest(file.documents.mating, line.id, 'chosenAt')
+    const finding = newest(file.documents.finding, line.id)
+    const mating = newest(file.documents.mating, line.id)
     if (!finding && !mating) continue
     heading(`${String(line.service).replace(/^./, (letter) => letter.toUpperCase())} line`)
     if (finding) page.text(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
@@ -146,8 +146,9 @@ function checkText(check: Fields): string {
   return words ? stepText({ words, parameters: {} }, 'in') : key
 }
 
-function newest(rows: readonly Fields[] | undefined, lineId: unknown, by: string): Fields | undefined {
+/** The one that the shop heard of last, whatever the clocks of its phones say. */
+function newest(rows: readonly Fields[] | undefined, lineId: unknown): Fields | undefined {
   return (rows ?? [])
     .filter((row) => row.lineId === lineId)
-    .sort((a, b) => (String(a[by]) < String(b[by]) ? 1 : -1))[0]
+    .sort((a, b) => Number(b.revision) - Number(a.revision))[0]
 }

@@ -236,7 +236,7 @@ describe('operations', () => {
       id: demoId('tidewall settings'),
       patch: { name: 'Pip & Co' },
     })
-    expect((await sync(fresh, pip, [settings])).results[0]?.status).toBe('rejected')
+    expect((await sync(fresh, pip, [settings])).results[0]?.status).toBe('proposed')
     expect((await sync(fresh, pip, [make()])).results[0]?.status).toBe('applied')
     await fresh.stop()
   }, 30_000)
@@ -266,7 +266,7 @@ describe('bad requests', () => {
     const shape = await server.post('/api/sync', { since: -1, operations: [{ opId: 'x' }] }, bram)
     expect(shape.status).toBe(422)
     const { faults } = await problem(shape)
-    expect(faults?.map((fault) => fault.path)).toEqual(expect.arrayContaining(['since', 'operations.0.opId']))
+    expect(faults?.map((fault) => fault.path)).toEqual(['since'])
     const large = await server.post(
       '/api/sync',
       JSON.stringify({ since: 0, operations: [], x: 'y'.repeat(1_600_000) }),

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { OperationRecord, SyncResponse } from '@diarmos/contract'
+import { type OperationRecord, SCHEMA_VERSION, type SyncResponse, stampOf } from '@diarmos/contract'
 import type { DataSource } from 'typeorm'
 import { makeApp } from '../src/app'
 import { loadDemo } from '../src/demo/load'
@@ -23,17 +23,17 @@ export interface Harness {
 }
 
 /** The whole server over a database of its own, without a socket. */
-export async function harness(demo = true): Promise<Harness> {
+export async function harness(demo = true, of?: Roles): Promise<Harness> {
   const adminUrl = process.env.DIARMOS_TEST_ADMIN_URL
   if (!adminUrl) throw new Error('no test database: run through jest')
-  const roles: Roles = {
+  const roles: Roles = of ?? {
     adminUrl,
     // files share a process, and each is to have a database of its own
     database: `diarmos_test_${randomUUID().replaceAll('-', '')}`,
     ownerPassword: 'owner-word-for-tests',
     appPassword: 'app-word-for-tests',
   }
-  const database = await openDatabase(roles, 6)
+  const database = await openDatabase(roles, { pool: 6 })
   if (demo) await loadDemo(database, new Date('2026-11-20T09:00:00Z'))
   const app = makeApp({ database, log: makeLog('silent'), signInAttempts: 5 })
   const call: Harness['call'] = async (path, { cookie, ...init } = {}) =>
@@ -62,7 +62,9 @@ export async function harness(demo = true): Promise<Harness> {
   }
 }
 
-/** An edit as a device makes it. */
+let clock = Date.parse('2026-11-21T08:00:00.000Z')
+
+/** An edit as a device makes it that does not name its own earlier ones. */
 export function operation(
   patch: Partial<OperationRecord> & Pick<OperationRecord, 'kind' | 'id'>,
 ): OperationRecord {
@@ -72,7 +74,10 @@ export function operation(
     patch: {},
     remove: false,
     base: 0,
-    schema: 1,
+    generation: null,
+    prior: null,
+    clock: stampOf(new Date(++clock).toISOString(), 'device-1'),
+    schema: SCHEMA_VERSION,
     at: '2026-11-21T08:00:00.000Z',
     ...patch,
   }

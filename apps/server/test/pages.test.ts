@@ -71,9 +71,9 @@ describe('sessions', () => {
 describe('the schema', () => {
   it('can be taken down and put up again, and starting twice changes nothing', async () => {
     const roles = { ...server.roles, database: `${server.roles.database}_again` }
-    const first = await openDatabase(roles, 2)
+    const first = await openDatabase(roles, { pool: 2 })
     await first.destroy()
-    const second = await openDatabase(roles, 2)
+    const second = await openDatabase(roles, { pool: 2 })
     expect(await second.query('SELECT count(*)::int AS n FROM migrations')).toEqual([
       { n: MIGRATIONS.length },
     ])
@@ -89,7 +89,7 @@ describe('the schema', () => {
       "SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'"
     expect(await owner.query(tables)).toEqual([{ n: 0 }])
     await owner.runMigrations()
-    expect((await owner.query(tables))[0].n).toBe(18)
+    expect((await owner.query(tables))[0].n).toBe(20)
     await owner.destroy()
   }, 30_000)
 })

@@ -1,9 +1,13 @@
 import { drawJointLine, identify, mate, STARTING_SETTINGS } from '@diarmos/core'
+import fc from 'fast-check'
 import type { z } from 'zod'
 import {
   entities,
   InvalidRequestError,
   LATER_FIELDS,
+  laterStamp,
+  liftOperation,
+  nextStamp,
   type OperationName,
   operationRecord,
   operationSchema,
@@ -186,20 +190,52 @@ describe('stored documents', () => {
         ])
     }
   })
-  it('are edited by operations of this schema only', () => {
-    const record = {
+  it('are edited by operations of this schema, to which older ones are lifted', () => {
+    const first = {
       opId: '6f0f2cf2-54a8-4b0a-9a0e-6f9f3c9d7a11',
       deviceId: 'd',
       kind: 'job',
       id: '6f0f2cf2-54a8-4b0a-9a0e-6f9f3c9d7a12',
       patch: {},
       base: 0,
+      schema: 1,
       at: '2026-01-01T00:00:00.000Z',
     }
-    expect(operationRecord.safeParse({ ...record, schema: SCHEMA_VERSION }).success).toBe(true)
-    expect(operationRecord.safeParse({ ...record, schema: 99 }).success).toBe(false)
-    expect(operationRecord.safeParse({ ...record, schema: SCHEMA_VERSION, kind: 'person' }).success).toBe(
-      false,
+    const reads = (record: object) => operationRecord.safeParse(record).success
+    const lifted = liftOperation(first)
+    expect(reads(first)).toBe(false)
+    expect(lifted).toMatchObject({ schema: SCHEMA_VERSION, generation: null, prior: null })
+    expect(reads(lifted)).toBe(true)
+    expect(liftOperation(lifted)).toEqual(lifted)
+    expect(reads({ ...lifted, schema: 99 })).toBe(false)
+    expect(reads({ ...lifted, kind: 'person' })).toBe(false)
+  })
+})
+
+describe('the clock of a device', () => {
+  it('never goes back, whatever wall clocks do, and takes over what it hears', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 4_102_444_800_000 }), fc.boolean()), { minLength: 2 }),
+        (walls) => {
+          let mine = ''
+          let theirs = ''
+          for (const [wall, hears] of walls) {
+            theirs = nextStamp(theirs, wall, 'theirs')
+            const next = nextStamp(hears ? laterStamp(mine, theirs) : mine, wall + 3_600_000, 'mine')
+            expect(next > mine).toBe(true)
+            if (hears) expect(next > theirs).toBe(true)
+            mine = next
+          }
+        },
+      ),
     )
+  })
+
+  it('counts within a millisecond, and goes on where the count is full', () => {
+    const first = nextStamp('', 1000, 'device-1')
+    expect(first).toBe('00000000rs-0000-device-1')
+    expect(nextStamp(first, 1000, 'device-1')).toBe('00000000rs-0001-device-1')
+    expect(nextStamp('00000000rs-zzzz-device-1', 900, 'device-1')).toBe('00000000rt-0000-device-1')
   })
 })

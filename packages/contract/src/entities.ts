@@ -14,9 +14,7 @@ import {
   threadSign,
   unit,
 } from './core'
-
-/** Bumped when stored fields change their meaning. */
-export const SCHEMA_VERSION = 1
+import { SCHEMA_VERSION } from './sync'
 
 const id = z.uuid()
 const line = z.string().trim().min(1).max(160)
@@ -54,6 +52,8 @@ export const entities = {
     fixtureId: z.string().max(160).nullable(),
     openedAt: instant,
     closedAt: instant.nullable(),
+    /** Who closed it; the server sees to it that nobody writes in another person's name. */
+    closedBy: id.nullable(),
     note: prose,
   }),
   visit: z.object({ jobId: id, personId: id, startedAt: instant, endedAt: instant.nullable() }),
@@ -116,6 +116,7 @@ export const entities = {
     basis: z.string().max(4000),
     snapshot,
     foundAt: instant,
+    confirmedBy: id.nullable(),
   }),
   mating: z.object({
     jobId: id,
@@ -126,6 +127,7 @@ export const entities = {
     basis: z.string().max(4000),
     versions: z.record(z.string(), z.string()),
     chosenAt: instant,
+    confirmedBy: id.nullable(),
   }),
   /** A distance measured along a line, from one place of it to another. */
   dimension: z.object({
@@ -168,57 +170,58 @@ export const entities = {
     unit,
     region,
     mate: mateSettings,
+    /** What the shop's prices are in, as ISO 4217 has it. */
+    currency: z.string().regex(/^[A-Z]{3}$/),
     /** The shop's corrections of what is usual, by era: kinds so many times commoner than the tables say. */
     expected: z.partialRecord(era, z.partialRecord(pipeMaterial, z.number().min(0.01).max(100))),
   }),
+  /** An apprentice's edit that waits for an owner's or a technician's word. The server writes it; others decide it. */
+  proposal: z.object({
+    jobId: id.nullable(),
+    kind: line,
+    entityId: id,
+    patch: snapshot,
+    removes: z.boolean(),
+    byId: id,
+    state: z.enum(['open', 'taken', 'declined']),
+    decidedBy: id.nullable(),
+    proposedAt: instant,
+  }),
 } as const
-
-/** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
-export const LATER_FIELDS: Readonly<
-  Partial<Record<keyof typeof entities, Readonly<Record<string, unknown>>>>
-> = {
-  situation: {
-    faults: [],
-    roomMm: null,
-    sunlight: false,
-    freezing: false,
-    wallMm: null,
-    turn: 0,
-    outlets: 1,
-    spanMm: null,
-    airC: null,
-    farMm: null,
-    freeMm: null,
-    sidewaysMm: null,
-  },
-  observation: { about: null },
-  settings: { expected: {} },
-}
 
 export type EntityKind = keyof typeof entities
 export type EntityFields<Kind extends EntityKind> = z.output<(typeof entities)[Kind]>
 export const ENTITY_KINDS = Object.keys(entities) as EntityKind[]
 const entityKind = z.enum(ENTITY_KINDS as [EntityKind, ...EntityKind[]])
 
-/** One edit, made once and applied once. */
+/** One edit, made once and applied once. Older versions are lifted before they are checked. */
 export const operationRecord = z.object({
   opId: id,
   deviceId: z.string().min(1).max(80),
   kind: entityKind,
   id,
   /** Fields that change; empty for a deletion. */
-  patch: z.record(z.string(), z.unknown()),
+  patch: z.record(z.string().max(80), z.unknown()),
   remove: z.boolean().default(false),
-  /** Revision of the entity that the device had when the edit was made; 0 for a new one. */
+  /** Revision of the shop up to which the device had seen everything, or that of the document where it is later. */
   base: z.int().min(0),
+  /** Generation of the database that `base` counts in; null where an old device did not know of any. */
+  generation: id.nullable(),
+  /** By field, the device's own last edit of it that the document on the screen held; null from an old device. */
+  prior: z.record(z.string().max(80), id).nullable(),
+  /** Hybrid logical clock of the device. */
+  clock: z.string().regex(/^[0-9a-z]{10}-[0-9a-z]{4}-.{1,8}$/),
   schema: z.literal(SCHEMA_VERSION),
   at: instant,
 })
 export type OperationRecord = z.output<typeof operationRecord>
 
 export const syncRequest = z.object({
+  /** What the phone's cursor counts in; null on its first exchange, and from old phones. */
+  generation: id.nullable().default(null),
   since: z.int().min(0),
-  operations: z.array(operationRecord).max(200),
+  /** Each is checked by itself: one with a fault takes no other with it. */
+  operations: z.array(z.unknown()).max(200),
 })
 
 /** A field that was changed twice, from the same beginning: both are kept, and someone is asked. */
@@ -228,14 +231,20 @@ export const fieldConflict = z.object({
   mine: z.unknown(),
   opId: id,
   at: instant,
+  /** When it was noticed: who edits later has seen it. */
+  revision: z.int().min(0).default(0),
 })
 export type FieldConflict = z.output<typeof fieldConflict>
 
 export const syncResponse = z.object({
+  /** The phone's own generation where all goes on; another one tells it to read everything anew and to send again. */
+  generation: id,
+  /** One for each operation, in their order. */
   results: z.array(
     z.object({
-      opId: id,
-      status: z.enum(['applied', 'repeated', 'conflict', 'rejected']),
+      opId: z.string(),
+      /** `later`: not decided yet, the phone keeps it and sends it again. `proposed`: waits for somebody's word. */
+      status: z.enum(['applied', 'repeated', 'conflict', 'proposed', 'rejected', 'later']),
       revision: z.int(),
       faults: z.array(z.object({ path: z.string(), message: z.string() })),
     }),
@@ -246,6 +255,7 @@ export const syncResponse = z.object({
       id,
       revision: z.int(),
       removed: z.boolean(),
+      clock: z.string(),
       fields: z.record(z.string(), z.unknown()),
       conflicts: z.array(fieldConflict),
     }),

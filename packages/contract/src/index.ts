@@ -1,3 +1,4 @@
 export * as core from './core'
 export * from './entities'
 export * from './operations'
+export * from './sync'

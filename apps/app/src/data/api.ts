@@ -42,5 +42,5 @@ export const signIn = (email: string, password: string) =>
   call<SessionResponse>('POST', '/api/session', { email, password })
 export const signOut = () => call<void>('DELETE', '/api/session')
 export const whoAmI = () => call<SessionResponse>('GET', '/api/session')
-export const sync = (since: number, operations: readonly OperationRecord[]) =>
-  call<SyncResponse>('POST', '/api/sync', { since, operations })
+export const sync = (generation: string | null, since: number, operations: readonly OperationRecord[]) =>
+  call<SyncResponse>('POST', '/api/sync', { generation, since, operations })

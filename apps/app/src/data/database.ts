@@ -1,23 +1,84 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { Doc, OperationRecord, Refused } from './types'
+import { liftOperation } from '@diarmos/contract/sync'
+import {
+  type DBSchema,
+  deleteDB,
+  type IDBPDatabase,
+  type IDBPTransaction,
+  openDB,
+  type StoreNames,
+} from 'idb'
+import type { Acknowledged, Held, OperationRecord, Refused } from './types'
 
 interface Shape extends DBSchema {
-  docs: { key: [string, string]; value: Doc }
-  queue: { key: number; value: OperationRecord }
+  docs: { key: [string, string]; value: Held; indexes: { job: string; kind: string } }
+  queue: { key: number; value: OperationRecord; indexes: { doc: [string, string] } }
+  /** Edits that wait for somebody's word. */
+  waiting: { key: string; value: OperationRecord; indexes: { doc: [string, string] } }
   refused: { key: string; value: Refused }
+  acknowledged: { key: string; value: Acknowledged; indexes: { at: number } }
   meta: { key: string; value: number | string }
 }
-
 export type LocalDatabase = IDBPDatabase<Shape>
+export type LocalStore = StoreNames<Shape>
+export type LocalTransaction = IDBPTransaction<Shape, LocalStore[], 'readwrite'>
+export const ALL_STORES: LocalStore[] = ['docs', 'queue', 'waiting', 'refused', 'acknowledged', 'meta']
 
-/** The phone's own store, one for each person: what is queued outlives signing out. */
-export function openLocal(personId: string): Promise<LocalDatabase> {
-  return openDB<Shape>(`diarmos-${personId}`, 1, {
-    upgrade(database) {
-      database.createObjectStore('docs', { keyPath: ['kind', 'id'] })
-      database.createObjectStore('queue', { autoIncrement: true })
-      database.createObjectStore('refused', { keyPath: 'operation.opId' })
-      database.createObjectStore('meta')
+const VERSION = 2
+const nameOf = (personId: string) => `diarmos-${personId}`
+
+interface Watch {
+  /** Another tab holds an older version open. */
+  readonly blocked?: () => void
+  /** A newer version wants in: this tab has let go and should load anew. */
+  readonly superseded?: () => void
+  readonly terminated?: () => void
+}
+
+/** The phone's own store, one for each person: what is queued outlives signing out. Older stores are lifted. */
+export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDatabase> {
+  return openDB<Shape>(nameOf(personId), VERSION, {
+    async upgrade(database, from, _to, transaction) {
+      if (from < 1) {
+        database.createObjectStore('docs', { keyPath: ['kind', 'id'] })
+        database.createObjectStore('queue', { autoIncrement: true })
+        database.createObjectStore('refused', { keyPath: 'operation.opId' })
+        database.createObjectStore('meta')
+      }
+      if (from < 2) {
+        const docs = transaction.objectStore('docs')
+        docs.createIndex('job', 'fields.jobId')
+        docs.createIndex('kind', 'kind')
+        transaction.objectStore('queue').createIndex('doc', ['kind', 'id'])
+        database.createObjectStore('waiting', { keyPath: 'opId' }).createIndex('doc', ['kind', 'id'])
+        database.createObjectStore('acknowledged', { keyPath: 'operation.opId' }).createIndex('at', 'at')
+        if (from === 1) await liftFirst(transaction as unknown as LocalTransaction)
+      }
     },
+    blocked: () => watch.blocked?.(),
+    blocking(_current, _blocked, event) {
+      ;(event.target as IDBDatabase).close()
+      watch.superseded?.()
+    },
+    terminated: () => watch.terminated?.(),
   })
 }
+
+/** What the first release kept: edits lay in the documents themselves, so the shop's copies are read anew. */
+async function liftFirst(transaction: LocalTransaction): Promise<void> {
+  const docs = transaction.objectStore('docs')
+  for (let at = await docs.openCursor(); at; at = await at.continue())
+    await at.update({ ...at.value, clock: '', own: {}, epoch: 0, turn: 0 })
+  const queue = transaction.objectStore('queue')
+  for (let at = await queue.openCursor(); at; at = await at.continue())
+    await at.update(liftOperation(at.value))
+  const refused = transaction.objectStore('refused')
+  for (let at = await refused.openCursor(); at; at = await at.continue())
+    await at.update({ ...at.value, operation: liftOperation(at.value.operation) })
+  const meta = transaction.objectStore('meta')
+  await meta.put(0, 'cursor')
+  await meta.put(1, 'epoch')
+  await meta.put(1, 'rereading')
+}
+
+/** Takes a person's store off the phone altogether. */
+export const deleteLocal = (personId: string): Promise<void> => deleteDB(nameOf(personId))

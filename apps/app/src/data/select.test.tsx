@@ -1,12 +1,14 @@
 import 'fake-indexeddb/auto'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import { act, renderHook } from '@testing-library/react'
+import { putOnShelf } from '../test/shop'
 import { conditionsOf, useJob, useKnown } from './select'
-import { useData } from './store'
+import { shelf } from './store'
 import type { Doc, EntityKind } from './types'
 
+let heard = 0
 const doc = (kind: EntityKind, id: string, fields: Record<string, unknown>): Doc =>
-  ({ kind, id, revision: 1, removed: false, fields, conflicts: [] }) as unknown as Doc
+  ({ kind, id, revision: ++heard, removed: false, clock: '', fields, conflicts: [] }) as unknown as Doc
 const at = '2026-11-20T09:00:00.000Z'
 const look = {
   jobId: 'job',
@@ -53,9 +55,8 @@ const HOUSE = [
 ]
 
 function hold(...docs: Doc[]): void {
-  const held: Record<string, Record<string, Doc>> = {}
-  for (const entry of [...HOUSE, ...docs]) held[entry.kind] = { ...held[entry.kind], [entry.id]: entry }
-  act(() => useData.setState({ docs: held as never }))
+  act(() => shelf.clear())
+  putOnShelf(...HOUSE, ...docs)
 }
 const job = () => renderHook(() => useJob('job')).result.current
 const hot = () => job()?.lines.find((line) => line.line.id === 'hot')
@@ -133,17 +134,27 @@ describe('what a job page derives from its documents', () => {
     expect(known.map((entry) => entry.where).sort()).toEqual(['same-house', 'same-line', 'same-point'])
   })
 
-  it('the last tick of a step holds', () => {
+  it('the tick of a step that was heard of last holds, whatever clock it carries', () => {
     const check = (id: string, result: string, when: string) =>
       doc('check', id, { jobId: 'job', lineId: 'hot', stepId: 'hot/0/close', result, at: when, note: '' })
-    hold(check('a', 'done', '2026-11-20T10:00:00.000Z'), check('b', 'undone', '2026-11-20T11:00:00.000Z'))
+    hold(check('a', 'done', '2026-11-20T10:00:00.000Z'), check('b', 'undone', '2026-11-20T09:00:00.000Z'))
     expect(hot()?.ticked).toEqual([])
-    hold(check('a', 'done', '2026-11-20T12:00:00.000Z'), check('b', 'undone', '2026-11-20T11:00:00.000Z'))
+    hold(check('b', 'undone', '2026-11-20T12:00:00.000Z'), check('a', 'done', '2026-11-20T11:00:00.000Z'))
     expect(hot()?.ticked).toEqual(['hot/0/close'])
   })
 
+  it('a finding taken anew holds at once, also with a clock an hour slow', () => {
+    const later = { ...finding('job', 'hot', findingBasis([look])), id: 'anew', revision: 0, clock: 'b' }
+    const waiting = { ...later, id: 'first', clock: 'a' }
+    const slow = { ...later, fields: { ...later.fields, name: 'anew', foundAt: '2026-11-20T08:00:00.000Z' } }
+    hold(finding('job', 'hot', '[]'), waiting, slow as Doc)
+    expect(hot()?.finding?.fields.name).toBe('anew')
+    expect(hot()?.findingStale).toBe(false)
+  })
+
   it('there is no job without its house', () => {
-    act(() => useData.setState({ docs: { job: { job: HOUSE[6] } } as never }))
+    act(() => shelf.clear())
+    putOnShelf(HOUSE[6] as Doc)
     expect(job()).toBeNull()
   })
 })

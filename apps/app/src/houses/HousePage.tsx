@@ -1,7 +1,7 @@
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { router } from 'expo-router'
 import { Pressable, ScrollView, View } from 'react-native'
-import { useDoc, useDocs } from '../data/select'
+import { newest, useDoc, useDocs, useDocsOf } from '../data/select'
 import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
@@ -10,10 +10,8 @@ import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 
 function LineMemory({ line }: { line: Doc<'line'> }) {
-  const findings = useDocs('finding').filter((doc) => doc.fields.lineId === line.id)
-  const matings = useDocs('mating').filter((doc) => doc.fields.lineId === line.id)
-  const finding = [...findings].sort((a, b) => (a.fields.foundAt < b.fields.foundAt ? 1 : -1))[0]
-  const mating = [...matings].sort((a, b) => (a.fields.chosenAt < b.fields.chosenAt ? 1 : -1))[0]
+  const finding = newest(useDocsOf('finding', 'lineId', line.id))
+  const mating = newest(useDocsOf('mating', 'lineId', line.id))
   const { service } = line.fields
   const first = mating?.fields.option.joints[0]
   return (
@@ -43,10 +41,10 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
 /** What is inside this house's walls, as far as anyone has looked. */
 export function HousePage({ propertyId }: { propertyId: string }) {
   const property = useDoc('property', propertyId)
-  const points = useDocs('point').filter((point) => point.fields.propertyId === propertyId)
+  const points = useDocsOf('point', 'propertyId', propertyId)
   const lines = useDocs('line')
-  const contacts = useDocs('contact').filter((contact) => contact.fields.propertyId === propertyId)
-  const jobs = useDocs('job').filter((job) => job.fields.propertyId === propertyId)
+  const contacts = useDocsOf('contact', 'propertyId', propertyId)
+  const jobs = useDocsOf('job', 'propertyId', propertyId)
   if (!property)
     return (
       <View className="flex-1">

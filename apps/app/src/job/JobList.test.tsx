@@ -5,7 +5,7 @@ import { useData } from '../data/store'
 import type { Doc } from '../data/types'
 import { HouseList } from '../houses/HouseList'
 import { HousePage } from '../houses/HousePage'
-import { held, openJob, openShop } from '../test/shop'
+import { held, openJob, openShop, putOnShelf } from '../test/shop'
 import { all, one, press, write } from '../test/touch'
 import { StatusLine } from '../ui/StatusLine'
 import { closeJob } from './actions'
@@ -139,9 +139,7 @@ describe('a field changed twice', () => {
       conflicts: [conflict],
       fields: { jobId, lineId: hot, stubMm: 50.8 },
     } as unknown as Doc
-    act(() =>
-      useData.setState((state) => ({ docs: { ...state.docs, situation: { s: situation } } as never })),
-    )
+    putOnShelf(situation)
     function Shown() {
       const view = useJob(jobId)
       return view ? <Conflicts view={view} /> : null

@@ -77,12 +77,8 @@ export function NewJob() {
         note: '',
       },
     } as Edit)
-    try {
-      await edit(edits)
-      router.replace(`/job/${job}`)
-    } catch (error) {
-      setFault(`The phone could not keep this: ${(error as Error).message}`)
-    }
+    if (await edit(edits, `Job opened: ${entry.title.trim()}`)) router.replace(`/job/${job}`)
+    else setFault('The phone could not keep this. What is filled in stays here: try it again.')
   })
 
   const text = (name: keyof Entry, label: string, required?: string) => (

@@ -2,21 +2,21 @@ import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
 import { findingBasis, furtherLines, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION, situationOf } from '../data/select'
-import { type Edit, edit, newId, now, useData } from '../data/store'
+import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { type NewLook, NOTHING_SEEN } from '../find/looks'
 
 /** The visit that today's work belongs to: made with the first edit of a person's day at a job. */
 function visitEdits(view: JobView): Edit[] {
-  const { session, docs } = useData.getState()
+  const { session } = useData.getState()
   if (!session) return []
   const today = new Date().toDateString()
-  const known = Object.values(docs.visit ?? {}).some(
-    ({ fields }) =>
-      fields.jobId === view.job.id &&
-      fields.personId === session.person.id &&
-      new Date(fields.startedAt).toDateString() === today,
-  )
+  const known = shelf
+    .of('visit', 'jobId', view.job.id)
+    .some(
+      ({ fields }) =>
+        fields.personId === session.person.id && new Date(fields.startedAt).toDateString() === today,
+    )
   if (known) return []
   const fields = { jobId: view.job.id, personId: session.person.id, startedAt: now(), endedAt: null }
   return [{ kind: 'visit', id: newId(), patch: fields } as Edit]
@@ -163,9 +163,7 @@ export async function takeFinding(
 
 /** Says what goes in, and adds the lines that only such a fixture has. */
 export async function setFixture(view: JobView, fixtureId: string, label: string): Promise<void> {
-  const held = Object.values(useData.getState().docs.line ?? {}).filter(
-    (doc) => !doc.removed && doc.fields.pointId === view.point.id,
-  )
+  const held = shelf.of('line', 'pointId', view.point.id)
   const missing = furtherLines(fixtureId).filter(
     (service) => !held.some((doc) => doc.fields.service === service),
   )
@@ -306,7 +304,10 @@ export async function closeJob(view: JobView, closed: boolean): Promise<void> {
       {
         kind: 'job',
         id: view.job.id,
-        patch: closed ? { state: 'closed', closedAt: now() } : { state: 'open', closedAt: null },
+        // a clock that was set back closes nothing before it was opened
+        patch: closed
+          ? { state: 'closed', closedAt: [now(), view.job.fields.openedAt].sort()[1] }
+          : { state: 'open', closedAt: null },
       } as Edit,
     ],
     closed ? 'Job closed' : 'Job opened again',

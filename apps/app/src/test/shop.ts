@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
 import { STARTING_SETTINGS } from '@diarmos/core'
 import { act } from '@testing-library/react'
-import { type Edit, edit, newId, now, open, useData } from '../data/store'
+import { turned } from '../data/state'
+import { type Edit, edit, newId, now, open, shelf } from '../data/store'
 import type { Doc, EntityFields, EntityKind } from '../data/types'
 
 // jsdom has none; documents are plain data
@@ -15,7 +16,7 @@ export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> =
   }) as never
   await act(async () => {
     await open({
-      person: { id: newId(), name: 'Test Person', role: 'technician' },
+      person: { id: newId(), name: 'Test Person', role: 'owner' },
       shop: { id: newId(), name: 'Test Shop' },
     })
     await edit([
@@ -29,6 +30,7 @@ export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> =
           region: 'north-america',
           mate: { ...STARTING_SETTINGS, ...mate },
           expected: {},
+          currency: 'USD',
         },
       } as Edit,
     ])
@@ -87,6 +89,13 @@ export async function openJob(
 
 /** Documents of a kind that stand in the phone's store. */
 export function held<Kind extends EntityKind>(kind: Kind): Doc<Kind>[] {
-  const docs = (useData.getState().docs[kind] ?? {}) as Readonly<Record<string, Doc<Kind>>>
-  return Object.values(docs).filter((doc) => !doc.removed)
+  return [...shelf.all(kind)]
+}
+
+/** Puts documents where the screens look, as if they had come from the shop. */
+export function putOnShelf(...docs: Doc[]): void {
+  act(() => {
+    shelf.put(docs)
+    turned({ loaded: true })
+  })
 }

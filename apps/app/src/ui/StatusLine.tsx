@@ -35,7 +35,7 @@ export function ThemeButton() {
 /** Whether the phone is alone, and what waits to be sent. Says nothing while all is well. */
 export function SyncState() {
   const palette = usePalette()
-  const { online, pending, expired, refused, fault } = useData()
+  const { online, pending, expired, refused, fault, storeFault } = useData()
   const [open, setOpen] = useState<'refused' | 'sign-in' | null>(null)
   return (
     <View className="flex-row flex-wrap items-center gap-2" aria-live="polite">
@@ -48,6 +48,11 @@ export function SyncState() {
         </View>
       ) : null}
       {expired ? <Button kind="quiet" label="Sign in again" onPress={() => setOpen('sign-in')} /> : null}
+      {storeFault ? (
+        <Txt size="s" tone="oxide" bold role="alert">
+          {storeFault}
+        </Txt>
+      ) : null}
       {fault ? (
         <Txt size="s" tone="oxide" bold>
           {fault}

@@ -1,4 +1,10 @@
-import { type EntityKind, type OperationRecord, runOperation, SCHEMA_VERSION } from '@diarmos/contract'
+import {
+  stampOf as clockOf,
+  type EntityKind,
+  type OperationRecord,
+  runOperation,
+  SCHEMA_VERSION,
+} from '@diarmos/contract'
 import {
   findingBasis,
   furtherLines,
@@ -11,10 +17,10 @@ import {
   STARTING_SETTINGS,
 } from '@diarmos/core'
 import type { DataSource } from 'typeorm'
+import { apply } from '../store/apply'
 import { inShop } from '../store/database'
 import { hashPassword } from '../store/people'
 import { Person, Shop } from '../store/schemas'
-import { apply } from '../store/sync'
 import { type DemoHouse, type DemoJob, HOUSES } from './houses'
 import { demoId } from './identifiers'
 import { DEMO_PASSWORD, SHOPS } from './people'
@@ -55,10 +61,17 @@ class Writer {
       patch,
       remove: false,
       base: 0,
+      generation: null,
+      prior: null,
+      clock: clockOf(at.toISOString(), 'demo'),
       schema: SCHEMA_VERSION,
       at: at.toISOString(),
     }
-    const result = await apply(this.database, { shopId: this.shopId, personId: this.personId }, operation)
+    const result = await apply(
+      this.database,
+      { shopId: this.shopId, personId: this.personId, role: 'owner' },
+      operation,
+    )
     if (result.status === 'rejected')
       throw new Error(`demo ${kind}: ${result.faults.map((f) => `${f.path}: ${f.message}`).join('; ')}`)
   }
@@ -90,6 +103,7 @@ export async function loadDemo(database: DataSource, now = new Date()): Promise<
         region: 'north-america',
         mate: DEMO_SETTINGS,
         expected: {},
+        currency: 'USD',
       },
       now,
     )

@@ -1,6 +1,8 @@
 import { DataSource, type EntityManager } from 'typeorm'
+import { checkGeneration } from './generationFile'
 import { Cut1764140000000 } from './migrations/cut1764140000000'
 import { Find1764050000000 } from './migrations/find1764050000000'
+import { Firm1764230000000 } from './migrations/firm1764230000000'
 import { First1764000000000 } from './migrations/first1764000000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
@@ -12,6 +14,7 @@ export const MIGRATIONS = [
   Find1764050000000,
   Mate1764060000000,
   Cut1764140000000,
+  Firm1764230000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]
@@ -30,13 +33,14 @@ function source(url: string, pool: number): DataSource {
 }
 
 /** Brings the schema up to date, one server at a time. */
-async function migrate(roles: Roles): Promise<void> {
+async function migrate(roles: Roles, generationFile: string | undefined): Promise<void> {
   const owner = source(urlFor(roles, OWNER), 2)
   await owner.initialize()
   const lock = owner.createQueryRunner()
   try {
     await lock.query('SELECT pg_advisory_lock(717002)')
     await owner.runMigrations({ transaction: 'all' })
+    await checkGeneration(owner, generationFile)
   } finally {
     await lock.query('SELECT pg_advisory_unlock(717002)').catch(() => undefined)
     await lock.release()
@@ -45,9 +49,12 @@ async function migrate(roles: Roles): Promise<void> {
 }
 
 /** Provisions, migrates, and opens the store as the role that row-level security binds. */
-export async function openDatabase(roles: Roles, pool = 10): Promise<DataSource> {
+export async function openDatabase(
+  roles: Roles,
+  { pool = 10, generationFile }: { readonly pool?: number; readonly generationFile?: string } = {},
+): Promise<DataSource> {
   await provision(roles)
-  await migrate(roles)
+  await migrate(roles, generationFile)
   const app = source(urlFor(roles, APP), pool)
   await app.initialize()
   return app
@@ -58,8 +65,9 @@ export async function inShop<T>(
   database: DataSource,
   shopId: string,
   work: (manager: EntityManager) => Promise<T>,
+  isolation: 'READ COMMITTED' | 'REPEATABLE READ' = 'READ COMMITTED',
 ): Promise<T> {
-  return database.transaction(async (manager) => {
+  return database.transaction(isolation, async (manager) => {
     await manager.query("SELECT set_config('app.shop', $1, true)", [shopId])
     return work(manager)
   })

@@ -14,8 +14,14 @@ const OF_JOB: readonly EntityKind[] = [
   'attachment',
 ]
 
-const plain = ({ shopId: _s, fieldRevisions: _f, conflicts: _c, removed: _r, ...fields }: DocumentRow) =>
-  fields
+const plain = ({
+  shopId: _s,
+  fieldRevisions: _f,
+  conflicts: _c,
+  removed: _r,
+  removedBy: _b,
+  ...fields
+}: DocumentRow) => fields
 
 export interface JobFile {
   readonly format: 'diarmos-job/1'

@@ -1,6 +1,7 @@
 import { ENTITY_KINDS, type EntityKind, entities } from '@diarmos/contract'
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm'
 import { z } from 'zod'
+import type { Stamp } from './merge'
 
 /** A stored document of any kind, as the store hands it out. */
 export interface DocumentRow {
@@ -8,7 +9,9 @@ export interface DocumentRow {
   id: string
   revision: number
   removed: boolean
-  fieldRevisions: Record<string, { revision: number; device: string }>
+  clock: string
+  removedBy: string | null
+  fieldRevisions: Record<string, Stamp>
   conflicts: unknown[]
   [field: string]: unknown
 }
@@ -48,6 +51,9 @@ export interface OperationRow {
   patch: Record<string, unknown>
   removes: boolean
   base: number
+  generation: string | null
+  clock: string
+  digest: string | null
   status: string
   deviceAt: Date
   serverAt: Date
@@ -91,6 +97,8 @@ function documentSchema(kind: EntityKind): EntitySchema<DocumentRow> {
       id: { type: 'uuid', primary: true },
       revision: { type: 'bigint', transformer: whole },
       removed: { type: 'boolean', default: false },
+      removedBy: { type: 'uuid', name: 'removed_by', nullable: true },
+      clock: { type: 'text', default: '' },
       fieldRevisions: { type: 'jsonb', name: 'field_revisions', default: {} },
       conflicts: { type: 'jsonb', default: [] },
       ...Object.fromEntries(fields.map(([field, schema]) => [field, columnOf(field, schema)])),
@@ -153,6 +161,9 @@ export const Operation = new EntitySchema<OperationRow>({
     patch: { type: 'jsonb' },
     removes: { type: 'boolean' },
     base: { type: 'bigint', transformer: whole },
+    generation: { type: 'uuid', nullable: true },
+    clock: { type: 'text' },
+    digest: { type: 'text', nullable: true },
     status: { type: 'text' },
     deviceAt: { type: 'timestamptz', name: 'device_at' },
     serverAt: { type: 'timestamptz', name: 'server_at', createDate: true },

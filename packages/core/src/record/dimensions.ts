@@ -5,19 +5,19 @@ interface Measured {
   /** The way whose parts it was held to; none where it holds for all. */
   readonly optionId: string | null
   readonly withdrawn: boolean
-  readonly takenAt: string
 }
 
 /**
- * Of the distances measured along a line those that hold for a way: the newest between each two places, in the order in
- * which they were taken.
+ * Of the distances measured along a line those that hold for a way: the newest between each two places. They come, and
+ * are given, oldest first, as the shop heard of them: which is newer is not for a phone's clock to say.
  */
 export function dimensionsFor<Row extends Measured>(rows: readonly Row[], optionId: string | null): Row[] {
   const newest = new Map<string, Row>()
   for (const row of rows) {
     if (row.withdrawn || (row.optionId !== null && row.optionId !== optionId)) continue
-    const held = newest.get(`${row.from}>${row.to}`)
-    if (!held || held.takenAt <= row.takenAt) newest.set(`${row.from}>${row.to}`, row)
+    // taken out first, so that it stands where the newer one came
+    newest.delete(`${row.from}>${row.to}`)
+    newest.set(`${row.from}>${row.to}`, row)
   }
-  return [...newest.values()].sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1))
+  return [...newest.values()]
 }

@@ -103,14 +103,15 @@ describe('distances that were measured along a line', () => {
     withdrawn,
   })
   const rows = [
-    row('wall', 'tail', null, '2026-01-04'),
     row('wall', 'part:1:centre', 'a', '2026-01-01'),
-    row('wall', 'part:1:centre', 'a', '2026-01-03'),
     row('wall', 'part:1:centre', 'b', '2026-01-02'),
     row('stub', 'part:0:in', 'a', '2026-01-02', true),
+    // heard of later, though its clock is behind
+    row('wall', 'part:1:centre', 'a', '2025-12-31'),
+    row('wall', 'tail', null, '2026-01-04'),
   ]
   it.each([
-    ['a', ['2026-01-03', '2026-01-04']],
+    ['a', ['2025-12-31', '2026-01-04']],
     ['b', ['2026-01-02', '2026-01-04']],
     [null, ['2026-01-04']],
   ])('hold for way %p: the newest of each, in order, none that was withdrawn', (optionId, taken) =>

@@ -1,0 +1,268 @@
+import {
+  cutInOf,
+  dimensionsFor,
+  findingBasis,
+  type LineEnds,
+  lineEnds,
+  matingBasis,
+  type Stage,
+  stageOf,
+  usualLine,
+} from '@diarmos/core/record'
+import { isSupply, type LineService } from '../ui/service'
+import { byHeard } from './held'
+import type { Shelf } from './shelf'
+import type { Doc, EntityKind } from './types'
+
+/** One line of a job, with everything known of it. */
+export interface LineView {
+  readonly line: Doc<'line'>
+  readonly situation: Doc<'situation'> | null
+  readonly observations: readonly Doc<'observation'>[]
+  readonly finding: Doc<'finding'> | null
+  /** The facts changed since the finding was taken. */
+  readonly findingStale: boolean
+  readonly mating: Doc<'mating'> | null
+  readonly matingStale: boolean
+  /** What an earlier job found here. */
+  readonly remembered: Doc<'finding'> | null
+  readonly ticked: readonly string[]
+  /** What was measured along it and holds for the way that is chosen, each pair of places once, the newest. */
+  readonly dimensions: readonly Doc<'dimension'>[]
+  /** How many more were measured for a way that is no longer chosen. */
+  readonly dimensionsElsewhere: number
+  /** What it runs between; null while nothing goes in, or nothing that has such a line. */
+  readonly ends: LineEnds | null
+  /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
+  readonly begins: string | null
+}
+
+export interface JobView {
+  readonly job: Doc<'job'>
+  readonly property: Doc<'property'>
+  readonly point: Doc<'point'>
+  readonly lines: readonly LineView[]
+  /** Of them those that bring water and that this job turns on. */
+  readonly supply: readonly LineView[]
+  readonly checks: ReadonlyMap<string, Doc<'check'>>
+  readonly stage: Stage
+}
+
+const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower', 'drain', 'vent']
+
+/** The one that the shop heard of last; what it has not heard of yet is later still. */
+export const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[]): Doc<Kind> | null =>
+  docs.reduce<Doc<Kind> | null>((best, doc) => (!best || byHeard(best, doc) < 0 ? doc : best), null)
+
+/** Conditions where nothing was said yet. */
+export const PLAIN_SITUATION = {
+  flame: true,
+  line: 'dry',
+  access: 'reachable',
+  stubMm: null,
+  plateMm: 0,
+  oldJoint: 'none',
+  thread: 'none',
+  scored: false,
+  outOfRound: false,
+  faults: [],
+  waterSeen: false,
+  nearHeater: false,
+  pressurePsi: null,
+  stopShape: 'angle',
+  reachMm: null,
+  roomMm: null,
+  sunlight: false,
+  freezing: false,
+  wallMm: null,
+  turn: 0,
+  outlets: 1,
+  spanMm: null,
+  airC: null,
+  farMm: null,
+  freeMm: null,
+  sidewaysMm: null,
+} as const
+
+/** What is known of the place at a line, with what was not said yet filled in plainly. */
+export function situationOf(view: LineView) {
+  const {
+    jobId: _job,
+    lineId: _line,
+    ...fields
+  } = { jobId: '', lineId: '', ...PLAIN_SITUATION, ...view.situation?.fields }
+  return { ...fields, faults: [...fields.faults] }
+}
+
+/** What a line begins at: an old pipe that ends, the mouth of something new, or a run that is cut open. */
+export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
+  if (ends === null) return 'pipe'
+  return ends.from !== 'pipe' ? 'fresh' : cutInOf(ends.to) ? 'run' : 'pipe'
+}
+
+/** The conditions of a supply line as Mate asks for them; null for a line that brings no water. */
+export function conditionsOf(view: LineView) {
+  const { service } = view.line.fields
+  if (!isSupply(service)) return null
+  const fields = situationOf(view)
+  // water that was seen to run while looking counts here too
+  const seen = view.observations.some(
+    (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
+  )
+  // what a mixing valve feeds may run as hot as the hot line
+  const water: 'hot' | 'cold' = service === 'cold' ? 'cold' : 'hot'
+  // no water has to be seen from a line that begins at the new valve
+  const fresh = view.ends !== null && view.ends.from !== 'pipe'
+  return { ...fields, waterSeen: fields.waterSeen || seen || fresh, service: water }
+}
+
+/** Lines of water that a job turns on: all, or where one is enough for the fixture those that were looked at. */
+function supplyOf(lines: readonly LineView[], fixtureId: string | null): readonly LineView[] {
+  const water = lines.filter(({ line }) => isSupply(line.fields.service))
+  const one = usualLine(fixtureId ?? '')
+  if (!one) return water
+  const found = water.filter(({ finding }) => finding)
+  const seen = water.filter(({ observations }) => observations.length > 0)
+  const usual = water.filter(({ line }) => line.fields.service === one)
+  return [found, seen, usual].find((some) => some.length > 0) ?? water
+}
+
+/** Of the distances measured along a line those that hold for the way that is chosen. */
+function holding(docs: readonly Doc<'dimension'>[], optionId: string | null): readonly Doc<'dimension'>[] {
+  return dimensionsFor(
+    [...docs].sort(byHeard).map((doc) => ({ ...doc.fields, doc })),
+    optionId,
+  ).map(({ doc }) => doc)
+}
+
+/** The documents that a job page is derived from, each the same until something in it changes. */
+function factsOf(shelf: Shelf, jobId: string) {
+  const job = shelf.get('job', jobId)
+  const property = shelf.get('property', job?.fields.propertyId)
+  const point = shelf.get('point', job?.fields.pointId)
+  const lines = shelf.of('line', 'pointId', point?.id)
+  return [
+    job,
+    property,
+    point,
+    lines,
+    shelf.of('situation', 'jobId', jobId),
+    shelf.of('observation', 'jobId', jobId),
+    shelf.of('mating', 'jobId', jobId),
+    shelf.of('check', 'jobId', jobId),
+    shelf.of('dimension', 'jobId', jobId),
+    // what earlier jobs found along the same lines counts too
+    ...lines.map((line) => shelf.of('finding', 'lineId', line.id)),
+  ] as const
+}
+
+const derived = new Map<string, { readonly facts: readonly unknown[]; readonly view: JobView | null }>()
+const MOST = 200
+
+/** Everything a job page shows, derived from the documents; the same object until one of them changes. */
+export function jobViewOf(shelf: Shelf, jobId: string | undefined): JobView | null {
+  if (!jobId) return null
+  const facts = factsOf(shelf, jobId)
+  const held = derived.get(jobId)
+  if (held && held.facts.length === facts.length && held.facts.every((fact, index) => fact === facts[index]))
+    return held.view
+  const view = derive(facts)
+  if (derived.size >= MOST) derived.clear()
+  derived.set(jobId, { facts, view })
+  return view
+}
+
+function derive([
+  job,
+  property,
+  point,
+  lines,
+  situations,
+  observations,
+  matings,
+  checks,
+  dimensions,
+  ...findingsByLine
+]: ReturnType<typeof factsOf>): JobView | null {
+  if (!job || !property || !point) return null
+  const latest = new Map<string, Doc<'check'>>()
+  for (const check of checks) {
+    const held = latest.get(check.fields.stepId)
+    if (!held || byHeard(held, check) <= 0) latest.set(check.fields.stepId, check)
+  }
+  const ticked = [...latest.values()]
+    .filter((check) => check.fields.result !== 'undone')
+    .map((check) => check.fields.stepId)
+  const views = lines
+    .map((line, index) => ({ line, findings: findingsByLine[index] ?? [] }))
+    .sort(
+      (a, b) => SERVICE_ORDER.indexOf(a.line.fields.service) - SERVICE_ORDER.indexOf(b.line.fields.service),
+    )
+    .map(({ line, findings }): LineView => {
+      const along = <T extends { fields: { lineId: string | null } }>(docs: readonly T[]) =>
+        docs.filter((doc) => doc.fields.lineId === line.id)
+      const seen = along(observations).sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
+      const finding = newest(findings.filter((doc) => doc.fields.jobId === job.id))
+      const mating = newest(along(matings))
+      const measured = along(dimensions)
+      const ends = job.fields.fixtureId
+        ? lineEnds(job.fields.fixtureId, line.fields.service, finding !== null)
+        : null
+      const view: LineView = {
+        line,
+        situation: along(situations)[0] ?? null,
+        observations: seen,
+        finding,
+        findingStale:
+          finding !== null && finding.fields.basis !== findingBasis(seen.map((doc) => doc.fields)),
+        mating,
+        matingStale: false,
+        remembered: newest(findings.filter((doc) => doc.fields.jobId !== job.id)),
+        ticked: ticked.filter((step) => step.startsWith(line.id)),
+        dimensions: holding(measured, mating?.fields.optionId ?? null),
+        dimensionsElsewhere: measured.filter(
+          ({ fields: { optionId, withdrawn } }) =>
+            !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
+        ).length,
+        ends,
+        begins: ends && ends.from !== 'pipe' ? ends.from.fixtureId : (finding?.fields.pipeId ?? null),
+      }
+      const stale =
+        mating !== null &&
+        (view.findingStale ||
+          view.begins === null ||
+          ends === null ||
+          mating.fields.basis !== matingBasis(view.begins, ends.to, conditionsOf(view) ?? {}))
+      return { ...view, matingStale: stale }
+    })
+    // a spout or a shower arm is a line of its own only where one goes in
+    .filter(
+      ({ line, ends }) =>
+        ends !== null ||
+        !isSupply(line.fields.service) ||
+        (job.fields.fixtureId === null && ['hot', 'cold'].includes(line.fields.service)),
+    )
+  const supply = supplyOf(views, job.fields.fixtureId)
+  return {
+    job,
+    property,
+    point,
+    lines: views,
+    supply,
+    checks: latest,
+    stage: stageOf({
+      closed: job.fields.state === 'closed',
+      fixture: job.fields.fixtureId !== null,
+      // pipe that is cut is not yet made up
+      started: ticked.some((step) => !step.includes('/cut/')),
+      // a drain that was looked at beside keeps no job from its end
+      lines: supply.map((view) => ({
+        lineId: view.line.id,
+        finding: view.begins !== null,
+        mating: view.mating !== null,
+        ticked: view.ticked,
+        seams: view.mating?.fields.option.joints.length ?? 0,
+      })),
+    }),
+  }
+}

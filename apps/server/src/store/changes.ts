@@ -1,0 +1,59 @@
+import {
+  ENTITY_KINDS,
+  type EntityKind,
+  entities,
+  type FieldConflict,
+  type SyncResponse,
+} from '@diarmos/contract'
+import { type DataSource, MoreThan } from 'typeorm'
+import { inShop } from './database'
+import { type DocumentRow, documents } from './schemas'
+
+const PAGE = 400
+
+/**
+ * Everything of the shop that changed after a revision, in order, a page at a time. All kinds are read from one
+ * snapshot: what is committed between two of them comes with the next cursor, not never.
+ */
+export async function changesSince(
+  database: DataSource,
+  shopId: string,
+  since: number,
+): Promise<Pick<SyncResponse, 'changes' | 'cursor' | 'more'>> {
+  return inShop(
+    database,
+    shopId,
+    async (manager) => {
+      const found: { kind: EntityKind; row: DocumentRow }[] = []
+      for (const kind of ENTITY_KINDS) {
+        const rows = await manager.getRepository<DocumentRow>(documents[kind]).find({
+          where: { shopId, revision: MoreThan(since) as never },
+          order: { revision: 'ASC' } as never,
+          take: PAGE + 1,
+        })
+        found.push(...rows.map((row) => ({ kind, row })))
+      }
+      found.sort((a, b) => a.row.revision - b.row.revision)
+      const page = found.slice(0, PAGE)
+      return {
+        changes: page.map(({ kind, row }) => toChange(kind, row)),
+        cursor: page.at(-1)?.row.revision ?? since,
+        more: found.length > PAGE,
+      }
+    },
+    'REPEATABLE READ',
+  )
+}
+
+function toChange(kind: EntityKind, row: DocumentRow): SyncResponse['changes'][number] {
+  const names = Object.keys(entities[kind].shape)
+  return {
+    kind,
+    id: row.id,
+    revision: row.revision,
+    removed: row.removed,
+    clock: row.clock,
+    fields: row.removed ? {} : Object.fromEntries(names.map((name) => [name, row[name]])),
+    conflicts: row.conflicts as FieldConflict[],
+  }
+}
