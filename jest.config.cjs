@@ -7,6 +7,8 @@ const node = {
   transform: { '\\.[cm]?[jt]s$': swc },
   // these ship as ES modules only
   transformIgnorePatterns: ['/node_modules/(?!(svg-pathdata|uuid)/)'],
+  // what is drawn at random is drawn alike in every run
+  setupFiles: ['<rootDir>/scripts/seed.cjs'],
   // built bundles and exports hold copies of packages
   modulePathIgnorePatterns: ['/dist/'],
 }

@@ -8,6 +8,7 @@ import {
   deckFit,
   drawJointLine,
   drawWhole,
+  Effort,
   FAUCET_PATTERNS,
   FIXTURE_CONNECTIONS,
   fitup,
@@ -17,6 +18,7 @@ import {
   hazardClassOf,
   identify,
   identifyThread,
+  MATE_STEPS,
   type MateRequest,
   type MateResult,
   MIXERS,
@@ -76,10 +78,15 @@ const decisionContext = z.object({ line: openLine, settings: mateSettings })
 
 export const identifyOperation = identifyRequest.extend({ decideFor: decisionContext.optional() })
 
+/** Steps of the question at hand: all its decisions share them. */
+let spent = new Effort(MATE_STEPS)
+const effort = () => spent
+
 const decisions = new Map<string, (pipeId: string) => string>()
 
 /** The decision that Mate would take for each pipe, remembered for one set of conditions at a time. */
 function decisionFor(context: z.output<typeof decisionContext>): (pipeId: string) => string {
+  spent = new Effort(MATE_STEPS)
   const key = JSON.stringify(context)
   const known = decisions.get(key)
   if (known) return known
@@ -88,7 +95,9 @@ function decisionFor(context: z.output<typeof decisionContext>): (pipeId: string
     const held = made.get(pipeId)
     if (held) return held
     const pipe = pipeById(pipeId)
-    const option = cheapestWay({ ...context.line, pipeId }, context.settings)
+    const { option, truncated } = cheapestWay({ ...context.line, pipeId }, context.settings, effort())
+    // cut short is no decision: the pipe stands for itself, and nothing is remembered of it
+    if (truncated) return pipeId
     // what is bought and done, and what it may carry or bring: pipes that agree in all of it need not be told
     // apart; where nothing fits, only the part-and-hazard class says enough
     const decision = option

@@ -1,5 +1,6 @@
 export * from './catalog'
 export * from './drawing'
+export * from './effort'
 export * as fitup from './fitup'
 export * from './identify'
 export * from './mate'

@@ -183,7 +183,9 @@ export function BenchCuts() {
           ))}
           <Txt size="s" tone="soft">
             {formatLength(answer.stockMm, { unit })} of stock,{' '}
-            {answer.proved ? 'no plan uses less' : 'the best that was found: a better one may exist'}
+            {answer.proved
+              ? 'no plan uses less'
+              : `the best that was found; none uses less than ${formatLength(answer.leastMm, { unit })}`}
           </Txt>
         </View>
       ) : answer ? (

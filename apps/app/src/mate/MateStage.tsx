@@ -141,6 +141,12 @@ export function MateStage(props: Props) {
             {mate.error.message}
           </Note>
         ) : null}
+        {result?.truncated || mate.answer?.together?.truncated ? (
+          <Note kind="caution" title="The search was cut short">
+            There were more ways than could be looked through: a better one may exist, and what is not offered
+            need not be impossible. Say more of the place, or take fewer lines at once.
+          </Note>
+        ) : null}
         {result ? (
           option ? (
             <>

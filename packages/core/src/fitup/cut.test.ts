@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { end, fittingById } from '../catalog'
+import { Effort } from '../effort'
 import { evenly } from '../test/evenly'
 import { cutLength, type PieceEnd } from './cutLength'
 import { cuttingPlan } from './cuttingPlan'
@@ -163,6 +164,47 @@ describe('the cutting plan', () => {
     const found = plan(pieces, stock, kerf)
     expect(found.proved).toBe(true)
     expect(found.stockMm).toBeCloseTo(stockMm, 1)
+  })
+
+  it.each([0, 500, 20_000, undefined])(
+    'with %p steps still gives a plan that works, and a bound that no plan is below',
+    (steps) =>
+      fc.assert(
+        fc.property(
+          fc.array(fc.integer({ min: 4000, max: 60_000 }), { minLength: 4, maxLength: 6 }),
+          fc.uniqueArray(fc.integer({ min: 60_000, max: 130_000 }), { minLength: 2, maxLength: 3 }),
+          (lengths, stock) => {
+            const ask = {
+              pieces: lengths.map((hundredths, index) => ({ name: `${index}`, mm: hundredths / 100 })),
+              stock: stock.map((hundredths) => ({ mm: hundredths / 100 })),
+              kerfMm: 1.37,
+            }
+            const best = cuttingPlan(ask)
+            const short = cuttingPlan(ask, steps === undefined ? undefined : new Effort(steps))
+            if (!best.ok || !short.ok) throw new Error('no plan')
+            expect(best.proved).toBe(true)
+            expect(short.leastMm).toBeLessThanOrEqual(best.stockMm + 1e-9)
+            expect(short.stockMm).toBeGreaterThanOrEqual(best.stockMm - 1e-9)
+            if (short.proved) expect(short.stockMm).toBeCloseTo(best.stockMm, 6)
+            expect(short.bars.flatMap((bar) => bar.pieces).sort()).toEqual(lengths.map((_, i) => i))
+          },
+        ),
+        { numRuns: 40 },
+      ),
+  )
+
+  it('stops where its steps are used up, also with forty odd lengths and four odd stocks', () => {
+    const effort = new Effort(300_000)
+    const pieces = Array.from({ length: 40 }, (_, index) => ({
+      name: `${index}`,
+      mm: 100.01 + ((index * 7919) % 900) * 1.013,
+    }))
+    const stock = [3000.01, 2743.37, 1829.13, 6000.07].map((mm) => ({ mm }))
+    const found = cuttingPlan({ pieces, stock, kerfMm: 1.37 }, effort)
+    if (!found.ok) throw new Error('no plan')
+    expect(effort.used).toBeLessThan(2 * effort.most)
+    expect(found.leastMm).toBeGreaterThan(pieces.reduce((sum, { mm }) => sum + mm, 0))
+    expect(found.leastMm).toBeLessThanOrEqual(found.stockMm)
   })
 
   it('cuts every piece once, loses nothing, and is never beaten by all ways to share out few pieces', () =>

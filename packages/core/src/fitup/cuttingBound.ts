@@ -1,3 +1,5 @@
+import { Effort } from '../effort'
+
 /** A kind of piece: its size with the kerf, and how many are wanted. Whole numbers. */
 export interface Wanted {
   readonly size: number
@@ -35,6 +37,8 @@ const MOST_NODES = 20_000
 /** Places along a bar up to which it is filled place by place, exactly; with more, sizes are rounded down for a bound. */
 const MOST_PLACES = 4000
 const BOUND_PLACES = 20_000
+/** Places that are filled in the time of one step of a search. */
+const PLACES_A_STEP = 8
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 
@@ -88,9 +92,17 @@ function byPlaces(wanted: readonly Wanted[], worths: readonly number[], room: nu
  * into the bar, place by place; otherwise depth first by worth for room, bounded by the best still to come, and where
  * that takes too long, the best that was found, with a bound from sizes rounded down: never less than the best there is.
  */
-export function bestPattern(wanted: readonly Wanted[], worths: readonly number[], room: number): Best {
+export function bestPattern(
+  wanted: readonly Wanted[],
+  worths: readonly number[],
+  room: number,
+  effort = new Effort(Number.POSITIVE_INFINITY),
+): Best {
   const unit = wanted.reduce((common, { size }) => gcd(common, size), 0)
-  if (unit > 0 && room / unit <= MOST_PLACES) return byPlaces(wanted, worths, room, unit)
+  if (unit > 0 && room / unit <= MOST_PLACES) {
+    effort.spend(Math.ceil((wanted.length * room) / unit / PLACES_A_STEP))
+    return byPlaces(wanted, worths, room, unit)
+  }
   const order = wanted
     .map((_, index) => index)
     .filter((index) => (worths[index] as number) > EPSILON)
@@ -121,6 +133,7 @@ export function bestPattern(wanted: readonly Wanted[], worths: readonly number[]
     counts[index] = 0
   }
   walk(0, room, 0)
+  effort.spend(nodes + (nodes <= MOST_NODES ? 0 : (wanted.length * BOUND_PLACES) / PLACES_A_STEP))
   const bound =
     nodes <= MOST_NODES ? best : byPlaces(wanted, worths, room, Math.ceil(room / BOUND_PLACES)).worth
   return { worth: best, counts: bestCounts, bound }
@@ -131,7 +144,11 @@ export function bestPattern(wanted: readonly Wanted[], worths: readonly number[]
  * fill a bar, ways made as they are needed (column generation, primal simplex with the inverse of the basis kept).
  * Whatever the worths, the bound that follows from them holds; the better they are, the more it says.
  */
-export function worthsOf(wanted: readonly Wanted[], rooms: readonly Room[]): Worths {
+export function worthsOf(
+  wanted: readonly Wanted[],
+  rooms: readonly Room[],
+  effort = new Effort(Number.POSITIVE_INFINITY),
+): Worths {
   const rows = wanted.length
   // to begin with each kind of piece alone, in the bar in which it costs least
   const start = wanted.map(({ size, many }) =>
@@ -150,7 +167,8 @@ export function worthsOf(wanted: readonly Wanted[], rooms: readonly Room[]): Wor
   }))
   const values = wanted.map(({ many }, row) => many / (start[row]?.count ?? 1))
   let ofPiece: number[] = []
-  for (let pivots = 0; pivots < MOST_PIVOTS; pivots++) {
+  // half of the steps at most: what is left is for the plan
+  for (let pivots = 0; pivots < MOST_PIVOTS && effort.used <= effort.most / 2; pivots++) {
     ofPiece = wanted.map((_, column) =>
       Math.max(
         0,
@@ -159,7 +177,7 @@ export function worthsOf(wanted: readonly Wanted[], rooms: readonly Room[]): Wor
     )
     let entering: { counts: readonly number[]; cost: number; gain: number; at: number } | null = null
     for (const [at, { room, cost }] of rooms.entries()) {
-      const { worth, counts } = bestPattern(wanted, ofPiece, room)
+      const { worth, counts } = bestPattern(wanted, ofPiece, room, effort)
       const gain = worth - cost
       if (gain > cost * 1e-9 && (!entering || gain > entering.gain)) entering = { counts, cost, gain, at }
     }

@@ -1,3 +1,4 @@
+import { Effort } from '../effort'
 import { type Wanted, type Worths, worthsOf } from './cuttingBound'
 import { type Fit, impossible } from './reason'
 
@@ -20,10 +21,12 @@ export interface Bar {
 
 export interface CuttingPlan {
   readonly bars: readonly Bar[]
-  /** Stock used up in all, mm; no plan uses less. */
+  /** Stock used up in all, mm. */
   readonly stockMm: number
   readonly wasteMm: number
-  /** False where the search was cut off at `STEP_BOUND`: then the plan is the best found. */
+  /** No plan uses less than this, mm: what is used up where that was proved, else a bound below it. */
+  readonly leastMm: number
+  /** False where the steps were used up first: then the plan is the best found. */
   readonly proved: boolean
 }
 
@@ -33,8 +36,14 @@ const PER_MM = 100
 const SHARES = [0.03, 0.2, 1] as const
 /** Steps that are spent on a beginning taken from the linear programme before every beginning is tried. */
 const DIVE_STEPS = 400_000
-/** Steps after which a sum of stock is given up; the plan then says that it is not proved. */
-const STEP_BOUND = 24_000_000
+/** Steps after which one beginning, or one sum of stock, is given up; the plan then says that it is not proved. */
+const STEP_BOUND = 6_000_000
+/** Steps for a whole plan. */
+export const PLAN_STEPS = 24_000_000
+/** More sums of stock than this are not tried one by one: they are halved. */
+const MOST_SUMS = 20_000
+/** First part of the way from the bound to the first plan that is tried, where sums are halved. */
+const NEAREST = 1024
 
 /**
  * The cutting plan with the least stock used up: bin packing with bins of several lengths, exact.
@@ -48,10 +57,13 @@ const STEP_BOUND = 24_000_000
  * bars of are: most plans begin like one of them.
  *
  * A piece and its kerf fill a bar of stock plus one kerf, since the last cut may fall on the end.
- * Cost: exponential at worst; steps are bounded by `STEP_BOUND` for each sum, and `proved` says when that bound was
- * met: the plan is then one that works, and a better one may exist.
+ * Cost: exponential at worst; steps are bounded, for each sum and in all, and `proved` says when that bound was met: the
+ * plan is then one that works, a better one may exist, and `leastMm` says how much better at most.
  */
-export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan> {
+export function cuttingPlan(
+  { pieces, stock, kerfMm }: PlanAsk,
+  effort = new Effort(PLAN_STEPS),
+): Fit<CuttingPlan> {
   const count = (mm: number) => Math.round(mm * PER_MM)
   const kerf = count(kerfMm)
   const kinds = stock
@@ -66,7 +78,7 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
     .sort((a, b) => b.mm - a.mm)
   const longest = kinds[0]
   if (!longest) return impossible('plan.no-stock')
-  if (pieces.length === 0) return { ok: true, bars: [], stockMm: 0, wasteMm: 0, proved: true }
+  if (pieces.length === 0) return { ok: true, bars: [], stockMm: 0, wasteMm: 0, leastMm: 0, proved: true }
   const order = pieces.map((_, index) => index).sort((a, b) => (pieces[b]?.mm ?? 0) - (pieces[a]?.mm ?? 0))
   const sizes = order.map((index) => count(pieces[index]?.mm ?? 0) + kerf)
   if ((sizes[0] as number) > longest.room)
@@ -79,19 +91,16 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
     many: sizes.filter((other) => other === size).length,
   }))
   const first = firstPlan(sizes, kinds)
-  const filling = new Filling(wanted, kinds)
-  const above = first ? stockOf(first) : sumsOf(kinds, Number.POSITIVE_INFINITY).at(-1)
-  let bars: readonly Filled[] | null = first
-  for (const sum of sumsOf(kinds, above ?? 0)) {
-    const found = filling.within(sum)
-    if (!found) continue
-    bars = named(found, wanted, sizes)
-    break
-  }
+  const filling = new Filling(wanted, kinds, effort)
+  const have = kinds.reduce((sum, { mm, many }) => sum + mm * many, 0)
+  const { found, least } = leastStock(filling, kinds, first ? stockOf(first) : have + 1)
+  const bars: readonly Filled[] | null = found ? named(found, wanted, sizes) : first
   if (!bars) {
+    // cut short is not the same as impossible
+    if (least !== null) return impossible('plan.not-settled')
     const need = sizes.reduce((sum, size) => sum + size, 0)
-    const have = kinds.reduce((sum, { room, many }) => sum + room * many, 0)
-    return impossible('plan.too-little', { shortMm: Math.max(0, need - have) / PER_MM })
+    const room = kinds.reduce((sum, kind) => sum + kind.room * kind.many, 0)
+    return impossible('plan.too-little', { shortMm: Math.max(0, need - room) / PER_MM })
   }
   const stockMm = stockOf(bars) / PER_MM
   return {
@@ -106,8 +115,69 @@ export function cuttingPlan({ pieces, stock, kerfMm }: PlanAsk): Fit<CuttingPlan
     }),
     stockMm,
     wasteMm: stockMm - pieces.reduce((sum, { mm }) => sum + mm, 0),
-    proved: !filling.gaveUp,
+    leastMm: (least === null ? stockOf(bars) : least) / PER_MM,
+    proved: least === null,
   }
+}
+
+interface Least {
+  readonly found: readonly Pattern[] | null
+  /** Null where nothing less holds the pieces; else no plan uses less than this. */
+  readonly least: number | null
+}
+
+/**
+ * The least stock that holds all, below what a first plan takes. Beginnings of the linear programme are tried in widening
+ * steps, for a plan that is near. Then few sums are tried from the least up: the first that works out is the least. Many
+ * are halved: a sum that fails is a bound from below, one that works out leaves what its bars come to as the next bound
+ * from above.
+ */
+function leastStock(filling: Filling, kinds: readonly Kind[], above: number): Least {
+  const sums = sumsOf(kinds, above, filling.least)
+  let failed = filling.least - 1
+  // a sum that was given up on says nothing, and neither do those above it
+  let sure = true
+  const fails = (sum: number) => {
+    if (filling.gaveUp) sure = false
+    if (sure) failed = Math.max(failed, sum)
+  }
+  if (sums) {
+    // beginnings of the linear programme first: they come near the least where there is one near
+    let best: readonly Pattern[] | null = null
+    for (let at = 0; at < sums.length && !best; at = 2 * at + 1) {
+      best = filling.begun(sums[at] as number)
+      if (filling.effort.used > filling.effort.most / 2) break
+    }
+    const below = best ? stockOf(best) : above
+    for (const sum of sums) {
+      if (sum >= below || filling.exhausted) break
+      const found = filling.within(sum)
+      if (found) return { found, least: sure ? null : Math.min(failed + 1, stockOf(found)) }
+      fails(sum)
+    }
+    if (filling.exhausted) sure = false
+    return { found: best, least: sure ? null : failed + 1 }
+  }
+  let best: readonly Pattern[] | null = null
+  let low = failed
+  let high = above
+  // beginnings of the linear programme first: they come near the least at once where there is one near
+  for (let part = NEAREST; part > 1 && !best; part /= 2) {
+    best = filling.begun(low + Math.ceil((above - low) / part))
+    if (best) high = stockOf(best)
+  }
+  while (high - low > 1 && !filling.exhausted) {
+    const middle = Math.floor((low + high) / 2)
+    const found = filling.within(middle)
+    if (found) {
+      best = found
+      high = stockOf(found)
+    } else {
+      fails(middle)
+      low = middle
+    }
+  }
+  return { found: best, least: sure && high - low <= 1 ? null : failed + 1 }
 }
 
 /** What is made of a part of a bar: left away, taken from a half on, or always taken. */
@@ -160,16 +230,22 @@ function firstPlan(sizes: readonly number[], kinds: readonly Kind[]): Filled[] |
   return bars
 }
 
-/** Every sum that bars can come to, from the least up, below a bound; the bound itself where it is the only one. */
-function sumsOf(kinds: readonly Kind[], below: number): number[] {
+/**
+ * Every sum that bars can come to, from a least up to below a bound; null where there are too many of them to be tried
+ * one by one. Sums that no bars lead up to are left out as they come.
+ */
+function sumsOf(kinds: readonly Kind[], below: number, least: number): number[] | null {
   let sums = new Set([0])
   for (const { mm, many } of kinds) {
     const more = new Set<number>()
     for (const sum of sums)
-      for (let count = 0; count <= many && sum + count * mm < below; count++) more.add(sum + count * mm)
+      for (let count = 0; count <= many && sum + count * mm < below; count++) {
+        more.add(sum + count * mm)
+        if (more.size > MOST_SUMS) return null
+      }
     sums = more
   }
-  return [...sums].sort((a, b) => a - b)
+  return [...sums].filter((sum) => sum >= least).sort((a, b) => a - b)
 }
 
 /** Gives filled bars the pieces that are meant: any of that size. */
@@ -192,7 +268,7 @@ interface Pattern {
 
 /** Fills bar after bar, each for the longest piece that is left. */
 class Filling {
-  /** Some sum was left before it was settled. */
+  /** The last sum was left before it was settled. */
   gaveUp = false
   private cutOff = false
   private steps = 0
@@ -205,10 +281,12 @@ class Filling {
   constructor(
     private readonly wanted: readonly Wanted[],
     private readonly kinds: readonly Kind[],
+    readonly effort: Effort,
   ) {
     const worths = worthsOf(
       wanted,
       kinds.map(({ room, mm }) => ({ room, cost: mm })),
+      effort,
     )
     this.fillings = [...worths.fillings].sort((a, b) => b.times - a.times)
     // no bar may hold more worth than it costs: what is beyond that is taken from all alike
@@ -223,20 +301,37 @@ class Filling {
     this.all = bySize ? cheapest * need : worths.all / over
   }
 
-  /** Bars that hold all and come to no more than a sum; null where there are none. */
+  /** No bars that come to less can hold all. */
+  get least(): number {
+    return Math.max(0, Math.ceil(this.all - 0.5))
+  }
+
+  get exhausted(): boolean {
+    return this.effort.exhausted
+  }
+
+  /** Bars that hold all and come to no more than a sum; null where there are none, or where it gave up. */
   within(sum: number): Pattern[] | null {
+    this.gaveUp = false
     const bars: Pattern[] = []
     // half a hundredth of a millimetre for what the floating point may be off
+    const spare = sum - this.all + 0.5
+    if (spare < 0) return null
+    const used = this.kinds.map(() => 0)
+    const left = this.wanted.map(({ many }) => many)
+    this.most = STEP_BOUND
+    return this.settle(left, used, spare, bars) ? bars : null
+  }
+
+  /** The same, of beginnings that the linear programme makes alone. */
+  begun(sum: number): Pattern[] | null {
     const spare = sum - this.all + 0.5
     if (spare < 0) return null
     for (const whole of ROUNDINGS) {
       const begun = this.begin(whole, spare)
       if (begun) return begun
     }
-    const used = this.kinds.map(() => 0)
-    const left = this.wanted.map(({ many }) => many)
-    this.most = STEP_BOUND
-    return this.settle(left, used, spare, bars) ? bars : null
+    return null
   }
 
   private settle(left: number[], used: number[], spare: number, bars: Pattern[]): boolean {
@@ -244,7 +339,7 @@ class Filling {
     this.steps = 0
     const done = this.fill(left, used, spare, bars, new Map())
     // to be cut off on one beginning says nothing of the others
-    if (this.cutOff && this.most === STEP_BOUND) this.gaveUp = true
+    if (this.cutOff && (this.most === STEP_BOUND || this.effort.exhausted)) this.gaveUp = true
     return done && !this.cutOff
   }
 
@@ -329,7 +424,7 @@ class Filling {
     spare: number,
     visit: (rest: number) => boolean,
   ): boolean {
-    if (this.cutOff || ++this.steps > this.most) {
+    if (this.cutOff || ++this.steps > this.most || !this.effort.spend()) {
       this.cutOff = true
       return true
     }

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { Effort } from '../effort'
 import { mate } from '../mate'
 import { line, PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import type { CutIn, MateOption } from '../mate/types'
@@ -159,7 +160,9 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
   }),
   fc.tuple(mm(100, 4000), fc.constantFrom(0, 1, 3)).map(([length, count]) => {
     const pieces = Array.from({ length: 4 }, (_, index) => ({ name: `${index}`, mm: length }))
-    return reasonsOf(cuttingPlan({ pieces, stock: [{ mm: 3000, count }], kerfMm: 1 }))
+    return [undefined, new Effort(0)].flatMap((effort) =>
+      reasonsOf(cuttingPlan({ pieces, stock: [{ mm: 3000, count }], kerfMm: 1 }, effort)),
+    )
   }),
 )
 

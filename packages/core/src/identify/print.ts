@@ -54,7 +54,7 @@ const OWN: readonly (readonly number[])[] = PIPES.map((pipe) =>
 
 /** The last texts that were read, worked out: the same print is asked for at every change of another look. */
 const RECENT = new Map<string, Float64Array>()
-const KEPT = 8
+const KEPT = 128
 
 /**
  * Log-likelihood of a print line that was read, however badly, for every pipe and then for none: each word is one

@@ -88,13 +88,41 @@ describe('readings that share a shift, against the full covariance matrix', () =
       { numRuns: 100 },
     ))
 
-  it('with more readings takes up to two as wild at once, and never more for the worse', () => {
+  it('with more readings knows which are wild', () => {
     const list = [15.9, 15.92, 15.88, 15.9, 15.91, 40, 80].map((mm) => ({ mm, variance: 0.01, wild: 0.04 }))
     const model = { mean: 15.9, shift: 0.01, scatter: 0 }
     const exact = Math.log(byMatrix(list, 15.9, 0.01, 0))
     expect(new ReadingGroup(list).log(model)).toBeCloseTo(exact, 3)
     const { wild } = new ReadingGroup(list).detail(model)
     expect(wild.map((p) => p > 0.5)).toEqual([false, false, false, false, false, true, true])
+  })
+
+  it('with many readings that agree is as good as with all of them, one by one', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -0.3, max: 0.3, noNaN: true }), { minLength: 6, maxLength: 14 }),
+        fc.double({ min: 15.2, max: 16.6, noNaN: true }),
+        fc.constantFrom(0, 0.04),
+        (offs, mean, scatter) => {
+          const list = offs.map((off) => ({ mm: 15.9 + off, variance: 0.01, wild: 1e-9 }))
+          const none = (shift: number, uneven: number) =>
+            Math.log(gaussian(list, mean, shift, uneven)) + list.length * Math.log(1 - 1e-9)
+          const expected =
+            scatter === 0
+              ? none(0.02, 0)
+              : Math.log((Math.exp(none(0.02, scatter)) + Math.exp(none(0.02 + scatter, 0))) / 2)
+          expect(new ReadingGroup(list).log({ mean, shift: 0.02, scatter })).toBeCloseTo(expected, 5)
+        },
+      ),
+    ))
+
+  it('costs no more readings than pools: forty more of one instrument change no count', () => {
+    const list = Array.from({ length: 45 }, (_, n) => ({ mm: 20 + (n % 9) * 30, variance: 0.01, wild: 0.04 }))
+    const { wild, log } = new ReadingGroup(list).detail({ mean: 20, shift: 0.01, scatter: 0 })
+    expect(wild).toHaveLength(45)
+    expect(Number.isFinite(log)).toBe(true)
+    // five at 20 belong there; what lies elsewhere can only be wild, also where no pool took it
+    expect(wild.map((p) => p > 0.5)).toEqual(list.map(({ mm }) => mm !== 20))
   })
 
   it('leaves the shift where the readings put it, as far as the prior lets it', () => {

@@ -124,6 +124,7 @@ export function front(
     if (hopeless(label, problem, guide, goals)) return
     if (label.done) return keep(label)
     labels++
+    problem.effort.spend()
     // on a stub its own state decides what may follow, so none stands for another
     if (!label.back) return heap.push(cost, label)
     const key = stateOf(label)
@@ -142,7 +143,8 @@ export function front(
     // one that came later may have taken its place, or a finished chain may cover it by now
     if (label.back && !held.get(stateOf(label))?.includes(label)) continue
     if (hopeless(label, problem, guide, goals)) continue
-    if (labels > LABEL_BOUND) return { goals: nondominated(goals), truncated: true }
+    if (labels > LABEL_BOUND || problem.effort.exhausted)
+      return { goals: nondominated(goals), truncated: true }
     for (const next of grower.next(label)) offer(next)
   }
   return { goals: nondominated(goals), truncated: false }

@@ -1,6 +1,7 @@
 export { CRITERIA, FRONT_MOST, FRONT_WINDOW } from './front'
 export { cheapestWay, mate } from './mate'
 export { METHODS, type Method, methodById } from './methods'
+export { MATE_STEPS } from './problem'
 export { REMOVALS, removalById } from './removals'
 export { RULES } from './rules'
 export { STARTING_SETTINGS } from './settings'

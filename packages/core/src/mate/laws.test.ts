@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { CATALOG, fittingById } from '../catalog'
+import { Effort } from '../effort'
 import { pipeById } from '../reference'
 import { mate } from './index'
 import { STUB_METHODS } from './refusals'
@@ -39,6 +40,55 @@ const EASIER: readonly [string, Partial<Conditions>][] = [
   ['no plate stays on', { plateMm: 0 }],
   ['the fixture is near', { reachMm: 20 }],
 ]
+
+describe('a question with few steps', () => {
+  const SETS: readonly number[] = [0, 1, 5, 20, 80, 300, 1000]
+  it.each([
+    ['one line', {}, 1],
+    ['nothing fits', { flame: false, access: 'closed-wall' as const, scored: true }, 1],
+    ['two lines', {}, 2],
+  ])(
+    'never calls something best or refused that the whole search does not, but says that it was cut short: %s',
+    (_name, place, count) => {
+      const lines = Array.from({ length: count }, (_, index) => ({
+        ...line(['copper.l.1/2', 'pex-b.sdr9.1/2'][index] as string, place),
+        lineId: `${index}`,
+      }))
+      const settings = WELL_EQUIPPED
+      const whole = mate({ lines, settings })
+      expect(whole.lines.map(({ truncated }) => truncated)).toEqual(lines.map(() => false))
+      let cut = 0
+      for (const steps of SETS) {
+        const short = mate({ lines, settings }, { effort: new Effort(steps) })
+        short.lines.forEach((result, index) => {
+          const full = whole.lines[index] as LineResult
+          const wrongBest = best(result) !== best(full)
+          const said = (of: LineResult) =>
+            of.refusals.map(({ method, reason }) => `${method} ${reason.ruleId}`)
+          const wrongRefusal = said(result).some((text) => !said(full).includes(text))
+          const fewerRemedies = result.remedies.length < full.remedies.length
+          if (wrongBest || wrongRefusal || fewerRemedies) {
+            cut++
+            expect([steps, result.truncated]).toEqual([steps, true])
+          }
+        })
+        const { together } = short
+        if (together && together.totalCents !== whole.together?.totalCents)
+          expect([steps, together.truncated]).toEqual([steps, true])
+      }
+      expect(cut).toBeGreaterThan(0)
+    },
+  )
+
+  it('spends no more than it has, but for the label at hand', () => {
+    const effort = new Effort(500)
+    mate(
+      { lines: [line('copper.l.1/2', { flame: false, scored: true })], settings: WELL_EQUIPPED },
+      { effort },
+    )
+    expect(effort.used).toBeLessThan(1500)
+  })
+})
 
 describe('laws of mating, for stubs and places nobody prepared', () => {
   it.each(EASIER)('where %s, no method is lost and the best gets no dearer', (_name, patch) =>

@@ -196,7 +196,7 @@ describe('the search against plain enumeration', () => {
     expect(mate({ lines: [request], settings: WELL_EQUIPPED })).toEqual(
       mate({ lines: [request], settings: WELL_EQUIPPED }),
     )
-    expect(cheapestWay(request, WELL_EQUIPPED)?.id).toBe(ask(request).options[0]?.id)
+    expect(cheapestWay(request, WELL_EQUIPPED).option?.id).toBe(ask(request).options[0]?.id)
   })
 })
 

@@ -1,8 +1,9 @@
-import { bounded, CRITERIA, covers, FRONT_WINDOW, front } from './front'
+import { Effort } from '../effort'
+import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from './front'
 import { type Guide, guideOf } from './guide'
 import { leftOut } from './leftOut'
 import { toOption } from './option'
-import { type Limits, Problem } from './problem'
+import { type Limits, MATE_STEPS, Problem } from './problem'
 import { otherMethods } from './refusals'
 import { remedies } from './remedies'
 import { fits, search } from './search'
@@ -19,14 +20,20 @@ function lineKey({ lineId: _, ...line }: LineRequest): string {
 
 /**
  * The cheapest way for one line alone, without refusals, remedies or other lines; null where there is none.
- * For callers that only want to know what would be decided.
+ * For callers that only want to know what would be decided. `truncated` says that it was cut short: then nothing is
+ * decided yet.
  *
  * @throws RangeError naming a pipe or fixture that is in no table
  */
-export function cheapestWay(line: LineRequest, settings: MateSettings): RankedOption | null {
-  const problem = new Problem(line, { settings })
-  const goal = search(problem, { kind: 'ways', k: 1 }).goals[0]
-  return goal ? toOption(problem, goal) : null
+export function cheapestWay(
+  line: LineRequest,
+  settings: MateSettings,
+  effort = new Effort(MATE_STEPS),
+): { readonly option: RankedOption | null; readonly truncated: boolean } {
+  const problem = new Problem(line, { settings }, 1, { effort })
+  const { goals, truncated } = search(problem, { kind: 'ways', k: 1 })
+  const goal = goals[0]
+  return { option: goal ? toOption(problem, goal) : null, truncated }
 }
 
 interface Solved {
@@ -39,33 +46,36 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved 
   const problem = new Problem(line, request, request.lines.length, limits)
   const guide = guideOf(problem)
   // whether anything fits is soon known; telling ways apart is what takes time
-  const ways = fits(problem, guide)
+  const fitting = fits(problem, guide)
+  const ways = fitting
     ? search(problem, { kind: 'ways', k: request.k ?? WAYS }, guide)
-    : { goals: [], truncated: false }
+    : { goals: [], truncated: fitting === null }
   const cheapest = ways.goals.map((goal) => toOption(problem, goal))
-  const { more, refusals } = otherMethods(problem, cheapest, guide)
+  const others = otherMethods(problem, cheapest, guide)
   const first = cheapest[0]
   const found = first
     ? front(problem, first.costs.totalCents * FRONT_WINDOW, guide, ways.goals)
     : { goals: [], truncated: false }
-  const points = bounded(
+  const points = fewOf(
     found.goals.map((goal) => {
       const option = toOption(problem, goal)
       return { option, criteria: option.criteria, totalCents: option.costs.totalCents }
     }),
   ).map(({ option }) => option)
-  const options = rank([...cheapest, ...more, ...points], points)
+  const options = rank([...cheapest, ...others.more, ...points], points)
+  const wouldHelp = options.length === 0 ? remedies(problem) : { remedies: [], truncated: false }
+  const forATime = request.improvised ? temporaryWays(problem) : { ways: [], truncated: false }
   return {
     problem,
     guide,
     result: {
       options,
       front: options.filter((option) => option.onFront).map((option) => option.id),
-      refusals,
-      remedies: options.length === 0 ? remedies(problem) : [],
+      refusals: others.refusals,
+      remedies: wouldHelp.remedies,
       leftOut: leftOut(problem),
-      temporary: request.improvised ? temporaryWays(problem) : [],
-      truncated: ways.truncated || found.truncated,
+      temporary: forATime.ways,
+      truncated: [ways, found, others, wouldHelp, forATime].some(({ truncated }) => truncated),
     },
   }
 }
@@ -109,11 +119,12 @@ function sameCriteria(a: RankedOption, b: RankedOption): boolean {
  * @throws RangeError naming a pipe or fixture that is in no table
  */
 export function mate(request: MateRequest, limits: Limits = {}): MateResult {
+  const bounded: Limits = { ...limits, effort: limits.effort ?? new Effort(MATE_STEPS) }
   const solved = new Map<string, Solved>()
   const lines = request.lines.map(
     (line): SolvedLine & { readonly lineId: string; readonly solved: Solved } => {
       const key = lineKey(line)
-      const known = solved.get(key) ?? solve(line, request, limits)
+      const known = solved.get(key) ?? solve(line, request, bounded)
       solved.set(key, known)
       return {
         lineId: line.lineId,
@@ -126,7 +137,7 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
     },
   )
   const joint = together(lines)
-  const chosen = joint?.goals.map((goal, index) => {
+  const chosen = joint?.goals?.map((goal, index) => {
     const { problem, options } = lines[index] as SolvedLine
     const option = toOption(problem, goal)
     const listed = options.find((other) => other.id === option.id)
@@ -140,13 +151,15 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
   })
   return {
     lines: results,
-    together:
-      joint && chosen
-        ? {
-            optionIds: chosen.map((option) => option.id),
-            totalCents: joint.totalCents,
-            apartCents: joint.apartCents,
-          }
-        : null,
+    together: joint
+      ? {
+          optionIds: chosen
+            ? chosen.map((option) => option.id)
+            : lines.map(({ options }) => (options[0] as RankedOption).id),
+          totalCents: joint.totalCents,
+          apartCents: joint.apartCents,
+          truncated: joint.truncated,
+        }
+      : null,
   }
 }

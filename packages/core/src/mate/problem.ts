@@ -1,6 +1,7 @@
 import { end, type PortEnd } from '../catalog/ends'
 import { fixtureById } from '../catalog/fixtures'
 import type { Fitting } from '../catalog/types'
+import { Effort } from '../effort'
 import { CONNECTOR_SLACK_MM } from '../fitup/layout'
 import { pipeById } from '../reference/pipes'
 import type { Pipe } from '../reference/types'
@@ -23,10 +24,15 @@ const MOST_CUT_IN = 5
 /** The widest length: nothing is measured, everything fits. */
 const ANY_LENGTH = 1_000_000 * PER_MM
 
+/** Labels for all searches of a question: a few seconds at most. */
+export const MATE_STEPS = 500_000
+
 /** What a question is asked over. */
 export interface Limits {
   readonly catalogue?: readonly Fitting[]
   readonly mostParts?: number
+  /** Labels that all searches of a question may make together. */
+  readonly effort?: Effort
 }
 
 /** One line ready to be solved: tables looked up, what never changes during the search kept. */
@@ -51,6 +57,7 @@ export class Problem {
   /** How far the two ends of a run can be drawn apart, mm. */
   readonly springMm: number
   readonly book: Book
+  readonly effort: Effort
   private readonly placed: Map<number, readonly Choice[]>
   private readonly stages: Int8Array
   private readonly inner: (Weighed | undefined)[]
@@ -64,6 +71,7 @@ export class Problem {
     readonly limits: Limits = {},
   ) {
     this.network = networkOf(limits.catalogue)
+    this.effort = limits.effort ?? new Effort(MATE_STEPS)
     this.conditions = line.conditions
     this.settings = request.settings
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)

@@ -54,10 +54,15 @@ export function otherMethods(
   problem: Problem,
   listed: readonly RankedOption[],
   guide: Guide,
-): { readonly more: readonly RankedOption[]; readonly refusals: readonly Refusal[] } {
+): {
+  readonly more: readonly RankedOption[]
+  readonly refusals: readonly Refusal[]
+  readonly truncated: boolean
+} {
   const offered = new Set(listed.map((option) => option.joints[0]?.method))
   const more: RankedOption[] = []
   const refusals: Refusal[] = []
+  let truncated = false
   for (const method of STUB_METHODS) {
     if (offered.has(method)) continue
     if (problem.begin.length === 0) {
@@ -65,13 +70,16 @@ export function otherMethods(
       continue
     }
     const { paired, allowed, reasons } = beginning(problem, method)
-    const goal =
-      allowed && fits(problem, guide, method)
-        ? search(problem, { kind: 'ways', k: 1 }, guide, method).goals[0]
-        : undefined
+    const fitting = allowed ? fits(problem, guide, method) : false
+    const found = fitting ? search(problem, { kind: 'ways', k: 1 }, guide, method) : null
+    const goal = found?.goals[0]
+    // what was not searched to its end is neither offered as the cheapest nor refused
+    const unsettled = fitting === null || (found?.truncated ?? false)
+    if (unsettled) truncated = true
     if (goal) more.push(toOption(problem, goal))
+    else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else refusals.push({ method, reason: reasons[0] ?? plain(problem, 'method.no-chain', method) })
   }
-  return { more, refusals }
+  return { more, refusals, truncated }
 }

@@ -126,7 +126,8 @@ function canBegin(problem: Problem): boolean {
 }
 
 function cheapest(problem: Problem) {
-  return canBegin(problem) && fits(problem) ? search(problem, { kind: 'ways', k: 1 }).goals[0] : undefined
+  if (!canBegin(problem) || !fits(problem)) return undefined
+  return search(problem, { kind: 'ways', k: 1 }).goals[0]
 }
 
 /**
@@ -157,15 +158,19 @@ function leastMissing(problem: Problem, facts: Facts): number | null {
 /**
  * The smallest sets of up to three conditions whose change would make something fit, each with what it gives.
  * A set that contains a smaller one is not listed. Cost: at most C(14,3)+C(14,2)+14 searches of one way each; most
- * end at the stub.
+ * end at the stub. All share the question's steps; `truncated` says that they were used up, and sets may be missing.
  */
-export function remedies(problem: Problem): Remedy[] {
+export function remedies(problem: Problem): {
+  readonly remedies: readonly Remedy[]
+  readonly truncated: boolean
+} {
   const found: Remedy[] = []
   const now: Facts = { conditions: problem.conditions, settings: problem.settings }
   const open = CHANGES.filter((change) => change.apply(now, problem) !== null)
   const covered = (ids: readonly ChangeId[]) =>
     found.some((remedy) => remedy.changes.every((id) => ids.includes(id)))
   const tryOut = (ids: readonly ChangeId[], facts: Facts, missingMm?: number) => {
+    if (problem.effort.exhausted) return
     const changed = under(problem, facts)
     const goal = cheapest(changed)
     if (!goal) return
@@ -210,5 +215,6 @@ export function remedies(problem: Problem): Remedy[] {
     })
     sets(size - 1, withStub)
   }
-  return found.sort((a, b) => a.changes.length - b.changes.length || a.gives.totalCents - b.gives.totalCents)
+  found.sort((a, b) => a.changes.length - b.changes.length || a.gives.totalCents - b.gives.totalCents)
+  return { remedies: found, truncated: problem.effort.exhausted }
 }

@@ -69,6 +69,7 @@ export function search(
       others.push(label)
     } else held.set(key, [label])
     labels++
+    problem.effort.spend()
     heap.push(mode.kind === 'ways' ? problem.total(additive, label.mask, needsTrip(label)) : additive, label)
   }
 
@@ -83,13 +84,21 @@ export function search(
       if (mode.kind === 'least' || (mode.kind === 'ways' && goals.length >= mode.k)) break
       continue
     }
-    if (labels > LABEL_BOUND) return { goals, truncated: true }
+    if (labels > LABEL_BOUND || problem.effort.exhausted) return { goals, truncated: true }
     for (const next of grower.next(label)) offer(next)
   }
   return { goals, truncated: false }
 }
 
-/** Whether there is any chain at all. Labels with the same future stand for each other, so this is quick. */
-export function fits(problem: Problem, guide: Guide = guideOf(problem), firstMethod?: MethodId): boolean {
-  return search(problem, { kind: 'least' }, guide, firstMethod).goals.length > 0
+/**
+ * Whether there is any chain at all; null where the search was cut short before it knew. Labels with the same future
+ * stand for each other, so this is quick.
+ */
+export function fits(
+  problem: Problem,
+  guide: Guide = guideOf(problem),
+  firstMethod?: MethodId,
+): boolean | null {
+  const { goals, truncated } = search(problem, { kind: 'least' }, guide, firstMethod)
+  return goals.length > 0 ? true : truncated ? null : false
 }

@@ -292,7 +292,7 @@ describe('from any end to any other', () => {
     material,
   })
   const between = (fromPort: EndRef, toPort: EndRef) =>
-    cheapestWay({ lineId: 'a', fromPort, toPort, conditions: PLAIN }, WELL_EQUIPPED)
+    cheapestWay({ lineId: 'a', fromPort, toPort, conditions: PLAIN }, WELL_EQUIPPED).option
 
   it('copper to PEX, steel to copper, inch to metric: what a counter hand would give', () => {
     expect(

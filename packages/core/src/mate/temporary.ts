@@ -73,9 +73,10 @@ function against(conditions: Conditions): Reason | null {
  * Ways that hold for a time only, for one line: to close it off until the right part is there, and to wrap a hole.
  * None is a mating: they are listed beside the ways, never among them.
  */
-export function temporaryWays(problem: Problem): TemporaryWay[] {
+export function temporaryWays(problem: Problem): { ways: readonly TemporaryWay[]; truncated: boolean } {
   const { settings, conditions, line, request, linesTogether, limits } = problem
   const ways: TemporaryWay[] = []
+  let truncated = false
   if (line.pipeId !== undefined && !line.cutIn && line.fixtureId !== 'closed') {
     const { toPort: _to, ...rest } = line
     const closed = new Problem(
@@ -84,7 +85,9 @@ export function temporaryWays(problem: Problem): TemporaryWay[] {
       linesTogether,
       limits,
     )
-    const goal = search(closed, { kind: 'ways', k: 1 }).goals[0]
+    const found = search(closed, { kind: 'ways', k: 1 })
+    truncated = found.truncated
+    const goal = found.goals[0]
     if (goal) {
       const option = toOption(closed, goal)
       ways.push({
@@ -98,7 +101,7 @@ export function temporaryWays(problem: Problem): TemporaryWay[] {
       })
     }
   }
-  if (line.pipeId === undefined) return ways
+  if (line.pipeId === undefined) return { ways, truncated }
   const refused = against(conditions)
   for (const { id, returnDays, seconds, riskPerMille, consumables } of WRAPS) {
     const bought = consumables.reduce(
@@ -115,5 +118,5 @@ export function temporaryWays(problem: Problem): TemporaryWay[] {
       consumables,
     })
   }
-  return ways
+  return { ways, truncated }
 }

@@ -20,11 +20,12 @@ interface Partial {
   readonly goals: readonly Label[]
 }
 
-/** One chain for each line, chosen together. */
+/** One chain for each line, chosen together; null where the choice was cut short before it had any. */
 export interface Together {
-  readonly goals: readonly Label[]
+  readonly goals: readonly Label[] | null
   readonly totalCents: number
   readonly apartCents: number
+  readonly truncated: boolean
 }
 
 /** Keeps the cheapest way for each set of methods opened and each need of a trip. */
@@ -52,9 +53,13 @@ export function together(lines: readonly SolvedLine[]): Together | null {
   const apartCents = lines.reduce((sum, line) => sum + (line.options[0] as RankedOption).costs.totalCents, 0)
 
   const least = new Map<string, number>()
+  let truncated = false
   for (const line of lines)
-    if (!least.has(line.key))
-      least.set(line.key, search(line.problem, { kind: 'least' }, line.guide).goals[0]?.additive ?? 0)
+    if (!least.has(line.key)) {
+      const found = search(line.problem, { kind: 'least' }, line.guide)
+      if (found.truncated) truncated = true
+      least.set(line.key, found.goals[0]?.additive ?? 0)
+    }
   const leastSum = lines.reduce((sum, line) => sum + (least.get(line.key) as number), 0)
   const upper = knownBound(lines, shared)
 
@@ -63,13 +68,14 @@ export function together(lines: readonly SolvedLine[]): Together | null {
     const known = solved.get(line.key)
     if (known) return known
     const others = leastSum - (least.get(line.key) as number)
-    const { goals } = search(
+    const found = search(
       line.problem,
       { kind: 'masks', additiveBound: (mask, trip) => upper - others - shared(mask, trip) },
       line.guide,
     )
+    if (found.truncated) truncated = true
     const made = cheapestOfEach(
-      goals.map((goal) => ({
+      found.goals.map((goal) => ({
         mask: goal.mask,
         trip: needsTrip(goal),
         additive: goal.additive,
@@ -99,7 +105,14 @@ export function together(lines: readonly SolvedLine[]): Together | null {
       state.additive + shared(state.mask, state.trip) < best.additive + shared(best.mask, best.trip)
     )
       best = state
-  return best && { goals: best.goals, totalCents: best.additive + shared(best.mask, best.trip), apartCents }
+  // cut short before it had anything: each line's own cheapest are at least a choice
+  if (!best) return truncated ? { goals: null, totalCents: apartCents, apartCents, truncated } : null
+  return {
+    goals: best.goals,
+    totalCents: best.additive + shared(best.mask, best.trip),
+    apartCents,
+    truncated,
+  }
 }
 
 /** The best combination of the ways already listed: an upper bound for the choice together. */

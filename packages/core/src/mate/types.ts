@@ -347,7 +347,7 @@ export interface LineResult {
   readonly temporary: readonly TemporaryWay[]
   /** Ids of the options no other listed way is better than in everything; at most `FRONT_MOST`. */
   readonly front: readonly string[]
-  /** True where the search was cut off at its label bound: then the list may lack ways. */
+  /** True where a search was cut short: then ways, refusals, remedies or what holds for a time may be lacking. */
   readonly truncated: boolean
 }
 
@@ -359,5 +359,7 @@ export interface MateResult {
     readonly totalCents: number
     /** What the lines would cost if each took its own cheapest and paid its own set-up. */
     readonly apartCents: number
+    /** True where the choice was cut short: a cheaper one may exist. */
+    readonly truncated: boolean
   } | null
 }

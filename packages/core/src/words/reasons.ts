@@ -96,6 +96,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The connector reaches with nothing to spare: measure again, or take the next longer.',
   'plan.no-stock': 'There is no stock to cut from.',
   'plan.too-long': 'No length of stock holds {name}: it is {overMm:missing-length} too long.',
+  'plan.not-settled':
+    'No plan was found within the steps that one question has: take fewer kinds of stock, or cut in two goes.',
   'plan.too-little':
     'The stock that is there does not hold all pieces: {shortMm:missing-length} are missing.',
   'pitch.no-head': 'The pipe does not go in under what is above: {shortMm:missing-length} are missing.',
@@ -157,6 +159,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'start.no-end':
     'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
   'method.not-on-this-pipe': 'A {method} joint is not made on {material} of this size.',
+  'method.not-settled': 'The search was cut short before it was known whether a {method} joint leads on.',
   'method.no-chain': 'A {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
   'end.pitted': 'The end is pitted, and a pit under a {method} seal is a leak: cut back to smooth pipe.',
   'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',

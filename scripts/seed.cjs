@@ -1,0 +1,3 @@
+const fc = require('fast-check')
+
+fc.configureGlobal({ seed: 20_261_127 })
