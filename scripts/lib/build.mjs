@@ -82,8 +82,13 @@ export async function buildServer() {
   const { build } = await import('esbuild')
   mkdirSync(path.dirname(SERVER), { recursive: true })
   await build({
-    entryPoints: [path.join(ROOT, 'apps/server/src/main.ts')],
-    outfile: SERVER,
+    // the solver's threads load a file of their own
+    entryPoints: {
+      main: path.join(ROOT, 'apps/server/src/main.ts'),
+      solve: path.join(ROOT, 'apps/server/src/work/solve.worker.ts'),
+    },
+    outdir: path.dirname(SERVER),
+    outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',
     target: 'node20',
@@ -98,6 +103,7 @@ export async function buildServer() {
       'svg-to-pdfkit',
       'typeorm',
       'pino',
+      'piscina',
       'rate-limiter-flexible',
     ],
   })

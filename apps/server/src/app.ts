@@ -4,8 +4,10 @@ import { faultsOf } from '@diarmos/contract'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { OpenAPIHono } from '@hono/zod-openapi'
 import { bodyLimit } from 'hono/body-limit'
+import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { DataSource } from 'typeorm'
+import { isAway } from './away'
 import type { Log } from './log'
 import { problem } from './problem'
 import { addHealth } from './routes/health'
@@ -13,13 +15,19 @@ import { addJobs } from './routes/jobs'
 import { addOperations } from './routes/operations'
 import { addSession, signedIn, type Variables } from './routes/session'
 import { addSync } from './routes/sync'
+import type { Solver } from './work/pool'
 
 export interface Services {
   readonly database: DataSource
   readonly log: Log
   readonly webFolder?: string
+  readonly solver: Solver
   readonly https?: boolean
-  /** Sign-in attempts for one address within a quarter of an hour. */
+  /** Hosts that this server answers for, with their ports; anything where it is left out. */
+  readonly hosts?: () => ReadonlySet<string>
+  /** A proxy in front says where requests come from. */
+  readonly behindProxy?: boolean
+  /** Sign-in attempts for one account from one place within a quarter of an hour. */
   readonly signInAttempts?: number
 }
 
@@ -80,8 +88,26 @@ export function makeApp(services: Services): Api {
       ...(services.https ? {} : { strictTransportSecurity: false }),
     }),
   )
+  app.use(async (context, next) => {
+    const hosts = services.hosts?.()
+    if (hosts && !hosts.has(context.req.header('host') ?? ''))
+      return problem(context, 421, 'This server does not answer for that host')
+    return next()
+  })
+  app.use('/api/*', compress({ threshold: 1400 }))
+  app.use('/api/*', async (context, next) => {
+    await next()
+    if (!context.res.body || context.res.headers.has('content-length')) return
+    // answers are whole in memory: said how long they are, small ones are left as they are
+    const body = await context.res.arrayBuffer()
+    context.res = new Response(body, context.res)
+    context.res.headers.set('content-length', String(body.byteLength))
+  })
   app.use('/api/*', async (context, next) => {
     context.header('cache-control', 'no-store')
+    const type = context.req.header('content-type') ?? ''
+    if (context.req.method === 'POST' && !/^application\/json\s*(;|$)/i.test(type))
+      return problem(context, 415, 'The request is not JSON', { detail: 'Content-Type: application/json' })
     if (!['GET', 'HEAD'].includes(context.req.method) && !sameOrigin(context.req.raw))
       return problem(context, 403, 'The request comes from another site')
     return next()
@@ -99,19 +125,23 @@ export function makeApp(services: Services): Api {
   addSession(app, services)
   app.use('/api/*', signedIn(services))
   addSync(app, services)
-  addOperations(app)
+  addOperations(app, services)
   addJobs(app, services)
   app.all('/api/*', (context) => problem(context, 404, 'There is no such address'))
   if (services.webFolder) addPages(app, services.webFolder)
 
   app.notFound((context) => problem(context, 404, 'There is no such address'))
   app.onError((error, context) => {
+    if (isAway(error)) {
+      context.header('retry-after', '2')
+      return problem(context, 503, 'The database does not answer; what you send is kept on the phone')
+    }
     if (error instanceof SyntaxError || error.message.includes('Malformed JSON'))
       return problem(context, 400, 'The request is not JSON', {
         faults: [{ path: '(whole)', message: 'not JSON' }],
       })
     services.log.error({ name: error.name, stack: error.stack?.split('\n').slice(1, 6) }, 'unexpected')
-    return problem(context, 500, 'Something went wrong here; nothing was changed')
+    return problem(context, 500, 'Something went wrong here; the phone keeps what it sent')
   })
   return app
 }

@@ -18,6 +18,10 @@ const schema = z.object({
   DIARMOS_DEMO: z.enum(['yes', 'no', 'reset']).default('no'),
   /** Behind a proxy that ends TLS: cookies are marked Secure. */
   DIARMOS_HTTPS: z.enum(['yes', 'no']).default('no'),
+  /** Address that people use where it is not the one it listens on: `https://diarmos.example`. */
+  DIARMOS_ADDRESS: z.url().optional(),
+  /** Threads that solve; one fewer than there are processors where it is left out. */
+  DIARMOS_SOLVERS: z.coerce.number().int().min(1).max(32).optional(),
   DIARMOS_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 })
 

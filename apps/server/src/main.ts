@@ -1,9 +1,12 @@
+import { fileURLToPath } from 'node:url'
 import { serve } from '@hono/node-server'
 import { makeApp } from './app'
 import { readConfig } from './config'
 import { loadDemo } from './demo/load'
+import { hostsOf } from './hosts'
 import { makeLog } from './log'
 import { openDatabase } from './store/database'
+import { makeSolver } from './work/pool'
 
 const config = readConfig(process.env)
 const log = makeLog(config.DIARMOS_LOG)
@@ -18,15 +21,30 @@ const database = await openDatabase(
 )
 if (config.DIARMOS_DEMO !== 'no') await loadDemo(database)
 
+const solver = makeSolver({
+  filename: fileURLToPath(new URL('./solve.mjs', import.meta.url)),
+  ...(config.DIARMOS_SOLVERS ? { threads: config.DIARMOS_SOLVERS } : {}),
+})
+let port = config.DIARMOS_PORT
 const app = makeApp({
   database,
   log,
+  solver,
+  hosts: () => hostsOf(config.DIARMOS_HOST, port, config.DIARMOS_ADDRESS),
+  behindProxy: config.DIARMOS_HTTPS === 'yes',
   https: config.DIARMOS_HTTPS === 'yes',
   ...(config.DIARMOS_WEB ? { webFolder: config.DIARMOS_WEB } : {}),
 })
 const server = serve(
-  { fetch: app.fetch, hostname: config.DIARMOS_HOST, port: config.DIARMOS_PORT },
+  {
+    fetch: app.fetch,
+    hostname: config.DIARMOS_HOST,
+    port: config.DIARMOS_PORT,
+    // what dribbles or never ends is cut off
+    serverOptions: { headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000 },
+  },
   (address) => {
+    port = address.port
     log.info({ port: address.port }, 'listening')
     // tells the script that started us
     process.send?.({ listening: address.port })
@@ -43,6 +61,7 @@ async function stop(): Promise<void> {
   if (stopping) return
   stopping = true
   server.close()
+  await solver.stop().catch(() => undefined)
   await database.destroy().catch(() => undefined)
   process.exit(0)
 }

@@ -52,19 +52,29 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
     const dimensions = measuredOf(file, line.id, String(mating.optionId))
     const into = ends ? cutInOf(ends.to) : null
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
-    for (const text of cutList(option, dimensions, begins)) page.text(text)
-    const scene = drawJointLine({
-      pipeId: (finding?.pipeId as string | undefined) ?? null,
-      option,
-      fixtureId: into ? null : (ends?.to ?? null),
-      unit: 'in',
-      stage: 'cut',
-      dimensions,
-    })
-    const height = 250
-    if (page.y + height > 740) page.addPage()
-    svgToPdf(page, toSvg(scene), 48, page.y + 6, { width: 420, height, preserveAspectRatio: 'xMinYMid meet' })
-    page.y += height + 12
+    try {
+      for (const text of cutList(option, dimensions, begins)) page.text(text)
+      const scene = drawJointLine({
+        pipeId: (finding?.pipeId as string | undefined) ?? null,
+        option,
+        fixtureId: into ? null : (ends?.to ?? null),
+        unit: 'in',
+        stage: 'cut',
+        dimensions,
+      })
+      const height = 250
+      if (page.y + height > 740) page.addPage()
+      svgToPdf(page, toSvg(scene), 48, page.y + 6, {
+        width: 420,
+        height,
+        preserveAspectRatio: 'xMinYMid meet',
+      })
+      page.y += height + 12
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error
+      // what was written down stays readable, whatever the tables hold today
+      page.text(`Not drawn and not measured out: ${error.message}.`)
+    }
   }
   const checks = (file.documents.check ?? []).filter((check) => check.result !== 'undone')
   if (checks.length > 0) {

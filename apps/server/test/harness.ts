@@ -7,6 +7,7 @@ import { DEMO_PASSWORD } from '../src/demo/people'
 import { makeLog } from '../src/log'
 import { openDatabase } from '../src/store/database'
 import type { Roles } from '../src/store/provision'
+import { inlineSolver } from '../src/work/pool'
 
 export interface Harness {
   readonly database: DataSource
@@ -35,7 +36,7 @@ export async function harness(demo = true, of?: Roles): Promise<Harness> {
   }
   const database = await openDatabase(roles, { pool: 6 })
   if (demo) await loadDemo(database, new Date('2026-11-20T09:00:00Z'))
-  const app = makeApp({ database, log: makeLog('silent'), signInAttempts: 5 })
+  const app = makeApp({ database, log: makeLog('silent'), solver: inlineSolver(), signInAttempts: 5 })
   const call: Harness['call'] = async (path, { cookie, ...init } = {}) =>
     app.request(`http://diarmos.test${path}`, {
       ...init,

@@ -2,6 +2,7 @@ import { Writable } from 'node:stream'
 import pino from 'pino'
 import { makeApp } from '../src/app'
 import { readConfig } from '../src/config'
+import { inlineSolver } from '../src/work/pool'
 import { type Harness, harness } from './harness'
 
 const complete = {
@@ -41,7 +42,11 @@ describe('the log', () => {
         done()
       },
     })
-    const app = makeApp({ database: server.database, log: pino({ level: 'debug', base: null }, sink) })
+    const app = makeApp({
+      solver: inlineSolver(),
+      database: server.database,
+      log: pino({ level: 'debug', base: null }, sink),
+    })
     const headers = { 'content-type': 'application/json', host: 'diarmos.test' }
     const body = JSON.stringify({ email: 'oda@tidewall.example', password: 'harbour-demo' })
     const signedIn = await app.request('http://diarmos.test/api/session', { method: 'POST', headers, body })
@@ -69,9 +74,13 @@ describe('the log', () => {
       },
     })
     const broken = { query: async () => Promise.reject(new Error('secret detail')) } as never
-    const app = makeApp({ database: broken, log: pino({ level: 'error', base: null }, sink) })
+    const app = makeApp({
+      solver: inlineSolver(),
+      database: broken,
+      log: pino({ level: 'error', base: null }, sink),
+    })
     const health = await app.request('http://diarmos.test/api/health')
-    expect([health.status, await health.json()]).toEqual([503, { status: 'no-database' }])
+    expect([health.status, health.headers.get('retry-after')]).toEqual([503, '2'])
     const response = await app.request('http://diarmos.test/api/sync', {
       method: 'POST',
       headers: { cookie: 'diarmos_session=x', 'content-type': 'application/json' },

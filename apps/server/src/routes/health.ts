@@ -1,5 +1,8 @@
 import { createRoute, z } from '@hono/zod-openapi'
 import type { Api, Services } from '../app'
+import { problems } from '../openapi'
+import { problem } from '../problem'
+import { COOKIE } from './session'
 
 /** Is the server up, and does its database answer? */
 export function addHealth(app: Api, { database }: Services): void {
@@ -7,15 +10,13 @@ export function addHealth(app: Api, { database }: Services): void {
     createRoute({
       method: 'get',
       path: '/api/health',
+      security: [],
       responses: {
         200: {
           description: 'Up, and the database answers',
           content: { 'application/json': { schema: z.object({ status: z.literal('up') }) } },
         },
-        503: {
-          description: 'Up, but the database does not answer',
-          content: { 'application/json': { schema: z.object({ status: z.literal('no-database') }) } },
-        },
+        ...problems(503),
       },
     }),
     async (context) => {
@@ -23,12 +24,20 @@ export function addHealth(app: Api, { database }: Services): void {
         await database.query('SELECT 1')
         return context.json({ status: 'up' as const }, 200)
       } catch {
-        return context.json({ status: 'no-database' as const }, 503)
+        context.header('retry-after', '2')
+        return problem(context, 503, 'The database does not answer') as never
       }
     },
   )
+  app.openAPIRegistry.registerComponent('securitySchemes', 'session', {
+    type: 'apiKey',
+    in: 'cookie',
+    name: COOKIE,
+  })
   app.doc31('/api/openapi.json', {
     openapi: '3.1.0',
     info: { title: 'Diarmos', version: '1' },
+    // all but the door itself
+    security: [{ session: [] }],
   })
 }

@@ -1,14 +1,14 @@
 import { createRoute, z } from '@hono/zod-openapi'
 import type { Api, Services } from '../app'
+import { problems } from '../openapi'
 import { problem } from '../problem'
-import { jobSheet } from '../sheet'
 import { jobFile } from '../store/jobFile'
-import { problemContent } from './session'
+import { solved } from './solved'
 
 const params = z.object({ id: z.uuid() })
 
 /** A job in open formats: JSON for machines, PDF for people. */
-export function addJobs(app: Api, { database }: Services): void {
+export function addJobs(app: Api, { database, solver }: Services): void {
   app.openapi(
     createRoute({
       method: 'get',
@@ -16,7 +16,7 @@ export function addJobs(app: Api, { database }: Services): void {
       request: { params },
       responses: {
         200: { description: 'The whole job', content: { 'application/json': { schema: z.unknown() } } },
-        404: { description: 'No such job in this shop', content: problemContent },
+        ...problems(401, 404, 422, 503),
       },
     }),
     async (context) => {
@@ -32,18 +32,19 @@ export function addJobs(app: Api, { database }: Services): void {
       request: { params },
       responses: {
         200: { description: 'The job sheet', content: { 'application/pdf': { schema: z.unknown() } } },
-        404: { description: 'No such job in this shop', content: problemContent },
+        ...problems(401, 404, 422, 503),
       },
     }),
     async (context) => {
       const { shop } = context.get('session')
       const file = await jobFile(database, shop.id, context.req.valid('param').id)
       if (!file) return problem(context, 404, 'There is no such job') as never
-      const pdf = await jobSheet(file, shop.name)
-      return context.body(new Uint8Array(pdf), 200, {
-        'content-type': 'application/pdf',
-        'content-disposition': 'inline; filename="job-sheet.pdf"',
-      }) as never
+      return solved(context, solver, { kind: 'sheet', file, shopName: shop.name }, (done) =>
+        context.body(done.kind === 'sheet' ? new Uint8Array(done.pdf) : '', 200, {
+          'content-type': 'application/pdf',
+          'content-disposition': 'inline; filename="job-sheet.pdf"',
+        }),
+      ) as never
     },
   )
 }

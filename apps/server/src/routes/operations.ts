@@ -1,35 +1,30 @@
-import { InvalidRequestError, type OperationName, operations, runOperation } from '@diarmos/contract'
-import { createRoute, z } from '@hono/zod-openapi'
-import type { Api } from '../app'
-import { problem } from '../problem'
-import { problemContent } from './session'
+import { type OperationName, operations } from '@diarmos/contract'
+import { z } from '@hono/zod-openapi'
+import type { Api, Services } from '../app'
+import { problems } from '../openapi'
+import { solved } from './solved'
 
 /** The core's operations over HTTP: the same requests and answers as on the command line. */
-export function addOperations(app: Api): void {
+export function addOperations(app: Api, { solver }: Services): void {
   for (const name of Object.keys(operations) as OperationName[]) {
     const { summary, request } = operations[name]
-    app.openapi(
-      createRoute({
-        method: 'post',
-        path: `/api/run/${name}`,
-        summary,
-        request: {
-          body: { required: true, content: { 'application/json': { schema: request as z.ZodType } } },
-        },
-        responses: {
-          200: { description: 'The answer', content: { 'application/json': { schema: z.unknown() } } },
-          422: { description: 'Faults, each with its place', content: problemContent },
-        },
-      }),
-      (context) => {
-        try {
-          return context.json(runOperation(name, context.req.valid('json')) as never, 200)
-        } catch (error) {
-          if (error instanceof InvalidRequestError)
-            return problem(context, 422, 'The request has faults', { faults: [...error.faults] }) as never
-          throw error
-        }
+    app.openAPIRegistry.registerPath({
+      method: 'post',
+      path: `/api/run/${name}`,
+      summary,
+      request: {
+        body: { required: true, content: { 'application/json': { schema: request as z.ZodType } } },
       },
+      responses: {
+        200: { description: 'The answer', content: { 'application/json': { schema: z.unknown() } } },
+        ...problems(400, 401, 413, 415, 422, 503),
+      },
+    })
+    // read and checked where it is worked out, not here
+    app.post(`/api/run/${name}`, async (context) =>
+      solved(context, solver, { kind: 'run', operation: name, body: await context.req.text() }, (done) =>
+        context.body(done.kind === 'answer' ? done.json : '', 200, { 'content-type': 'application/json' }),
+      ),
     )
   }
 }

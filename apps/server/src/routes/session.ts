@@ -1,24 +1,19 @@
-import {
-  problem as problemSchema,
-  type SessionResponse,
-  sessionResponse,
-  signInRequest,
-} from '@diarmos/contract'
+import { type SessionResponse, sessionResponse, signInRequest } from '@diarmos/contract'
 import { createRoute } from '@hono/zod-openapi'
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie'
 import { createMiddleware } from 'hono/factory'
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import type { Api, Services } from '../app'
+import { problems } from '../openapi'
+import { placeOf } from '../place'
 import { problem } from '../problem'
+import { SignInLimits } from '../signInLimits'
 import { signIn, signOut, whoIs } from '../store/people'
 
 export interface Variables {
   session: SessionResponse
 }
 
-const COOKIE = 'diarmos_session'
-const QUARTER_HOUR = 900
-export const problemContent = { 'application/problem+json': { schema: problemSchema } }
+export const COOKIE = 'diarmos_session'
 
 /** Lets only signed-in people pass, and says who it is. */
 export function signedIn({ database }: Services) {
@@ -35,7 +30,7 @@ export function signedIn({ database }: Services) {
 /** Sign-in, sign-out, and who is signed in. */
 export function addSession(app: Api, services: Services): void {
   const { database } = services
-  const limiter = new RateLimiterMemory({ points: services.signInAttempts ?? 10, duration: QUARTER_HOUR })
+  const limits = new SignInLimits(services.signInAttempts ?? 10)
   const cookie = {
     httpOnly: true,
     sameSite: 'Lax' as const,
@@ -47,25 +42,25 @@ export function addSession(app: Api, services: Services): void {
     createRoute({
       method: 'post',
       path: '/api/session',
+      security: [],
       request: { body: { required: true, content: { 'application/json': { schema: signInRequest } } } },
       responses: {
         200: { description: 'Signed in', content: { 'application/json': { schema: sessionResponse } } },
-        401: { description: 'Wrong address or password', content: problemContent },
-        429: { description: 'Too many attempts', content: problemContent },
+        ...problems(400, 401, 403, 413, 415, 422, 429, 503),
       },
     }),
     async (context) => {
       const { email, password } = context.req.valid('json')
-      const key = email.trim().toLowerCase()
-      try {
-        await limiter.consume(key)
-      } catch {
-        context.header('retry-after', String(QUARTER_HOUR))
-        return problem(context, 429, 'Too many attempts for this address: wait a quarter of an hour') as never
+      const account = email.trim().toLowerCase()
+      const place = placeOf(context, services.behindProxy ?? false)
+      const wait = await limits.attempt(account, place)
+      if (wait !== null) {
+        context.header('retry-after', String(wait))
+        return problem(context, 429, 'Too many attempts from here: wait a quarter of an hour') as never
       }
       const who = await signIn(database, email, password)
       if (!who) return problem(context, 401, 'Address or password is wrong') as never
-      await limiter.delete(key)
+      await limits.succeeded(account, place)
       setCookie(context, COOKIE, who.token, { ...cookie, expires: who.expires })
       return context.json({ person: who.person, shop: who.shop }, 200)
     },
@@ -80,7 +75,7 @@ export function addSession(app: Api, services: Services): void {
           description: 'Who is signed in',
           content: { 'application/json': { schema: sessionResponse } },
         },
-        401: { description: 'Nobody', content: problemContent },
+        ...problems(401, 503),
       },
     }),
     async (context) => {
@@ -95,7 +90,7 @@ export function addSession(app: Api, services: Services): void {
     createRoute({
       method: 'delete',
       path: '/api/session',
-      responses: { 204: { description: 'Signed out' } },
+      responses: { 204: { description: 'Signed out' }, ...problems(403, 503) },
     }),
     async (context) => {
       const token = getCookie(context, COOKIE)

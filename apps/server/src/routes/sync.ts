@@ -1,10 +1,11 @@
 import { type SyncResponse, syncRequest, syncResponse } from '@diarmos/contract'
 import { createRoute } from '@hono/zod-openapi'
 import type { Api, Services } from '../app'
+import { isAway } from '../away'
+import { problems } from '../openapi'
 import { apply } from '../store/apply'
 import { changesSince } from '../store/changes'
 import { presentGeneration } from '../store/generation'
-import { problemContent } from './session'
 
 /** One door for all edits and all changes: operations in, what changed since out. */
 export function addSync(app: Api, { database, log }: Services): void {
@@ -18,9 +19,7 @@ export function addSync(app: Api, { database, log }: Services): void {
           description: 'What became of each operation, and what changed since the cursor',
           content: { 'application/json': { schema: syncResponse } },
         },
-        401: { description: 'Not signed in', content: problemContent },
-        413: { description: 'Too large', content: problemContent },
-        422: { description: 'Faults, each with its place', content: problemContent },
+        ...problems(400, 401, 403, 413, 415, 422, 503),
       },
     }),
     async (context) => {
@@ -45,6 +44,7 @@ export function addSync(app: Api, { database, log }: Services): void {
         const result = waiting.has(id)
           ? later()
           : await apply(database, actor, operation).catch((error: Error) => {
+              if (isAway(error)) throw error
               log.error({ name: error.name, stack: error.stack?.split('\n').slice(1, 6) }, 'edit put off')
               return later()
             })

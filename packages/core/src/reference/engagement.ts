@@ -276,9 +276,10 @@ export function tubeEngagement(
   system: DimensionalSystem,
   nominal: NominalSize,
 ): Engagement | undefined {
-  const table = TABLES[end]
-  const maxMm = table.mm[`${system}:${nominal}` as TubeSize]
-  if (maxMm === undefined) return undefined
+  // forms that take no tube have no table
+  const table = (TABLES as Readonly<Partial<typeof TABLES>>)[end]
+  const maxMm = table?.mm[`${system}:${nominal}` as TubeSize]
+  if (!table || maxMm === undefined) return undefined
   return { minMm: maxMm - table.slack, maxMm, source: sourceOf(end, system) }
 }
 
