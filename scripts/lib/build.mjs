@@ -10,7 +10,9 @@ export const SERVER = path.join(ROOT, 'apps/server/dist/main.mjs')
 
 function* files(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (['node_modules', 'dist', '.expo'].includes(entry.name)) continue
+    // what the build itself writes beside its sources says nothing of them
+    if (['node_modules', 'dist', '.expo', 'expo-env.d.ts', 'nativewind-env.d.ts'].includes(entry.name))
+      continue
     const full = path.join(folder, entry.name)
     if (entry.isDirectory()) yield* files(full)
     else yield full

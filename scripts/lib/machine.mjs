@@ -1,6 +1,6 @@
 // What the commands need from the machine: packages, and clear words where they are missing.
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -40,7 +40,9 @@ export function ensureDebian(wanted) {
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] }
   if (run('apt-get', ['update', '-qq'], quiet) !== 0) throw new Refusal('apt-get update failed.')
-  if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], quiet) !== 0)
+  const install = () => run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], quiet)
+  // one that was interrupted is finished first
+  if (install() !== 0 && (run('dpkg', ['--configure', '-a'], quiet) !== 0 || install() !== 0))
     throw new Refusal(`Could not install ${missing.join(', ')}.`)
 }
 
@@ -58,14 +60,36 @@ export function postgresBin() {
 export const POSTGRES = { name: 'postgresql', present: () => postgresBin() !== null }
 export const CHROMIUM = { name: 'chromium', present: () => existsSync('/usr/bin/chromium') }
 
-/** npm packages, installed when the lock is newer than what is installed. */
+const packagesOf = (file) => JSON.parse(readFileSync(file, 'utf8')).packages
+
+/**
+ * Whether what is installed is what the lock wants: by name and version, not by the time of a file. npm writes its own
+ * account of what it installed last of all, so an interrupted installation has none.
+ */
+export function packagesMatch(lockFile, installedFile) {
+  if (!existsSync(installedFile)) return false
+  try {
+    const installed = packagesOf(installedFile)
+    return Object.entries(packagesOf(lockFile)).every(([name, entry]) => {
+      if (!name.startsWith('node_modules/') || entry.link) return true
+      const held = installed[name]
+      // packages for other machines are left out
+      return held
+        ? held.version === entry.version
+        : Boolean(entry.optional || entry.devOptional || entry.peer)
+    })
+  } catch {
+    return false
+  }
+}
+
+/** npm packages, installed where they are not those of the lock. */
 export function ensurePackages() {
-  const mark = path.join(ROOT, 'node_modules/.package-lock.json')
   const lock = path.join(ROOT, 'package-lock.json')
-  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(lock).mtimeMs) return
+  if (packagesMatch(lock, path.join(ROOT, 'node_modules/.package-lock.json'))) return
   console.log('Installing npm packages (some minutes, once) …')
   if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
-    throw new Refusal('npm ci failed.')
+    throw new Refusal('npm ci did not end; the next start goes on from here.')
 }
 
 /** Says what is wrong in one message and ends. */

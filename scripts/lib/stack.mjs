@@ -22,6 +22,7 @@ export async function startStack() {
           DIARMOS_OWNER_PASSWORD: database.ownerPassword,
           DIARMOS_APP_PASSWORD: database.appPassword,
           DIARMOS_PORT: String(port),
+          DIARMOS_GENERATION: path.join(folder, 'generation'),
           DIARMOS_WEB: WEB,
           DIARMOS_DEMO: 'yes',
           DIARMOS_LOG: 'error',

@@ -14,6 +14,7 @@ import { addHealth } from './routes/health'
 import { addJobs } from './routes/jobs'
 import { addOperations } from './routes/operations'
 import { addSession, signedIn, type Variables } from './routes/session'
+import { addSetUp } from './routes/setUp'
 import { addSync } from './routes/sync'
 import type { Solver } from './work/pool'
 
@@ -123,6 +124,7 @@ export function makeApp(services: Services): Api {
 
   addHealth(app, services)
   addSession(app, services)
+  addSetUp(app, services)
   app.use('/api/*', signedIn(services))
   addSync(app, services)
   addOperations(app, services)

@@ -2,10 +2,11 @@ import { fileURLToPath } from 'node:url'
 import { serve } from '@hono/node-server'
 import { makeApp } from './app'
 import { readConfig } from './config'
-import { loadDemo } from './demo/load'
+import { hasDemo, loadDemo } from './demo/load'
 import { hostsOf } from './hosts'
 import { makeLog } from './log'
 import { openDatabase } from './store/database'
+import { inviteOwner } from './store/setUp'
 import { makeSolver } from './work/pool'
 
 const config = readConfig(process.env)
@@ -20,6 +21,12 @@ const database = await openDatabase(
   config.DIARMOS_GENERATION ? { generationFile: config.DIARMOS_GENERATION } : {},
 )
 if (config.DIARMOS_DEMO !== 'no') await loadDemo(database)
+// everyone knows the demo's passwords: a real shop does not start with them
+else if (await hasDemo(database)) {
+  process.send?.({ failed: 'the demo lies in this data folder; choose another with --data' })
+  process.exit(1)
+}
+const invitation = config.DIARMOS_DEMO === 'no' ? await inviteOwner(database) : null
 
 const solver = makeSolver({
   filename: fileURLToPath(new URL('./solve.mjs', import.meta.url)),
@@ -47,7 +54,7 @@ const server = serve(
     port = address.port
     log.info({ port: address.port }, 'listening')
     // tells the script that started us
-    process.send?.({ listening: address.port })
+    process.send?.({ listening: address.port, ...(invitation ? { invitation } : {}) })
   },
 )
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -67,3 +74,5 @@ async function stop(): Promise<void> {
 }
 process.on('SIGINT', stop)
 process.on('SIGTERM', stop)
+// whoever started us is gone: nobody would stop us any more
+process.on('disconnect', stop)

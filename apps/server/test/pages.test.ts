@@ -89,7 +89,7 @@ describe('the schema', () => {
       "SELECT count(*)::int AS n FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'"
     expect(await owner.query(tables)).toEqual([{ n: 0 }])
     await owner.runMigrations()
-    expect((await owner.query(tables))[0].n).toBe(20)
+    expect((await owner.query(tables))[0].n).toBe(21)
     await owner.destroy()
   }, 30_000)
 })

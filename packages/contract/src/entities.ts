@@ -269,6 +269,18 @@ export const signInRequest = z.object({
   email: z.email().max(200),
   password: z.string().min(1).max(200),
 })
+/** What the owner of a new shop says, with the one-time word of the link. */
+export const setUpRequest = z.object({
+  token: z.string().min(1).max(200),
+  shop: line,
+  name: line,
+  email: z.email().max(200),
+  password: z.string().min(10).max(200),
+  zone: line,
+  currency: z.string().regex(/^[A-Z]{3}$/),
+})
+export type SetUpRequest = z.output<typeof setUpRequest>
+
 export const sessionResponse = z.object({
   person: z.object({ id, name: z.string(), role: z.enum(['owner', 'technician', 'apprentice']) }),
   shop: z.object({ id, name: z.string() }),

@@ -3,7 +3,7 @@ import regular from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/At
 import bold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'
 import { useFonts } from 'expo-font'
 import { DefaultTheme, Stack, ThemeProvider } from 'expo-router'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { View } from 'react-native'
 import { showTheme } from '../data/preferences'
 import { registerServiceWorker } from '../data/serviceWorker'
@@ -13,6 +13,10 @@ import { usePalette } from '../ui/palette'
 
 // asked for only by those who are not signed in yet
 const SignIn = later(async () => (await import('../shop/SignIn')).SignIn)
+const Welcome = later(async () => (await import('../shop/Welcome')).Welcome)
+
+/** The one-time word of the link that opens a new shop. */
+const wordOf = () => (location.pathname === '/welcome' ? location.hash.slice(1) : '')
 
 showTheme()
 
@@ -20,6 +24,7 @@ export default function RootLayout() {
   const [fontsLoaded, fontError] = useFonts({ Hyperlegible: regular, HyperlegibleBold: bold })
   const status = useData((state) => state.status)
   const palette = usePalette()
+  const [word, setWord] = useState(wordOf)
   useEffect(() => {
     void begin()
     registerServiceWorker()
@@ -36,7 +41,17 @@ export default function RootLayout() {
   if (status === 'signed-out')
     return (
       <View className="flex-1 bg-sheet">
-        <SignIn />
+        {word ? (
+          <Welcome
+            token={word}
+            onDone={() => {
+              history.replaceState(null, '', '/')
+              setWord('')
+            }}
+          />
+        ) : (
+          <SignIn />
+        )}
       </View>
     )
   return (

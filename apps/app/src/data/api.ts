@@ -1,4 +1,4 @@
-import type { Problem, SessionResponse, SyncResponse } from '@diarmos/contract'
+import type { Problem, SessionResponse, SetUpRequest, SyncResponse } from '@diarmos/contract'
 import type { OperationRecord } from './types'
 
 /** What the server said no to. `status` 0 means that it could not be reached. */
@@ -40,6 +40,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 
 export const signIn = (email: string, password: string) =>
   call<SessionResponse>('POST', '/api/session', { email, password })
+/** Opens a new shop, by the one-time word of its link. */
+export const setUp = (request: SetUpRequest) => call<void>('POST', '/api/set-up', request)
 export const signOut = () => call<void>('DELETE', '/api/session')
 export const whoAmI = () => call<SessionResponse>('GET', '/api/session')
 export const sync = (generation: string | null, since: number, operations: readonly OperationRecord[]) =>

@@ -77,6 +77,12 @@ class Writer {
   }
 }
 
+/** Whether the invented shops are in this database. */
+export async function hasDemo(database: DataSource): Promise<boolean> {
+  const shopId = demoId(SHOPS[0].key)
+  return inShop(database, shopId, (manager) => manager.getRepository(Shop).existsBy({ id: shopId }))
+}
+
 /** Loads the two invented shops, once. */
 export async function loadDemo(database: DataSource, now = new Date()): Promise<void> {
   for (const shop of SHOPS) {

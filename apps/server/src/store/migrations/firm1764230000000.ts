@@ -69,12 +69,16 @@ export class Firm1764230000000 implements MigrationInterface {
       'INSERT INTO store (generation) VALUES (gen_random_uuid())',
       'GRANT SELECT ON store TO diarmos_app',
       'UPDATE shop SET store = (SELECT generation FROM store)',
+      // a one-time word for who sets up the first shop
+      'CREATE TABLE invitation (token_hash bytea PRIMARY KEY, expires_at timestamptz NOT NULL)',
+      'GRANT SELECT, INSERT, DELETE ON invitation TO diarmos_app',
     ]
     for (const statement of statements) await runner.query(statement)
   }
 
   async down(runner: QueryRunner): Promise<void> {
     const statements = [
+      'DROP TABLE invitation',
       'DROP TABLE store',
       ...['store', 'generations', 'generation'].map((column) => `ALTER TABLE shop DROP COLUMN ${column}`),
       ...['clock', 'generation', 'digest'].map((column) => `ALTER TABLE operation_log DROP COLUMN ${column}`),
