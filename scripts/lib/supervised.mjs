@@ -9,7 +9,7 @@ await buildServer()
 const running = await supervise({
   data,
   host: '127.0.0.1',
-  port: '0',
+  port: process.argv[3] ?? '0',
   env: { DIARMOS_DEMO: 'yes', DIARMOS_LOG: 'warn' },
   say: () => undefined,
   onListening: ({ listening }) =>

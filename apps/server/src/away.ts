@@ -1,7 +1,7 @@
 /** Codes of PostgreSQL and of the network that say: the database is not there, or not yet. */
 const CODES = /^(08...|57P0[1-4]|53300|ECONN(REFUSED|RESET|ABORTED)|EPIPE|ETIMEDOUT)$/
 const WORDS =
-  /Connection terminated|timeout exceeded when trying to connect|not connected|connection (is )?closed/i
+  /Connection terminated|timeout exceeded when trying to connect|not connected|connection (is )?closed|already released/i
 
 /** Whether an error means that the database does not answer: then it is worth coming again. */
 export function isAway(error: unknown): boolean {

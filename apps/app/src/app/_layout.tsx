@@ -8,8 +8,10 @@ import { View } from 'react-native'
 import { showTheme } from '../data/preferences'
 import { registerServiceWorker } from '../data/serviceWorker'
 import { begin, syncSoon, useData } from '../data/store'
+import { listenToKeys } from '../ui/keys'
 import { later } from '../ui/later'
 import { usePalette } from '../ui/palette'
+import { SkipLink } from '../ui/SkipLink'
 
 // asked for only by those who are not signed in yet
 const SignIn = later(async () => (await import('../shop/SignIn')).SignIn)
@@ -28,11 +30,13 @@ export default function RootLayout() {
   useEffect(() => {
     void begin()
     registerServiceWorker()
+    const deaf = listenToKeys()
     const scheme = matchMedia('(prefers-color-scheme: dark)')
     scheme.addEventListener('change', showTheme)
     const back = () => void syncSoon()
     window.addEventListener('online', back)
     return () => {
+      deaf()
       scheme.removeEventListener('change', showTheme)
       window.removeEventListener('online', back)
     }
@@ -57,6 +61,7 @@ export default function RootLayout() {
   return (
     <ThemeProvider value={{ ...DefaultTheme, colors: { ...DefaultTheme.colors, background: palette.sheet } }}>
       <View className="flex-1 bg-sheet">
+        <SkipLink />
         <Stack screenOptions={{ headerShown: false, animation: 'none' }} />
       </View>
     </ThemeProvider>

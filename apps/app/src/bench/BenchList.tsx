@@ -1,12 +1,13 @@
-import { type Href, router } from 'expo-router'
 import type { ReactNode } from 'react'
-import { Pressable, ScrollView, View } from 'react-native'
+import { ScrollView, View } from 'react-native'
 import Svg, { Path } from 'react-native-svg'
 import { ThreadSign } from '../thread/ThreadSign'
 import { JointSign } from '../ui/jointSigns'
+import { LinkTo } from '../ui/LinkTo'
 import { PipeSign } from '../ui/PipeSign'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
+import { useTitle } from '../ui/title'
 
 /** A tool of lengths by its line. */
 function LineSign({ d }: { d: string }) {
@@ -107,6 +108,7 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
 
 /** The tools that need no job. */
 export function BenchList() {
+  useTitle('Bench')
   return (
     <ScrollView className="mx-auto w-full max-w-[860px] flex-1">
       <Txt bold size="xl" heading={1} className="px-4 pb-1 pt-4">
@@ -116,11 +118,10 @@ export function BenchList() {
         Tools without a job. Nothing is kept; a link carries what was entered.
       </Txt>
       {TOOLS.map(({ href, title, detail, sign }) => (
-        <Pressable
+        <LinkTo
           key={href}
-          role="link"
-          aria-label={title}
-          onPress={() => router.navigate(href as Href)}
+          href={href}
+          label={title}
           className="min-h-[84px] flex-row items-center gap-4 border-b border-rule px-4 py-3 active:bg-patina-wash"
         >
           <View aria-hidden className="w-[72px] items-center">
@@ -134,7 +135,7 @@ export function BenchList() {
               {detail}
             </Txt>
           </View>
-        </Pressable>
+        </LinkTo>
       ))}
     </ScrollView>
   )

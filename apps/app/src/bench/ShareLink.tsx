@@ -22,7 +22,7 @@ export function ShareLink() {
         kind="quiet"
         label={state === 'copied' ? 'Link copied' : 'Copy a link to this'}
         icon={<Link2 size={20} color={palette.patina} />}
-        onPress={() => void copy()}
+        onPress={() => copy()}
       />
       {state === 'by-hand' ? (
         <TextInput

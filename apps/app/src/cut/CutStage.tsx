@@ -281,7 +281,7 @@ function Cuts({
                   kind="quiet"
                   label="Drop"
                   hint={spanText(line, doc.fields)}
-                  onPress={() => void dropDimension(doc)}
+                  onPress={() => dropDimension(doc)}
                 />
               </View>
             )

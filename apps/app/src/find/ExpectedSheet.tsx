@@ -73,14 +73,14 @@ export function ExpectedSheet({ belief, era, editable, finds, onClose }: Props) 
                   label="−"
                   hint={`${name} is rarer here`}
                   className="w-[52px]"
-                  onPress={() => void setExpected(settings, era, material, stepFrom(factor, -1))}
+                  onPress={() => setExpected(settings, era, material, stepFrom(factor, -1))}
                 />
                 <Button
                   kind="quiet"
                   label="+"
                   hint={`${name} is commoner here`}
                   className="w-[52px]"
-                  onPress={() => void setExpected(settings, era, material, stepFrom(factor, 1))}
+                  onPress={() => setExpected(settings, era, material, stepFrom(factor, 1))}
                 />
               </>
             ) : null}

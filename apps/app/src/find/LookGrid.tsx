@@ -60,6 +60,7 @@ export function LookGrid({ best, done, onAsk }: Props) {
               key={key}
               role="tab"
               aria-selected={here}
+              tabIndex={here ? 0 : -1}
               aria-label={label}
               onPress={() => setChosen(key)}
               className={`min-h-[48px] flex-1 items-center justify-center border-b-[4px] ${here ? 'border-patina' : 'border-transparent'}`}

@@ -1,11 +1,13 @@
-import { router } from 'expo-router'
-import { Pressable, ScrollView } from 'react-native'
+import { ScrollView } from 'react-native'
 import { useDocs } from '../data/select'
 import { ERA_WORDS } from '../job/eras'
+import { LinkTo } from '../ui/LinkTo'
 import { Txt } from '../ui/Txt'
+import { useTitle } from '../ui/title'
 
 /** Every house the shop knows. */
 export function HouseList() {
+  useTitle('Houses')
   const properties = useDocs('property')
   const points = useDocs('point')
   return (
@@ -19,11 +21,10 @@ export function HouseList() {
         </Txt>
       ) : null}
       {properties.map((property) => (
-        <Pressable
+        <LinkTo
           key={property.id}
-          role="link"
-          aria-label={property.fields.label}
-          onPress={() => router.navigate(`/houses/${property.id}`)}
+          href={`/houses/${property.id}`}
+          label={property.fields.label}
           className="min-h-[72px] border-b border-rule px-4 py-3 active:bg-patina-wash"
         >
           <Txt bold size="l">
@@ -34,7 +35,7 @@ export function HouseList() {
             {ERA_WORDS[property.fields.era]} ·{' '}
             {points.filter((point) => point.fields.propertyId === property.id).length} points
           </Txt>
-        </Pressable>
+        </LinkTo>
       ))}
     </ScrollView>
   )

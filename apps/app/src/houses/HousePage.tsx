@@ -1,10 +1,10 @@
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
-import { router } from 'expo-router'
-import { Pressable, ScrollView, View } from 'react-native'
+import { ScrollView, View } from 'react-native'
 import { newest, useDoc, useDocs, useDocsOf } from '../data/select'
 import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
+import { LinkTo } from '../ui/LinkTo'
 import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
@@ -93,18 +93,17 @@ export function HousePage({ propertyId }: { propertyId: string }) {
             {jobs
               .filter((job) => job.fields.pointId === point.id)
               .map((job) => (
-                <Pressable
+                <LinkTo
                   key={job.id}
-                  role="link"
-                  aria-label={job.fields.title}
-                  onPress={() => router.navigate(`/job/${job.id}`)}
+                  href={`/job/${job.id}`}
+                  label={job.fields.title}
                   className="min-h-[48px] justify-center active:opacity-70"
                 >
                   <Txt tone="patina" bold>
                     {job.fields.title} ({job.fields.openedAt.slice(0, 10)}
                     {job.fields.state === 'closed' ? ', closed' : ''})
                   </Txt>
-                </Pressable>
+                </LinkTo>
               ))}
           </View>
         ))}

@@ -52,11 +52,11 @@ export function Conflicts({ view }: { view: JobView }) {
               <View className="flex-row flex-wrap gap-2 pt-1">
                 <Button
                   label={show(conflict.field, conflict.theirs, unit)}
-                  onPress={() => void settle(doc, conflict.field, conflict.theirs)}
+                  onPress={() => settle(doc, conflict.field, conflict.theirs)}
                 />
                 <Button
                   label={show(conflict.field, conflict.mine, unit)}
-                  onPress={() => void settle(doc, conflict.field, conflict.mine)}
+                  onPress={() => settle(doc, conflict.field, conflict.mine)}
                 />
               </View>
             </View>

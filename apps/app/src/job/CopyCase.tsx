@@ -25,7 +25,7 @@ export function CopyCase({ operation, request }: { operation: string; request: u
         kind="quiet"
         label={state === 'copied' ? 'Case copied' : 'Copy this case'}
         icon={<Copy size={20} color={palette.patina} />}
-        onPress={() => void copy()}
+        onPress={() => copy()}
       />
       {state !== 'idle' ? (
         <Txt size="s" tone="soft">

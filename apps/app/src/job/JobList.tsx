@@ -1,11 +1,13 @@
 import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
-import { Pressable, ScrollView, View } from 'react-native'
+import { ScrollView, View } from 'react-native'
 import { useDocs, useJob } from '../data/select'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
+import { LinkTo } from '../ui/LinkTo'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
+import { useTitle } from '../ui/title'
 import { StageRule } from './StageRule'
 
 const DAY_MS = 86_400_000
@@ -22,11 +24,10 @@ function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }
   if (!view) return null
   const closed = job.fields.state === 'closed'
   return (
-    <Pressable
-      role="link"
-      aria-label={`${job.fields.title}, ${view.point.fields.name}`}
-      aria-current={current ? 'page' : undefined}
-      onPress={() => router.navigate(`/job/${job.id}`)}
+    <LinkTo
+      href={`/job/${job.id}`}
+      label={`${job.fields.title}, ${view.point.fields.name}`}
+      current={current}
       className={`border-b border-rule px-4 py-3 active:bg-patina-wash ${current ? 'border-l-[5px] border-l-patina bg-patina-wash' : ''}`}
     >
       <Txt bold size="l">
@@ -36,7 +37,7 @@ function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }
         {view.point.fields.name}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
       </Txt>
       <StageRule stage={view.stage} closed={closed} />
-    </Pressable>
+    </LinkTo>
   )
 }
 
@@ -58,6 +59,7 @@ export function JobRows({ current }: { current?: string }) {
 }
 
 export function JobList() {
+  useTitle('Jobs')
   const palette = usePalette()
   const empty = useDocs('job').length === 0
   return (

@@ -27,6 +27,7 @@ import { useScale } from '../gauge/scale'
 import { MakeStage } from '../make/MakeStage'
 import { MateStage } from '../mate/MateStage'
 import { SeamSheet } from '../mate/SeamSheet'
+import { JobProposals } from '../proposals/Proposals'
 import { ProveStage } from '../prove/ProveStage'
 import { Button } from '../ui/Button'
 import { isSupply, type LineService, SERVICE_LOOK } from '../ui/service'
@@ -71,6 +72,7 @@ function StageStrip({
             key={stage}
             role="tab"
             aria-selected={here}
+            tabIndex={here ? 0 : -1}
             aria-label={`${STAGE_WORDS[stage]}${index < at ? ', done' : index === at ? ', next' : ''}`}
             onPress={() => onShow(stage)}
             className={`min-h-[50px] flex-1 items-center justify-center ${here ? 'bg-patina-wash' : ''}`}
@@ -103,6 +105,7 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
               key={line.id}
               role="tab"
               aria-selected={here}
+              tabIndex={here ? 0 : -1}
               aria-label={`${service} line`}
               onPress={() => onShow(line.id)}
               className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] px-1 ${here ? edge : 'border-transparent'}`}
@@ -129,7 +132,7 @@ function LineTabs({ view, shown, onShow }: { view: JobView; shown: string; onSho
         <Pressable
           role="button"
           aria-label="Add the drain"
-          onPress={() => void addLine(view, 'drain').then(onShow)}
+          onPress={() => addLine(view, 'drain').then(onShow)}
           className="min-h-[48px] w-[76px] items-center justify-center border-b-[4px] border-transparent"
         >
           <Txt size="s" tone="patina" bold>
@@ -383,6 +386,7 @@ function Page({ view }: { view: JobView }) {
         </View>
         <View className="w-[420px]">
           <Conflicts view={view} />
+          <JobProposals jobId={view.job.id} />
           {content}
         </View>
       </View>
@@ -396,6 +400,7 @@ function Page({ view }: { view: JobView }) {
       <View className="px-1">{picture}</View>
       {strip}
       <Conflicts view={view} />
+      <JobProposals jobId={view.job.id} />
       <View className="flex-1">{content}</View>
       {seamSheet}
       {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}

@@ -165,7 +165,7 @@ export function NewJob() {
         ) : null}
       </ScrollView>
       <View className="border-t border-rule p-3">
-        <Button kind="primary" label="Open the job" onPress={() => void save()} />
+        <Button kind="primary" label="Open the job" onPress={() => save()} />
       </View>
     </View>
   )

@@ -60,7 +60,7 @@ export function MakeStage({ view, plan, goTo }: Props) {
           <Button
             kind="primary"
             label="Tick the next step"
-            onPress={() => void tick(view, next.lineId, next.id, 'done')}
+            onPress={() => tick(view, next.lineId, next.id, 'done')}
             testID="tick-next"
           />
         ) : (

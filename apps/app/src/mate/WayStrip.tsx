@@ -35,6 +35,7 @@ export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
               key={option.id}
               role="tab"
               aria-selected={here}
+              tabIndex={here ? 0 : -1}
               aria-label={`Way ${rank}: ${methodTitle(option)}, ${money(option.costs.totalCents)}`}
               onPress={() => onShow(option.id)}
               onLayout={({ nativeEvent }) => {

@@ -43,14 +43,14 @@ export function ProveStage({ view, plan, goTo }: Props) {
     <StageFrame
       actions={
         closed ? (
-          <Button label="Open the job again" onPress={() => void closeJob(view, false)} />
+          <Button label="Open the job again" onPress={() => closeJob(view, false)} />
         ) : (
           <Button
             kind={wet === 0 && open === 0 ? 'primary' : 'plain'}
             label={open > 0 ? `Close with ${open} checks to come` : 'Close the job'}
             disabled={wet > 0}
             {...(wet > 0 ? { hint: 'A seam is wet' } : {})}
-            onPress={() => void closeJob(view, true)}
+            onPress={() => closeJob(view, true)}
             testID="close-job"
           />
         )
@@ -106,12 +106,12 @@ export function ProveStage({ view, plan, goTo }: Props) {
         <Button
           kind="quiet"
           label="Job sheet (PDF)"
-          onPress={() => void Linking.openURL(`/api/jobs/${view.job.id}/sheet.pdf`)}
+          onPress={() => Linking.openURL(`/api/jobs/${view.job.id}/sheet.pdf`)}
         />
         <Button
           kind="quiet"
           label="Whole job (JSON)"
-          onPress={() => void Linking.openURL(`/api/jobs/${view.job.id}/file.json`)}
+          onPress={() => Linking.openURL(`/api/jobs/${view.job.id}/file.json`)}
         />
       </View>
     </StageFrame>

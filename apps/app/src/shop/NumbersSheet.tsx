@@ -69,7 +69,7 @@ export function NumbersSheet({
           )}
         />
       ))}
-      <Button kind="primary" label="Save" onPress={() => void save()} />
+      <Button kind="primary" label="Save" onPress={() => save()} />
     </SheetModal>
   )
 }

@@ -6,11 +6,14 @@ import { prefer, usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
 import { type Edit, edit, leave, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
+import { AllProposals } from '../proposals/Proposals'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { later } from '../ui/later'
+import { Note } from '../ui/Note'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
+import { useTitle } from '../ui/title'
 import { Aboard } from './Aboard'
 import type { NumberEntry } from './NumbersSheet'
 
@@ -228,6 +231,7 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
 
 /** The shop's own choices, prices and van. */
 export function ShopPage() {
+  useTitle('Shop')
   const settings = useSettings()
   const { theme, unit } = usePreferences()
   const { session, pending } = useData()
@@ -260,9 +264,16 @@ export function ShopPage() {
           onChange={(value) => prefer({ theme: value })}
         />
       </View>
+      <AllProposals />
       <Txt bold size="l" heading={2} className="mb-1">
         House rules
       </Txt>
+      {session?.person.role === 'owner' ? null : (
+        <Note kind="note" title="Prices and rules are the owner’s">
+          What you change here goes to the owner as a proposal, and shows on this phone alone until it is
+          taken.
+        </Note>
+      )}
       {settings ? (
         <Settings settings={settings} />
       ) : (
@@ -273,7 +284,7 @@ export function ShopPage() {
           Signed in as {session?.person.name}.
           {pending > 0 ? ` ${pending} edits wait on this phone and go out when you sign in again.` : ''}
         </Txt>
-        <Button label="Sign out" onPress={() => void leave()} />
+        <Button label="Sign out" onPress={() => leave()} />
       </View>
     </ScrollView>
   )

@@ -71,7 +71,7 @@ export function SignIn({ title = 'Sign in' }: { title?: string }) {
         kind="primary"
         label={state.busy ? 'Signing in …' : 'Sign in'}
         disabled={state.busy}
-        onPress={() => void submit()}
+        onPress={() => submit()}
         className="mt-2"
       />
     </View>

@@ -63,7 +63,7 @@ export function Welcome({ token, onDone }: { token: string; onDone: () => void }
           kind="primary"
           label={busy ? 'Opening …' : 'Open the shop'}
           disabled={busy}
-          onPress={() => void submit()}
+          onPress={() => submit()}
           className="mt-2"
         />
       </View>

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { type ReactNode, useRef } from 'react'
 import { Pressable, View } from 'react-native'
 import { Txt } from './Txt'
 
@@ -11,7 +11,8 @@ const KINDS = {
 
 interface Props {
   label: string
-  onPress: () => void
+  /** While what it began goes on, a second touch begins nothing. */
+  onPress: () => unknown
   kind?: keyof typeof KINDS
   icon?: ReactNode
   disabled?: boolean
@@ -32,13 +33,23 @@ export function Button({
   testID,
 }: Props) {
   const look = KINDS[kind]
+  const busy = useRef(false)
+  const press = () => {
+    if (busy.current) return
+    const begun = onPress()
+    if (!(begun instanceof Promise)) return
+    busy.current = true
+    void begun.finally(() => {
+      busy.current = false
+    })
+  }
   return (
     <Pressable
       role="button"
       aria-label={hint ? `${label}. ${hint}` : label}
       aria-disabled={disabled}
       disabled={disabled}
-      onPress={onPress}
+      onPress={press}
       testID={testID}
       className={`min-h-[52px] flex-row items-center justify-center gap-2 rounded-[4px] border-[1.5px] px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-70'} ${className}`}
     >

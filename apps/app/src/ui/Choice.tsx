@@ -44,6 +44,7 @@ export function Choice<Value extends string>({
               <Pressable
                 role="radio"
                 aria-checked={chosen}
+                tabIndex={chosen || (value === null && option === options[0]) ? 0 : -1}
                 aria-label={`${label}: ${option.label}`}
                 onPress={() => onChange(option.value)}
                 className={`min-h-[52px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-2 py-2 active:opacity-70 ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}

@@ -24,7 +24,7 @@ export function Field({ label, value, onChange, error, suffix, ...rest }: Props)
           value={value}
           onChangeText={onChange}
           aria-label={error ? `${label}. ${error}` : label}
-          className={`min-h-[52px] flex-1 rounded-[4px] border-[1.5px] bg-raised px-3 font-sans text-[18px] text-ink ${error ? 'border-oxide' : 'border-soft'}`}
+          className={`min-h-[52px] flex-1 rounded-[4px] border-[1.5px] bg-raised px-3 font-sans text-[1.125rem] text-ink ${error ? 'border-oxide' : 'border-soft'}`}
         />
         {suffix ? (
           <Txt tone="soft" className="ml-2">

@@ -55,11 +55,31 @@ describe('the measuring keypad', () => {
     expect(entered[0]).toMatchObject({ text: '1.5' })
   })
 
-  it('takes the keys of a keyboard too', () => {
-    const { entered, tap } = pad()
-    for (const key of ['1', '2', 'Backspace', '.', '5']) fireEvent.keyDown(window, { key })
-    tap('Enter')
-    expect(entered[0]).toMatchObject({ text: '1.5' })
+  it.each([
+    ['1 3/4', 44.45, 'in'],
+    ['1-3/4"', 44.45, 'in'],
+    ['1,75', 44.45, 'in'],
+    ['44 mm', 44, 'mm'],
+    ['12<.5', 1.5 * 25.4, 'in'],
+  ])('reads what is typed on a keyboard as units do: %s', (typed, mm, unit) => {
+    const { entered } = pad()
+    for (const key of typed) fireEvent.keyDown(document.body, { key: key === '<' ? 'Backspace' : key })
+    fireEvent.keyDown(document.body, { key: 'Enter' })
+    expect(entered[0]?.mm).toBeCloseTo(mm, 6)
+    expect(entered[0]?.unit).toBe(unit)
+  })
+
+  it('says what it cannot read, and keeps it to be mended', () => {
+    const { entered } = pad()
+    for (const key of '1 3/5x') fireEvent.keyDown(document.body, { key })
+    fireEvent.keyDown(document.body, { key: 'Enter' })
+    expect(entered).toEqual([])
+    expect(screen.getByRole('alert').textContent).toBeTruthy()
+    fireEvent.keyDown(document.body, { key: 'Backspace' })
+    fireEvent.keyDown(document.body, { key: 'Backspace' })
+    fireEvent.keyDown(document.body, { key: '4' })
+    fireEvent.keyDown(document.body, { key: 'Enter' })
+    expect(entered[0]?.mm).toBeCloseTo(44.45, 6)
   })
 
   it('closes without a word', () => {

@@ -1,5 +1,5 @@
 import { type LengthUnit, type ParsedLength, parseLength } from '@diarmos/core/units'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
 import { Button } from './Button'
@@ -21,14 +21,23 @@ const SIXTEENTHS = ['1/16', '3/16', '5/16', '7/16', '9/16', '11/16', '13/16', '1
 interface Entry {
   digits: string
   fraction: string
+  /** Written on a real keyboard: read as it stands. */
+  typed?: string
 }
 
-function textOf({ digits, fraction }: Entry): string {
+/** What a length is written with. */
+const WRITTEN = /^[0-9 .,/'"″′½¼¾⅛⅜⅝⅞a-z-]$/i
+
+function textOf({ digits, fraction, typed }: Entry): string {
+  if (typed !== undefined) return typed
   if (!fraction) return digits
   return digits && digits !== '0' ? `${digits} ${fraction}` : fraction
 }
 
 function press(entry: Entry, key: string): Entry {
+  // on goes what was written
+  if (entry.typed !== undefined)
+    return { ...entry, typed: key === '⌫' ? entry.typed.slice(0, -1) : entry.typed + key }
   if (key === '⌫')
     return entry.fraction ? { ...entry, fraction: '' } : { ...entry, digits: entry.digits.slice(0, -1) }
   if (key === '.')
@@ -89,22 +98,35 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
   const { unit, denominator } = usePreferences()
   const [entry, setEntry] = useState<Entry>({ digits: '', fraction: '' })
   const written = textOf(entry)
-  const parsed = parseLength(unit === 'mm' ? `${written} mm` : written, { unit })
+  const text = unit === 'mm' && entry.typed === undefined ? `${written} mm` : written.trim()
+  const parsed = parseLength(text, { unit })
   const changeUnit = (next: LengthUnit) => {
     prefer({ unit: next })
     setEntry({ digits: '', fraction: '' })
   }
   const enter = () => {
-    if (parsed.ok) onEnter({ ...parsed, text: unit === 'mm' ? `${written} mm` : written })
+    if (parsed.ok) onEnter({ ...parsed, text })
   }
 
+  const latest = useRef(enter)
+  latest.current = enter
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (/^[0-9.]$/.test(event.key)) setEntry((held) => press(held, event.key))
-      else if (event.key === 'Backspace') setEntry((held) => press(held, '⌫'))
+      if (event.metaKey || event.ctrlKey || event.altKey) return
+      if (
+        event.key === 'Enter' &&
+        !(event.target as HTMLElement).matches?.('[role="button"],[role="radio"]')
+      ) {
+        event.preventDefault()
+        latest.current()
+      } else if (WRITTEN.test(event.key)) {
+        // a space would press what has the focus
+        event.preventDefault()
+        setEntry((held) => ({ ...held, typed: textOf(held) + event.key }))
+      } else if (event.key === 'Backspace') setEntry((held) => press(held, '⌫'))
     }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
+    window.addEventListener('keydown', onKey, true)
+    return () => window.removeEventListener('keydown', onKey, true)
   }, [])
 
   return (
@@ -117,9 +139,9 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
       <View className="mb-2 flex-row items-center justify-between border-b-2 border-ink">
         <View aria-live="polite" className="min-h-[56px] flex-1 flex-row items-center gap-2">
           <Txt bold size="xxl">
-            {entry.digits || (entry.fraction ? '' : '–')}
+            {entry.typed ?? (entry.digits || (entry.fraction ? '' : '–'))}
           </Txt>
-          {entry.fraction ? (
+          {entry.fraction && entry.typed === undefined ? (
             <View className="items-center" aria-label={entry.fraction}>
               <Txt bold size="l" className="border-b-2 border-ink px-1">
                 {entry.fraction.split('/')[0]}
@@ -163,9 +185,11 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
                   chosen={entry.fraction === fraction}
                   onPress={() =>
                     setEntry((held) =>
-                      held.digits.includes('.')
-                        ? held
-                        : { ...held, fraction: held.fraction === fraction ? '' : fraction },
+                      held.typed !== undefined
+                        ? { ...held, typed: `${held.typed.trim()} ${fraction}`.trim() }
+                        : held.digits.includes('.')
+                          ? held
+                          : { ...held, fraction: held.fraction === fraction ? '' : fraction },
                     )
                   }
                 />

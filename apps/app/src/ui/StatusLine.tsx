@@ -74,7 +74,7 @@ export function SyncState() {
               <Txt size="s" tone="soft">
                 {JSON.stringify(operation.patch).slice(0, 300)}
               </Txt>
-              <Button label="Put aside" onPress={() => void discardRefused(operation.opId)} />
+              <Button label="Put aside" onPress={() => discardRefused(operation.opId)} />
             </View>
           ))}
         </SheetModal>

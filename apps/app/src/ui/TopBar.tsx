@@ -5,6 +5,7 @@ import { Pressable, View } from 'react-native'
 import { usePalette } from './palette'
 import { SyncState, ThemeButton } from './StatusLine'
 import { Txt } from './Txt'
+import { useTitle } from './title'
 import { UndoButton } from './UndoButton'
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
 /** Where we are, and the way back. */
 export function TopBar({ title, detail, children, bare = false }: Props) {
   const palette = usePalette()
+  useTitle(title)
   return (
     <View className="min-h-[52px] flex-row items-center border-b border-rule">
       <Pressable

@@ -2,14 +2,14 @@ import type { ReactNode } from 'react'
 import { Text, type TextProps } from 'react-native'
 
 const SIZES = {
-  s: 'text-[15px] leading-[21px]',
-  m: 'text-[17px] leading-[24px]',
-  l: 'text-[20px] leading-[27px]',
-  xl: 'text-[26px] leading-[32px]',
-  xxl: 'text-[40px] leading-[46px]',
-  huge: 'text-[64px] leading-[70px]',
+  s: 'text-[0.9375rem] leading-[1.3125rem]',
+  m: 'text-[1.0625rem] leading-[1.5rem]',
+  l: 'text-[1.25rem] leading-[1.6875rem]',
+  xl: 'text-[1.625rem] leading-[2rem]',
+  xxl: 'text-[2.5rem] leading-[2.875rem]',
+  huge: 'text-[4rem] leading-[4.375rem]',
   /** Read from the saw, at arm's length. */
-  saw: 'text-[120px] leading-[128px]',
+  saw: 'text-[7.5rem] leading-[8rem]',
 } as const
 
 const TONES = {

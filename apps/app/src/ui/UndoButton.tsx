@@ -27,7 +27,7 @@ export function UndoButton() {
         <Pressable
           role="button"
           aria-label={`Undo. ${last.label}`}
-          onPress={() => void undo()}
+          onPress={() => undo()}
           className={`h-12 max-w-[150px] flex-row items-center justify-center gap-1 rounded-[4px] border-[1.5px] px-2 ${short ? 'w-12 border-transparent' : 'border-patina bg-patina-wash'}`}
         >
           <Undo size={22} color={palette.patina} />

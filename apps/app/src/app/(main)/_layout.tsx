@@ -1,14 +1,15 @@
-import { type Href, router, Slot, usePathname } from 'expo-router'
+import { Slot, usePathname } from 'expo-router'
 import House from 'lucide-react-native/icons/house'
 import Ruler from 'lucide-react-native/icons/ruler'
 import Settings from 'lucide-react-native/icons/settings-2'
 import Wrench from 'lucide-react-native/icons/wrench'
-import { Pressable, View } from 'react-native'
+import { View } from 'react-native'
+import { LinkTo } from '../../ui/LinkTo'
 import { Mark } from '../../ui/Mark'
 import { usePalette } from '../../ui/palette'
 import { StatusLine } from '../../ui/StatusLine'
 import { Txt } from '../../ui/Txt'
-import { useWide } from '../../ui/useWide'
+import { useShort, useWide } from '../../ui/useWide'
 
 const ROOMS = [
   { href: '/', label: 'Jobs', icon: Wrench },
@@ -20,6 +21,7 @@ const ROOMS = [
 function Bar({ wide }: { wide: boolean }) {
   const palette = usePalette()
   const path = usePathname()
+  const short = useShort()
   return (
     <View
       role="navigation"
@@ -35,19 +37,18 @@ function Bar({ wide }: { wide: boolean }) {
       {ROOMS.map(({ href, label, icon: Icon }) => {
         const here = href === '/' ? path === '/' : path.startsWith(href)
         return (
-          <Pressable
+          <LinkTo
             key={href}
-            role="link"
-            aria-current={here ? 'page' : undefined}
-            aria-label={label}
-            onPress={() => router.navigate(href as Href)}
-            className={`min-h-[60px] items-center justify-center ${wide ? 'py-2' : 'flex-1'} ${here ? (wide ? 'border-r-[4px] border-patina' : 'border-t-[4px] border-patina') : wide ? 'border-r-[4px] border-transparent' : 'border-t-[4px] border-transparent'}`}
+            href={href}
+            label={label}
+            current={here}
+            className={`${short ? 'min-h-[48px] flex-row gap-2' : 'min-h-[60px]'} items-center justify-center ${wide ? 'py-2' : 'flex-1'} ${here ? (wide ? 'border-r-[4px] border-patina' : 'border-t-[4px] border-patina') : wide ? 'border-r-[4px] border-transparent' : 'border-t-[4px] border-transparent'}`}
           >
             <Icon size={24} color={here ? palette.patina : palette.ink} />
             <Txt size="s" bold={here} tone={here ? 'patina' : 'ink'}>
               {label}
             </Txt>
-          </Pressable>
+          </LinkTo>
         )
       })}
     </View>
@@ -61,7 +62,7 @@ export default function MainLayout() {
       {wide ? <Bar wide /> : null}
       <View className="flex-1">
         <StatusLine />
-        <View role="main" className="flex-1">
+        <View role="main" id="main" className="flex-1">
           <Slot />
         </View>
       </View>
