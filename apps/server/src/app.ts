@@ -12,6 +12,7 @@ import type { Log } from './log'
 import { problem } from './problem'
 import { addHealth } from './routes/health'
 import { addJobs } from './routes/jobs'
+import { addLists } from './routes/lists'
 import { addOperations } from './routes/operations'
 import { addSession, signedIn, type Variables } from './routes/session'
 import { addSetUp } from './routes/setUp'
@@ -128,6 +129,7 @@ export function makeApp(services: Services): Api {
   app.use('/api/*', signedIn(services))
   addSync(app, services)
   addOperations(app, services)
+  addLists(app, services)
   addJobs(app, services)
   app.all('/api/*', (context) => problem(context, 404, 'There is no such address'))
   if (services.webFolder) addPages(app, services.webFolder)

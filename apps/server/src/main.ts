@@ -6,6 +6,7 @@ import { hasDemo, loadDemo } from './demo/load'
 import { hostsOf } from './hosts'
 import { makeLog } from './log'
 import { openDatabase } from './store/database'
+import { eraseOld } from './store/removed'
 import { inviteOwner } from './store/setUp'
 import { makeSolver } from './work/pool'
 
@@ -62,6 +63,12 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   process.send?.({ failed: error.code ?? error.message })
   process.exit(1)
 })
+
+// what went with a house for good is erased when its thirty days are over
+const erase = () =>
+  eraseOld(database).catch((error: Error) => log.warn({ name: error.name }, 'erasing put off'))
+void erase()
+setInterval(erase, 6 * 3_600_000).unref()
 
 let stopping = false
 async function stop(): Promise<void> {

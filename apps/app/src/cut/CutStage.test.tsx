@@ -6,10 +6,7 @@ import { held, openJob, openShop } from '../test/shop'
 import { all, dialog, one, press, settled } from '../test/touch'
 
 jest.mock('../workers/solver')
-jest.mock('expo-router', () => ({
-  useFocusEffect: jest.requireActual('react').useEffect,
-  router: { navigate: jest.fn(), push: jest.fn(), canGoBack: () => false, replace: jest.fn() },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 /** What a length says of itself, all of them in order. */

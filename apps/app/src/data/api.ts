@@ -44,5 +44,16 @@ export const signIn = (email: string, password: string) =>
 export const setUp = (request: SetUpRequest) => call<void>('POST', '/api/set-up', request)
 export const signOut = () => call<void>('DELETE', '/api/session')
 export const whoAmI = () => call<SessionResponse>('GET', '/api/session')
+/** A house, a point or a job that was removed lately. */
+export interface Removed {
+  readonly kind: 'property' | 'point' | 'job'
+  readonly id: string
+  readonly name: string
+  readonly at: string
+}
+export const removedLately = async () => (await call<{ removed: Removed[] }>('GET', '/api/removed')).removed
+/** What a fresh phone needs first. */
+export const day = async () =>
+  (await call<Partial<Pick<SyncResponse, 'changes'>>>('GET', '/api/day')).changes ?? []
 export const sync = (generation: string | null, since: number, operations: readonly OperationRecord[]) =>
   call<SyncResponse>('POST', '/api/sync', { generation, since, operations })

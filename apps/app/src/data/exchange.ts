@@ -1,6 +1,6 @@
 import type { SyncResponse } from '@diarmos/contract'
 import { laterStamp } from '@diarmos/contract/sync'
-import { ApiError, sync as callSync } from './api'
+import { ApiError, day as callDay, sync as callSync } from './api'
 import { ALL_STORES, type LocalDatabase, type LocalTransaction } from './database'
 import { copyOf, rebuild, withEdit } from './held'
 import { overlay } from './overlay'
@@ -39,6 +39,8 @@ async function nextBatch(database: LocalDatabase, after: number, most: number): 
 export async function exchange(database: LocalDatabase): Promise<void> {
   let after = 0
   let most = BATCH
+  if (!(await database.get('meta', 'cursor')) && (await database.count('docs')) === 0)
+    await dayFirst(database)
   for (;;) {
     if (database !== local.database) return
     const { keys, operations } = await nextBatch(database, after, most)
@@ -70,6 +72,13 @@ export async function exchange(database: LocalDatabase): Promise<void> {
     const left = await database.count('queue', IDBKeyRange.lowerBound(after, true))
     if (left === 0 && !answer.more) return
   }
+}
+
+/** A phone that holds nothing yet gets what it needs for the day, before all the rest in its order. */
+async function dayFirst(database: LocalDatabase): Promise<void> {
+  const changes = await callDay().catch(() => [])
+  if (database !== local.database || changes.length === 0) return
+  await commit(database, [], [], { generation: '', results: [], changes, cursor: -1, more: true })
 }
 
 /** As if the server had answered: this one edit cannot be sent at all. */

@@ -1,42 +1,58 @@
-import { ScrollView } from 'react-native'
-import { useDocs } from '../data/select'
+import { View } from 'react-native'
+import { useDocs, useDocsOf } from '../data/select'
+import { useData } from '../data/store'
+import type { Doc } from '../data/types'
 import { ERA_WORDS } from '../job/eras'
 import { LinkTo } from '../ui/LinkTo'
 import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
+import { VirtualList } from '../ui/VirtualList'
+import { RemovedLately } from './RemovedLately'
+
+/** About as high as a row stands, until it has been measured. */
+const ROW_PX = 76
+
+function HouseRow({ property }: { property: Doc<'property'> }) {
+  const points = useDocsOf('point', 'propertyId', property.id)
+  return (
+    <LinkTo
+      href={`/houses/${property.id}`}
+      label={property.fields.label}
+      className="min-h-[72px] border-b border-rule px-4 py-3 active:bg-patina-wash"
+    >
+      <Txt bold size="l">
+        {property.fields.label}
+      </Txt>
+      <Txt size="s" tone="soft">
+        {[property.fields.street, property.fields.town].filter(Boolean).join(', ')} · piped{' '}
+        {ERA_WORDS[property.fields.era]} · {points.length} {points.length === 1 ? 'point' : 'points'}
+      </Txt>
+    </LinkTo>
+  )
+}
 
 /** Every house the shop knows. */
 export function HouseList() {
   useTitle('Houses')
   const properties = useDocs('property')
-  const points = useDocs('point')
+  const loaded = useData((state) => state.loaded)
   return (
-    <ScrollView className="mx-auto w-full max-w-[860px] flex-1">
+    <View className="mx-auto w-full max-w-[860px] flex-1">
       <Txt bold size="xl" heading={1} className="px-4 pb-1 pt-4">
         Houses
       </Txt>
-      {properties.length === 0 ? (
-        <Txt tone="soft" className="px-4">
+      {properties.length === 0 && loaded ? (
+        <Txt tone="soft" className="flex-1 px-4">
           No house yet: the first one comes with the first job.
         </Txt>
-      ) : null}
-      {properties.map((property) => (
-        <LinkTo
-          key={property.id}
-          href={`/houses/${property.id}`}
-          label={property.fields.label}
-          className="min-h-[72px] border-b border-rule px-4 py-3 active:bg-patina-wash"
-        >
-          <Txt bold size="l">
-            {property.fields.label}
-          </Txt>
-          <Txt size="s" tone="soft">
-            {[property.fields.street, property.fields.town].filter(Boolean).join(', ')} · piped{' '}
-            {ERA_WORDS[property.fields.era]} ·{' '}
-            {points.filter((point) => point.fields.propertyId === property.id).length} points
-          </Txt>
-        </LinkTo>
-      ))}
-    </ScrollView>
+      ) : (
+        <VirtualList
+          rows={properties}
+          estimate={ROW_PX}
+          render={(property) => <HouseRow property={property} />}
+        />
+      )}
+      <RemovedLately />
+    </View>
   )
 }

@@ -1,10 +1,13 @@
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { router } from 'expo-router'
+import { useState } from 'react'
 import { ScrollView, View } from 'react-native'
 import { newest, useDoc, useDocs, useDocsOf } from '../data/select'
 import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
 import { LinkTo } from '../ui/LinkTo'
+import { RenameSheet } from '../ui/RenameSheet'
 import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
@@ -38,6 +41,12 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
   )
 }
 
+interface Renamed {
+  readonly kind: 'property' | 'point'
+  readonly id: string
+  readonly name: string
+}
+
 /** What is inside this house's walls, as far as anyone has looked. */
 export function HousePage({ propertyId }: { propertyId: string }) {
   const property = useDoc('property', propertyId)
@@ -45,6 +54,8 @@ export function HousePage({ propertyId }: { propertyId: string }) {
   const lines = useDocs('line')
   const contacts = useDocsOf('contact', 'propertyId', propertyId)
   const jobs = useDocsOf('job', 'propertyId', propertyId)
+  const open = jobs.filter((job) => job.fields.state === 'open').length
+  const [renaming, setRenaming] = useState<Renamed | null>(null)
   if (!property)
     return (
       <View className="flex-1">
@@ -60,6 +71,30 @@ export function HousePage({ propertyId }: { propertyId: string }) {
         detail={[property.fields.street, property.fields.town].filter(Boolean).join(', ')}
       />
       <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
+        <View className="flex-row flex-wrap gap-2 pt-2">
+          <Button
+            label="Rename"
+            hint="the house"
+            onPress={() => setRenaming({ kind: 'property', id: property.id, name: property.fields.label })}
+          />
+          <Button
+            kind="danger"
+            label="Remove the house"
+            disabled={open > 0}
+            onPress={async () => {
+              await edit(
+                [{ kind: 'property', id: property.id, remove: true } as Edit],
+                `Removed: ${property.fields.label}`,
+              )
+              router.replace('/houses')
+            }}
+          />
+        </View>
+        <Txt size="s" tone="soft">
+          {open > 0
+            ? `${open} open ${open === 1 ? 'job' : 'jobs'} here: a house goes once all its jobs are closed.`
+            : 'Its points, jobs and contact go along; for thirty days all of it can be taken back.'}
+        </Txt>
         {property.fields.note ? <Txt className="py-2">{property.fields.note}</Txt> : null}
         {contacts.map((contact) => (
           <View key={contact.id} className="min-h-[52px] flex-row items-center border-b border-rule">
@@ -81,9 +116,17 @@ export function HousePage({ propertyId }: { propertyId: string }) {
         ))}
         {points.map((point) => (
           <View key={point.id} className="border-b border-rule py-3">
-            <Txt bold size="l" heading={2}>
-              {point.fields.name}
-            </Txt>
+            <View className="flex-row items-center">
+              <Txt bold size="l" heading={2} className="flex-1">
+                {point.fields.name}
+              </Txt>
+              <Button
+                kind="quiet"
+                label="Rename"
+                hint={point.fields.name}
+                onPress={() => setRenaming({ kind: 'point', id: point.id, name: point.fields.name })}
+              />
+            </View>
             {lines
               .filter((line) => line.fields.pointId === point.id)
               .sort((a, b) => (a.fields.service > b.fields.service ? -1 : 1))
@@ -108,6 +151,26 @@ export function HousePage({ propertyId }: { propertyId: string }) {
           </View>
         ))}
       </ScrollView>
+      {renaming ? (
+        <RenameSheet
+          title={`Rename: ${renaming.name}`}
+          label="Name"
+          value={renaming.name}
+          onSave={(name) =>
+            edit(
+              [
+                {
+                  kind: renaming.kind,
+                  id: renaming.id,
+                  patch: renaming.kind === 'property' ? { label: name } : { name },
+                } as Edit,
+              ],
+              `Renamed: ${name}`,
+            )
+          }
+          onClose={() => setRenaming(null)}
+        />
+      ) : null}
     </View>
   )
 }

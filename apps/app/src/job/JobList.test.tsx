@@ -13,6 +13,7 @@ import { Conflicts } from './Conflicts'
 import { JobList } from './JobList'
 import { NewJob } from './NewJob'
 
+jest.mock('../ui/VirtualList')
 jest.mock('expo-router', () => ({
   router: { navigate: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => false },
 }))
@@ -109,7 +110,7 @@ describe('houses', () => {
     await openJob({ label: 'Mill', street: '1 Race Lane', town: 'Gullhaven', era: 'before-1940' })
     rerender(<HouseList />)
     expect(one('link', 'Mill').textContent).toContain('1 Race Lane, Gullhaven')
-    expect(one('link', 'Mill').textContent).toContain('1 points')
+    expect(one('link', 'Mill').textContent).toContain('1 point')
   })
 
   it('say what is not known yet, and lead to the jobs done there', async () => {

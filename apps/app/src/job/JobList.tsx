@@ -1,15 +1,20 @@
 import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
-import { ScrollView, View } from 'react-native'
+import { useMemo } from 'react'
+import { View } from 'react-native'
 import { useDocs, useJob } from '../data/select'
+import { useData } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
 import { LinkTo } from '../ui/LinkTo'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
+import { VirtualList } from '../ui/VirtualList'
 import { StageRule } from './StageRule'
 
+/** About as high as a row stands, until it has been measured. */
+const ROW_PX = 92
 const DAY_MS = 86_400_000
 const days = new Intl.RelativeTimeFormat('en', { numeric: 'auto' })
 
@@ -21,6 +26,7 @@ function openedDay(instant: string): string {
 
 function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }) {
   const view = useJob(job.id)
+  const loaded = useData((state) => state.loaded)
   if (!view) return null
   const closed = job.fields.state === 'closed'
   return (
@@ -36,50 +42,56 @@ function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }
       <Txt size="s" tone="soft">
         {view.point.fields.name}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
       </Txt>
-      <StageRule stage={view.stage} closed={closed} />
+      {/* where a job stands follows from all that is known of it */}
+      {loaded ? <StageRule stage={view.stage} closed={closed} /> : <View className="mt-2 h-[21px]" />}
     </LinkTo>
   )
 }
 
-/** Jobs, open ones first, newest first. `current` marks one in the wide view. */
-export function JobRows({ current }: { current?: string }) {
-  const jobs = useDocs('job')
-  const sorted = [...jobs].sort(
+/** Open ones first, the newest first. */
+function sorted(jobs: readonly Doc<'job'>[]): Doc<'job'>[] {
+  return [...jobs].sort(
     (a, b) =>
       Number(a.fields.state === 'closed') - Number(b.fields.state === 'closed') ||
       (a.fields.openedAt < b.fields.openedAt ? 1 : -1),
   )
+}
+
+/** Jobs in the order of work. `current` marks one in the wide view. Only what is in sight is there. */
+export function JobRows({ current }: { current?: string }) {
+  const jobs = useDocs('job')
+  const rows = useMemo(() => sorted(jobs), [jobs])
   return (
-    <>
-      {sorted.map((job) => (
-        <JobRow key={job.id} job={job} current={job.id === current} />
-      ))}
-    </>
+    <VirtualList
+      rows={rows}
+      estimate={ROW_PX}
+      testID="job-list"
+      render={(job) => <JobRow job={job} current={job.id === current} />}
+    />
   )
 }
 
 export function JobList() {
   useTitle('Jobs')
   const palette = usePalette()
+  const loaded = useData((state) => state.loaded)
   const empty = useDocs('job').length === 0
   return (
     <View className="mx-auto w-full max-w-[860px] flex-1">
       <Txt bold size="xl" heading={1} className="px-4 pb-1 pt-4">
         Jobs
       </Txt>
-      <ScrollView className="flex-1" testID="job-list">
-        {empty ? (
-          <View className="px-4 py-8">
-            <Txt size="l">No job yet.</Txt>
-            <Txt tone="soft">
-              A job is one place where a fixture meets the piping. Open one and measure the stub: the rest
-              follows.
-            </Txt>
-          </View>
-        ) : (
-          <JobRows />
-        )}
-      </ScrollView>
+      {empty && loaded ? (
+        <View className="flex-1 px-4 py-8">
+          <Txt size="l">No job yet.</Txt>
+          <Txt tone="soft">
+            A job is one place where a fixture meets the piping. Open one and measure the stub: the rest
+            follows.
+          </Txt>
+        </View>
+      ) : (
+        <JobRows />
+      )}
       <View className="border-t border-rule p-3">
         <Button
           kind="primary"

@@ -2,18 +2,21 @@ import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
 import { type Edit, edit, newId, now, undo } from '../data/store'
+import { address } from '../test/address'
 import { held, openJob, openShop } from '../test/shop'
 import { all, dialog, one, press } from '../test/touch'
 import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
-jest.mock('expo-router', () => ({
-  useFocusEffect: jest.requireActual('react').useEffect,
-  router: { navigate: jest.fn(), canGoBack: () => false, replace: jest.fn() },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 
 jest.setTimeout(60_000)
 
+/** Another job has another address. */
+const show = (jobId: string) => {
+  act(() => address.go({}))
+  return render(<JobPage jobId={jobId} />)
+}
 const button = (name: string | RegExp) => one('button', name)
 const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
 const words = (question: string) => QUESTIONS[question] ?? question
@@ -47,7 +50,7 @@ afterEach(cleanup)
 describe('a job page with nothing known', () => {
   it('asks for a look, proposes nothing, and every later stage says what it waits for', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     expect(screen.getByText('What is this pipe?')).toBeTruthy()
     expect(screen.queryByTestId('take-finding')).toBeNull()
     for (const [name, words] of [
@@ -70,7 +73,7 @@ describe('a job page with nothing known', () => {
 describe('Find', () => {
   it('takes a string round it and a scratch for half-inch copper, and says what each look did', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await measure('outside:string', ['2'])
     await look('scratch', 'copper')
     expect(screen.getByTestId('belief').textContent).toMatch(/^1\/2 in copper tube/)
@@ -84,7 +87,7 @@ describe('Find', () => {
 
   it('stops at steel until somebody has seen water from it', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await measure('outside:caliper', ['Point', '8', '4', '5'])
     await look('magnet', 'holds')
     expect(screen.getByTestId('belief').textContent).toMatch(/^1\/2 in/)
@@ -98,7 +101,7 @@ describe('Find', () => {
 
   it('corrects a reading in its place and keeps the wrong one as withdrawn', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await measure('outside:caliper', ['Point', '8', '7', '5'])
     await press(button(/Across, with a caliper: \.875.*Correct it$/))
     for (const key of ['Point', '6', '2', '5', 'Enter']) await press(one('button', key, dialog()))
@@ -114,7 +117,7 @@ describe('Find', () => {
 
   it('points at the reading that disagrees, and lets it be withdrawn', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await look('scratch', 'copper')
     await measure('outside:caliper', ['Point', '6', '2', '5'])
     await measure('outside:caliper', ['Point', '6', '2', '6'])
@@ -131,7 +134,7 @@ describe('Find', () => {
 describe('what belongs to Find', () => {
   it('names the joint from its features, and what that asks of the work', async () => {
     const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await look('joint-band', 'copper-ring')
     await look('joint-nut', 'no-nut')
     expect(screen.getByTestId('joint-belief').textContent).toMatch(
@@ -141,7 +144,7 @@ describe('what belongs to Find', () => {
 
   it('what is wrong with the end becomes a condition, at once and by undo no more', async () => {
     const { jobId, hot } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await press(button(/^What is wrong with it/))
     await press(one('checkbox', 'pitted'))
     await press(one('checkbox', 'scored'))
@@ -154,7 +157,7 @@ describe('what belongs to Find', () => {
 
   it('takes a thread that was measured over as a condition', async () => {
     const { jobId, hot } = await openJob()
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await press(button('Which thread is it?'))
     const inSheet = (name: string) => all('button', name, dialog()).at(-1) as HTMLElement
     await press(inSheet('Where is it?'))
@@ -172,7 +175,7 @@ describe('what belongs to Find', () => {
 
   it('the shop corrects what is usual for its own town', async () => {
     const { jobId } = await openJob({ era: '1978-1995' })
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await press(button('What is usual here?'))
     for (let tap = 0; tap < 3; tap++) await press(one('button', '+. polybutylene is commoner here', dialog()))
     expect(held('settings')[0]?.fields.expected).toEqual({ '1978-1995': { polybutylene: 10 } })
@@ -183,7 +186,7 @@ describe('what belongs to Find', () => {
 
   it('a drain added to the point is found and remembered, and keeps no job from its end', async () => {
     const { jobId } = await openJob({ era: '1965-1978' })
-    render(<JobPage jobId={jobId} />)
+    show(jobId)
     await press(button('Add the drain'))
     expect(one('tab', 'drain line').getAttribute('aria-selected')).toBe('true')
     await measure('outside:caliper', ['1', 'Point', '9'])
@@ -201,14 +204,14 @@ describe('what belongs to Find', () => {
 
   it('other jobs in houses of that age count towards what is usual', async () => {
     const first = await openJob({ era: '1978-1995', label: 'First' })
-    const { unmount } = render(<JobPage jobId={first.jobId} />)
+    const { unmount } = show(first.jobId)
     await look('colour', 'grey-plastic')
     await measure('outside:caliper', ['Point', '6', '2', '5'])
     await look('joint', 'crimp')
     await press(screen.getByTestId('take-finding'))
     unmount()
     const second = await openJob({ era: '1978-1995', label: 'Second' })
-    render(<JobPage jobId={second.jobId} />)
+    show(second.jobId)
     await press(button('What is usual here?'))
     expect(dialog().textContent).toMatch(/polybutylene.*found 2 × in houses of that age/)
   })
@@ -275,7 +278,7 @@ const STUBS: readonly {
 describe.each(STUBS)('a stop on $name, from finding to proof', (stub) => {
   it('is found, mated, cut, made, proven, closed, and remembered', async () => {
     const { jobId, propertyId } = await openJob()
-    const { unmount } = render(<JobPage jobId={jobId} />)
+    const { unmount } = show(jobId)
     await measure('outside:caliper', stub.caliper)
     for (const [question, answer] of stub.looks) await look(question, answer)
     expect(screen.getByTestId('belief').textContent).toMatch(stub.found)
@@ -319,7 +322,7 @@ describe.each(STUBS)('a stop on $name, from finding to proof', (stub) => {
       (doc) => (doc.fields as { propertyId: string }).propertyId === propertyId,
     )
     const next = await openNext(propertyId, point?.id ?? '')
-    render(<JobPage jobId={next} />)
+    show(next)
     expect(screen.getByText(new RegExp(`remembers: ${stub.found.source.slice(1)}`))).toBeTruthy()
   })
 })

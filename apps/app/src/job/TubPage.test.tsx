@@ -5,10 +5,7 @@ import { all, dialog, one, press } from '../test/touch'
 import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
-jest.mock('expo-router', () => ({
-  useFocusEffect: jest.requireActual('react').useEffect,
-  router: { navigate: jest.fn(), canGoBack: () => false, replace: jest.fn() },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))

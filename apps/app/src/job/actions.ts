@@ -286,16 +286,19 @@ export async function tick(
   note = '',
 ): Promise<void> {
   const held = view.checks.get(stepId)
-  await edit([
-    ...visitEdits(view),
-    held
-      ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
-      : ({
-          kind: 'check',
-          id: newId(),
-          patch: { jobId: view.job.id, lineId, stepId, result, at: now(), note },
-        } as Edit),
-  ])
+  await edit(
+    [
+      ...visitEdits(view),
+      held
+        ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
+        : ({
+            kind: 'check',
+            id: newId(),
+            patch: { jobId: view.job.id, lineId, stepId, result, at: now(), note },
+          } as Edit),
+    ],
+    result === 'undone' ? 'Tick taken back' : `Ticked: ${result}`,
+  )
 }
 
 export async function closeJob(view: JobView, closed: boolean): Promise<void> {

@@ -5,10 +5,7 @@ import { held, openShop } from '../test/shop'
 import { all, dialog, one, press } from '../test/touch'
 
 jest.mock('../workers/solver')
-jest.mock('expo-router', () => ({
-  useFocusEffect: jest.requireActual('react').useEffect,
-  router: { navigate: jest.fn(), push: jest.fn(), canGoBack: () => false, replace: jest.fn() },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 const text = (id: string) => screen.getByTestId(id).textContent ?? ''

@@ -5,6 +5,7 @@ import { Linking, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'
 import { closeJob, setNote, tick } from '../job/actions'
+import { JobName } from '../job/JobName'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
@@ -37,6 +38,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
       <StageFrame actions={<Button kind="primary" label="Choose a way first" onPress={() => goTo('mate')} />}>
         <Txt size="l">Nothing to prove yet.</Txt>
         <Txt tone="soft">Dry checks come with the seams that were made.</Txt>
+        <JobName view={view} />
       </StageFrame>
     )
   return (
@@ -114,6 +116,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
           onPress={() => Linking.openURL(`/api/jobs/${view.job.id}/file.json`)}
         />
       </View>
+      <JobName view={view} />
     </StageFrame>
   )
 }

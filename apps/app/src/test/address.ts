@@ -25,7 +25,9 @@ export const router = {
   router: {
     canGoBack: () => false,
     navigate: jest.fn(),
+    push: jest.fn(),
     replace: jest.fn(),
+    back: jest.fn(),
     /** What is undefined is taken out of the address. */
     setParams: (patch: Record<string, string | undefined>) =>
       address.go(
@@ -36,5 +38,6 @@ export const router = {
         ),
       ),
   },
+  useFocusEffect: jest.requireActual<typeof import('react')>('react').useEffect,
   useLocalSearchParams: () => useSyncExternalStore(subscribe, () => params),
 }

@@ -4,6 +4,7 @@ import { act } from '@testing-library/react'
 import { turned } from '../data/state'
 import { type Edit, edit, newId, now, open, shelf } from '../data/store'
 import type { Doc, EntityFields, EntityKind } from '../data/types'
+import { address } from './address'
 
 // jsdom has none; documents are plain data
 globalThis.structuredClone ??= ((value: unknown) =>
@@ -14,6 +15,7 @@ export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> =
   globalThis.fetch = jest.fn(async () => {
     throw new TypeError('no network')
   }) as never
+  address.go({})
   await act(async () => {
     await open({
       person: { id: newId(), name: 'Test Person', role: 'owner' },

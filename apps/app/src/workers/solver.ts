@@ -1,5 +1,6 @@
 import type { OperationName, OperationRequest, OperationResponse } from '@diarmos/contract'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useId, useRef, useState } from 'react'
+import { SolverQueue, Superseded } from './queue'
 import type { SolverAnswer } from './solver.worker'
 
 /** Faults that the solver found in a request, each with its place. */
@@ -10,41 +11,43 @@ export class SolverError extends Error {
   }
 }
 
-type Waiting = { resolve: (answer: unknown) => void; reject: (error: Error) => void }
-
 let worker: Worker | null = null
-let count = 0
-const waiting = new Map<number, Waiting>()
 
 function start(): Worker {
   const made = new Worker(new URL('./solver.worker.ts', import.meta.url))
   made.onmessage = ({ data }: MessageEvent<SolverAnswer>) => {
-    const caller = waiting.get(data.id)
-    waiting.delete(data.id)
-    if (data.faults) caller?.reject(new SolverError(data.faults))
-    else caller?.resolve(data.answer)
+    if (made !== worker) return
+    queue.answered(data.id, ({ resolve, reject }) =>
+      data.faults ? reject(new SolverError(data.faults)) : resolve(data.answer),
+    )
   }
   made.onerror = () => {
-    // a worker that dies takes its questions with it; the next question starts a new one
-    for (const caller of waiting.values()) caller.reject(new Error('the solver stopped'))
-    waiting.clear()
+    if (made !== worker) return
     worker = null
+    queue.died(new Error('the solver stopped'))
   }
   return made
 }
+
+const queue = new SolverQueue({
+  post: (id, operation, request) => {
+    worker ??= start()
+    worker.postMessage({ id, operation, request })
+  },
+  restart: () => {
+    worker?.terminate()
+    worker = null
+  },
+})
+
+let once = 0
 
 /** Runs one of the core's operations off the interface's thread. */
 export function solve<Name extends OperationName>(
   operation: Name,
   request: OperationRequest<Name>,
 ): Promise<OperationResponse<Name>> {
-  worker ??= start()
-  const id = ++count
-  const current = worker
-  return new Promise((resolve, reject) => {
-    waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject })
-    current.postMessage({ id, operation, request })
-  })
+  return queue.ask(`once ${++once}`, operation, request) as Promise<OperationResponse<Name>>
 }
 
 export interface Solved<Answer> {
@@ -54,8 +57,8 @@ export interface Solved<Answer> {
 }
 
 /**
- * The answer to a request that changes as facts change. The last answer stays while the next one is computed;
- * late answers to old questions are dropped. `null` asks nothing.
+ * The answer to a request that changes as facts change. The last answer stays while the next one is computed; only the
+ * latest question is worked out, older ones are let go. `null` asks nothing.
  */
 export function useSolved<Name extends OperationName>(
   operation: Name,
@@ -66,23 +69,28 @@ export function useSolved<Name extends OperationName>(
     error: null,
     busy: false,
   })
+  const slot = useId()
   const key = request === null ? null : JSON.stringify(request)
   const latest = useRef<string | null>(null)
   useEffect(() => {
     latest.current = key
     if (key === null) {
+      queue.drop(slot)
       setState({ answer: null, error: null, busy: false })
       return
     }
     setState((before) => ({ ...before, busy: true }))
-    solve(operation, JSON.parse(key) as OperationRequest<Name>).then(
+    queue.ask(slot, operation, JSON.parse(key)).then(
       (answer) => {
-        if (latest.current === key) setState({ answer, error: null, busy: false })
+        if (latest.current === key)
+          setState({ answer: answer as OperationResponse<Name>, error: null, busy: false })
       },
       (error: Error) => {
-        if (latest.current === key) setState((before) => ({ ...before, error, busy: false }))
+        if (latest.current === key && !(error instanceof Superseded))
+          setState((before) => ({ ...before, error, busy: false }))
       },
     )
-  }, [operation, key])
+  }, [operation, key, slot])
+  useEffect(() => () => queue.drop(slot), [slot])
   return state
 }

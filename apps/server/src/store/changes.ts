@@ -5,7 +5,7 @@ import {
   type FieldConflict,
   type SyncResponse,
 } from '@diarmos/contract'
-import { type DataSource, MoreThan } from 'typeorm'
+import { type DataSource, In, MoreThan } from 'typeorm'
 import { inShop } from './database'
 import { type DocumentRow, documents } from './schemas'
 
@@ -40,6 +40,39 @@ export async function changesSince(
         cursor: page.at(-1)?.row.revision ?? since,
         more: found.length > PAGE,
       }
+    },
+    'REPEATABLE READ',
+  )
+}
+
+/** Open jobs that a day may hold. */
+const DAY_JOBS = 100
+
+/** What a fresh phone needs first: the shop's settings, and the latest open jobs with all that belongs to them. */
+export async function dayOf(database: DataSource, shopId: string): Promise<SyncResponse['changes']> {
+  return inShop(
+    database,
+    shopId,
+    async (manager) => {
+      const find = (kind: EntityKind, where: object, more: object = {}) =>
+        manager
+          .getRepository<DocumentRow>(documents[kind])
+          .find({ where: { shopId, removed: false, ...where } as never, ...more })
+      const jobs = await find('job', { state: 'open' }, { order: { openedAt: 'DESC' }, take: DAY_JOBS })
+      const idsOf = (field: string) => In([...new Set(jobs.map((job) => job[field] as string))])
+      const jobId = In(jobs.map((job) => job.id))
+      const found: Partial<Record<EntityKind, DocumentRow[]>> = {
+        settings: await find('settings', {}),
+        property: await find('property', { id: idsOf('propertyId') }),
+        point: await find('point', { id: idsOf('pointId') }),
+        line: await find('line', { pointId: idsOf('pointId') }),
+        job: jobs,
+      }
+      for (const kind of ['situation', 'observation', 'finding', 'mating', 'dimension', 'check'] as const)
+        found[kind] = await find(kind, { jobId })
+      return Object.entries(found).flatMap(([kind, rows]) =>
+        (rows ?? []).map((row) => toChange(kind as EntityKind, row)),
+      )
     },
     'REPEATABLE READ',
   )

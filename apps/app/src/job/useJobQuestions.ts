@@ -1,0 +1,157 @@
+import type { Belief } from '@diarmos/core'
+import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
+import { usePreferences } from '../data/preferences'
+import {
+  beginsAt,
+  type JobView,
+  type LineView,
+  STAGES,
+  type Stage,
+  situationOf,
+  useFinds,
+  useKnown,
+  useSettings,
+} from '../data/select'
+import type { EntityFields } from '../data/types'
+import { useScale } from '../gauge/scale'
+import { useSolved } from '../workers/solver'
+import {
+  fixedEndsRequest,
+  identifyRequest,
+  layoutRequest,
+  mateRequest,
+  measuredOf,
+  planRequest,
+  staggerRequest,
+} from './requests'
+
+export type StoredOption = EntityFields<'mating'>['option']
+
+interface Sheet {
+  readonly unit: 'in' | 'mm'
+  readonly denominator: 16 | 32
+  readonly widthPx: number
+  readonly heightPx: number
+}
+
+/** What is drawn of a line at a stage. */
+function drawing(
+  line: LineView,
+  belief: Belief | null,
+  stage: Stage,
+  /** The way that is looked at, where none need be chosen yet. */
+  weighed: StoredOption | null,
+  sheet: Sheet,
+) {
+  const situation = situationOf(line)
+  const known = line.finding && !line.findingStale && stage !== 'find'
+  const fresh = line.ends !== null && line.ends.from !== 'pipe'
+  const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
+  return {
+    pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
+    outline: belief ? [...belief.outline] : [],
+    option:
+      withChain && (known || fresh)
+        ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)
+        : null,
+    fixtureId: stage === 'find' || beginsAt(line) === 'run' ? null : (line.ends?.to ?? null),
+    stubMm: situation.stubMm,
+    plateMm: situation.plateMm,
+    run: beginsAt(line) === 'run',
+    stage,
+    ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
+    ...sheet,
+  }
+}
+
+export interface Asked {
+  readonly view: JobView
+  readonly line: LineView | undefined
+  readonly stage: Stage
+  /** Ids and switches of the mating stage. */
+  readonly weighedId: string | null
+  readonly improvised: boolean
+  readonly whole: boolean
+  /** Null while the drawing is folded away: then nothing is drawn. */
+  readonly frame: { readonly widthPx: number; readonly heightPx: number } | null
+}
+
+/** What the shown stage needs to know, and nothing else: each stage asks its own questions. */
+export function useJobQuestions({ view, line, stage, weighedId, improvised, whole, frame }: Asked) {
+  const { unit, denominator } = usePreferences()
+  const shop = useSettings()?.fields
+  const settings = shop?.mate
+  const known = useKnown(view, line?.line.id)
+  const finds = useFinds(view)
+  const factors = shop?.expected?.[view.property.fields.era]
+  // a screen that was calibrated is one more thing to measure with
+  const gauge = useScale() !== null
+  const expectation = {
+    known,
+    finds,
+    ...(factors ? { factors } : {}),
+    ...(gauge ? { instruments: [...MEASURING_INSTRUMENTS] } : {}),
+  }
+  const at = (...stages: Stage[]) => stages.includes(stage)
+  // an end that is not known is drawn as what it may be, at every stage
+  const unknown = line !== undefined && (line.finding === null || line.findingStale)
+  const belief = useSolved(
+    'identify',
+    line && (at('find') || unknown) ? identifyRequest(view, line, expectation, settings) : null,
+  )
+  const mate = useSolved('mate', at('mate') ? mateRequest(view, settings, improvised) : null)
+  const plan = useSolved('sequence', at('make', 'prove') ? planRequest(view, settings) : null)
+  const bestTogether = mate.answer?.together?.optionIds ?? []
+  const weighedOf = (entry: LineView): StoredOption | null => {
+    const options = mate.answer?.lines.find((result) => result.lineId === entry.line.id)?.options
+    const wanted = entry.line.id === line?.line.id ? weighedId : null
+    const chosen = entry.matingStale ? undefined : entry.mating?.fields.optionId
+    const found =
+      options?.find((option) => option.id === wanted) ??
+      options?.find((option) => option.id === chosen) ??
+      options?.find((option) => bestTogether.includes(option.id)) ??
+      options?.[0]
+    return (found as StoredOption | undefined) ?? null
+  }
+  const weighed = line ? weighedOf(line) : null
+  const layout = useSolved('layout', line && at('cut') ? layoutRequest(line) : null)
+  const fixed = useSolved('fixed-ends', line && at('cut') ? fixedEndsRequest(line) : null)
+  // what comes out of the wall next to it: hot beside cold
+  const beside = view.supply.find((entry) => entry !== line && entry.mating && beginsAt(entry) === 'pipe')
+  const stagger = useSolved('stagger', line && at('cut') ? staggerRequest(line, beside) : null)
+  const together = whole && stage === 'mate'
+  const sheet = frame ? { unit, denominator, ...frame } : null
+  const scene = useSolved(
+    'draw',
+    line && sheet && !together ? drawing(line, belief.answer, stage, weighed, sheet) : null,
+  )
+  const wholeScene = useSolved(
+    'draw-whole',
+    together && sheet
+      ? {
+          lines: view.supply
+            .filter((entry) => entry.begins)
+            .map((entry) => ({
+              label: entry.line.fields.service,
+              line: drawing(entry, null, stage, weighedOf(entry), sheet),
+            })),
+          ...sheet,
+        }
+      : null,
+  )
+  return {
+    settings,
+    expectation,
+    belief,
+    mate,
+    plan,
+    weighed,
+    layout: layout.answer,
+    fixed: fixed.answer,
+    beside: beside ?? null,
+    stagger: stagger.answer,
+    svg: scene.answer?.svg ?? null,
+    scene: together ? (wholeScene.answer?.scene ?? null) : (scene.answer?.scene ?? null),
+    together,
+  }
+}

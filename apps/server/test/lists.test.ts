@@ -1,0 +1,146 @@
+import { randomUUID } from 'node:crypto'
+import { demoId } from '../src/demo/identifiers'
+import { inShop } from '../src/store/database'
+import { eraseOld } from '../src/store/removed'
+import { type Harness, harness, operation, sync } from './harness'
+
+let server: Harness
+let bram: string
+let jory: string
+const HOUSE = demoId('bungalow')
+beforeAll(async () => {
+  server = await harness()
+  bram = await server.signIn('bram@tidewall.example')
+  jory = await server.signIn('jory@fennel.example')
+}, 60_000)
+afterAll(() => server.stop())
+
+const get = async <T>(where: string, cookie = bram) => {
+  const answer = await server.call(where, { cookie })
+  return { status: answer.status, body: (await answer.json()) as T }
+}
+interface Page {
+  readonly jobs: { id: string; title: string; state: string; openedAt: string }[]
+  readonly next: string | null
+}
+
+describe('jobs by page and word', () => {
+  it('come once each, the newest first, however many come or go between two pages', async () => {
+    const { changes } = await sync(server, bram, [])
+    const point = changes.find((change) => change.kind === 'point' && change.fields.propertyId === HOUSE)
+    const job = (n: number) =>
+      operation({
+        kind: 'job',
+        id: randomUUID(),
+        patch: {
+          propertyId: HOUSE,
+          pointId: point?.id,
+          title: `Paged ${n}`,
+          state: n % 2 ? 'open' : 'closed',
+          fixtureId: null,
+          // two at each moment: the id decides
+          openedAt: new Date(Date.UTC(2026, 9, 1 + Math.floor(n / 2))).toISOString(),
+          closedAt: n % 2 ? null : '2026-11-01T00:00:00.000Z',
+          note: '',
+        },
+      })
+    await sync(
+      server,
+      bram,
+      Array.from({ length: 25 }, (_, n) => job(n)),
+    )
+    const seen: Page['jobs'] = []
+    let after = ''
+    for (let page = 0; page < 20; page++) {
+      const { body } = await get<Page>(`/api/jobs?limit=4&q=paged${after && `&after=${after}`}`)
+      seen.push(...body.jobs)
+      // somebody opens one meanwhile: it stands before all pages
+      await sync(server, bram, [{ ...job(60), opId: randomUUID(), id: randomUUID() }])
+      if (!body.next) break
+      after = body.next
+    }
+    expect(seen).toHaveLength(25)
+    expect(new Set(seen.map((entry) => entry.id)).size).toBe(25)
+    const keys = seen.map((entry) => `${entry.openedAt} ${entry.id}`)
+    expect(keys).toEqual([...keys].sort().reverse())
+  })
+
+  it('are found by every word of title, point or house, and by nothing that only looks like one', async () => {
+    const titles = async (q: string, state = 'all') =>
+      (await get<Page>(`/api/jobs?q=${encodeURIComponent(q)}&state=${state}`)).body.jobs.map(
+        (job) => job.title,
+      )
+    expect((await titles('bungalow paged 3')).sort()).toEqual(
+      expect.arrayContaining(['Paged 3', 'Paged 13', 'Paged 23']),
+    )
+    expect(await titles('paged 3', 'closed')).toEqual([])
+    expect(await titles('%')).toEqual([])
+    expect(await titles('_aged')).toEqual([])
+    expect(await titles('nothing of the kind')).toEqual([])
+  })
+
+  it('are those of one’s own shop, and a place in no list is a fault', async () => {
+    expect((await get<Page>('/api/jobs?q=paged', jory)).body.jobs).toEqual([])
+    expect((await get<Page>('/api/jobs?after=x')).status).toBe(422)
+    expect((await get<Page>('/api/jobs?limit=0')).status).toBe(422)
+  })
+})
+
+describe('a fresh phone', () => {
+  it('gets the open jobs with all that belongs to them, as a sync would', async () => {
+    const { body } = await get<{ changes: Awaited<ReturnType<typeof sync>>['changes'] }>('/api/day', jory)
+    const all = (await sync(server, jory, [])).changes
+    for (const change of body.changes) expect(all).toContainEqual(change)
+    const job = body.changes.find((change) => change.kind === 'job')
+    expect(body.changes.filter((change) => change.fields.jobId === job?.id).length).toBeGreaterThan(2)
+    expect(body.changes.some((change) => change.kind === 'contact')).toBe(false)
+  })
+})
+
+describe('what was removed', () => {
+  it('is listed for thirty days, comes back by an edit of nothing, and contacts are erased after', async () => {
+    const id = randomUUID()
+    const contact = randomUUID()
+    const house = { label: 'Gone', street: '', town: '', era: 'unknown', region: 'unknown', note: '' }
+    const { cursor: base } = await sync(server, jory, [
+      operation({ kind: 'property', id, patch: house }),
+      operation({
+        kind: 'contact',
+        id: contact,
+        patch: { propertyId: id, name: 'Somebody', phone: '', email: '' },
+      }),
+    ])
+    await sync(server, jory, [operation({ kind: 'property', id, base, remove: true })])
+    const listed = async () =>
+      (await get<{ removed: { id: string; name: string }[] }>('/api/removed', jory)).body.removed
+    expect(await listed()).toMatchObject([{ id, name: 'Gone' }])
+    const { cursor } = await sync(server, jory, [])
+    const back = await sync(
+      server,
+      jory,
+      [operation({ kind: 'property', id, base: cursor, patch: {} })],
+      cursor,
+    )
+    expect(back.changes.map((change) => change.removed)).toEqual([false, false])
+    expect(await listed()).toEqual([])
+
+    await sync(server, jory, [operation({ kind: 'property', id, base: back.cursor, remove: true })])
+    const name = () =>
+      inShop(server.database, demoId('coldharbour'), (manager) =>
+        manager.query('SELECT name FROM contact WHERE id = $1', [contact]),
+      )
+    await eraseOld(server.database)
+    expect(await name()).toEqual([{ name: 'Somebody' }])
+    // five weeks later
+    const { Client } = jest.requireActual('pg') as typeof import('pg')
+    const admin = new Client({
+      connectionString: server.roles.adminUrl.replace(/\/postgres$/, `/${server.roles.database}`),
+    })
+    await admin.connect()
+    await admin.query("UPDATE operation_log SET server_at = now() - interval '35 days'")
+    await admin.end()
+    await eraseOld(server.database)
+    expect(await name()).toEqual([{ name: '' }])
+    expect(await listed()).toEqual([])
+  })
+})
