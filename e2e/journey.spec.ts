@@ -228,17 +228,23 @@ test('the same on the wide view, with keys, undo, and an earlier fact corrected'
     await page.getByRole('textbox', { name: /^Labour/ }).fill('125')
     await page.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByRole('dialog')).toBeHidden()
-    await expect
-      .poll(
-        async () =>
-          (
-            await rows<{ cents: number }>(
-              "SELECT (mate->>'labourCentsPerHour')::int AS cents FROM settings WHERE name = 'Tidewall Repairs'",
-            )
-          )[0]?.cents,
-      )
-      .toBe(12_500)
+    // a technician's change of prices waits for the owner, and nothing has changed before
+    await expect(page.getByText(/Change of the shop’s settings/)).toBeVisible()
+    const cents = async () =>
+      (
+        await rows<{ cents: number }>(
+          "SELECT (mate->>'labourCentsPerHour')::int AS cents FROM settings WHERE name = 'Tidewall Repairs'",
+        )
+      )[0]?.cents
+    expect(await cents()).toBe(11_000)
     await expectAccessible(page, 'shop')
+    const office = await browser.newContext({ viewport: { width: 390, height: 844 } })
+    const oda = await office.newPage()
+    await signIn(oda, stack.url, 'oda@tidewall.example')
+    await oda.getByRole('link', { name: 'Shop' }).click()
+    await oda.getByRole('button', { name: 'Take it' }).click()
+    await expect.poll(cents).toBe(12_500)
+    await office.close()
   })
   await context.close()
 })

@@ -46,7 +46,7 @@ async function serviceWorker() {
   const { generateSW } = await import('workbox-build')
   await generateSW({
     globDirectory: WEB,
-    globPatterns: ['**/*.{html,js,css,ttf,png,ico,json,webmanifest}'],
+    globPatterns: ['**/*.{html,js,css,ttf,png,svg,ico,json,webmanifest}'],
     swDest: path.join(WEB, 'sw.js'),
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],

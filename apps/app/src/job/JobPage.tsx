@@ -19,6 +19,7 @@ import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useShort, useWide } from '../ui/useWide'
 import { Conflicts } from './Conflicts'
+import { FoldButton } from './FoldButton'
 import { JobDrawing } from './JobDrawing'
 import { JobRows } from './JobList'
 import { LineTabs } from './LineTabs'
@@ -149,9 +150,7 @@ function Page({ view }: { view: JobView }) {
       scene={known.scene}
       together={known.together}
       height={height}
-      folds={folds}
       folded={folded}
-      onFold={(away) => setUnfolded(!away)}
       onSeam={drawn ? setSeam : null}
       onDimension={setAsked}
     />
@@ -162,6 +161,7 @@ function Page({ view }: { view: JobView }) {
       reached={view.stage}
       stale={view.lines.some((entry) => entry.findingStale || entry.matingStale)}
       onShow={goTo}
+      beside={folds ? <FoldButton folded={folded} onFold={(away) => setUnfolded(!away)} /> : null}
     />
   )
   const top = (

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { STAGES, type Stage } from '../data/select'
 import { Txt } from '../ui/Txt'
@@ -9,17 +10,25 @@ export function StageStrip({
   reached,
   stale,
   onShow,
+  beside = null,
 }: {
   shown: Stage
   reached: Stage
   stale: boolean
   onShow: (stage: Stage) => void
+  /** At its end, where it does not scroll away. */
+  beside?: ReactNode
 }) {
   const at = STAGES.indexOf(reached)
   return (
-    <View className="border-b border-t border-rule bg-sheet">
+    <View className="flex-row border-b border-t border-rule bg-sheet">
       {/* where six do not fit side by side, they scroll */}
-      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerClassName="min-w-full">
+      <ScrollView
+        className="flex-1"
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        contentContainerClassName="min-w-full"
+      >
         <View role="tablist" aria-label="Stages" className="min-w-full flex-row">
           {STAGES.map((stage, index) => {
             const here = stage === shown
@@ -45,6 +54,7 @@ export function StageStrip({
           })}
         </View>
       </ScrollView>
+      {beside}
     </View>
   )
 }

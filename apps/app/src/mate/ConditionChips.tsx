@@ -50,7 +50,7 @@ export function ConditionChips({ conditions, fresh = false, set }: Props) {
     },
   ]
   return (
-    <View className="flex-row gap-1">
+    <View className="flex-row flex-wrap gap-1">
       {chips
         .filter(({ ofOldPipe }) => !(fresh && ofOldPipe))
         .map(({ name, short, on, flip }) => (
@@ -60,7 +60,7 @@ export function ConditionChips({ conditions, fresh = false, set }: Props) {
             aria-checked={on}
             aria-label={name}
             onPress={flip}
-            className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-1 active:opacity-70 ${on ? 'border-patina bg-patina-wash' : 'border-soft bg-raised'}`}
+            className={`min-h-[48px] min-w-[76px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] px-1 active:opacity-70 ${on ? 'border-patina bg-patina-wash' : 'border-soft bg-raised'}`}
           >
             <Txt size="s" bold={on} tone={on ? 'patina' : 'ink'} className="text-center">
               {on ? '✓ ' : '✕ '}

@@ -27,16 +27,18 @@ function mayDecide(role: string | undefined, kind: string): boolean {
   return role === 'owner' || (role === 'technician' && kind !== 'settings')
 }
 
-function Waiting({ proposal }: { proposal: Doc<'proposal'> }) {
+function Waiting({ proposal, whose = false }: { proposal: Doc<'proposal'>; whose?: boolean }) {
   const session = useData((state) => state.session)
   const { fields } = proposal
+  const job = shelf.get('job', fields.jobId ?? undefined)
   const own = fields.byId === session?.person.id
   const decides = mayDecide(session?.person.role, fields.kind)
   const say = (state: 'taken' | 'declined') =>
     edit([{ kind: 'proposal', id: proposal.id, patch: { state } } as Edit])
   return (
-    <Note kind="note" title={wordsOf(fields)}>
+    <Note kind="note" title={`proposed. ${wordsOf(fields)}`}>
       <View>
+        {whose && job ? <Txt size="s">{job.fields.title}</Txt> : null}
         <Txt size="s">
           {own
             ? 'Yours: it shows on this phone alone until somebody says yes.'
@@ -77,7 +79,7 @@ export function AllProposals() {
         Waiting for a word
       </Txt>
       {list.map((proposal) => (
-        <Waiting key={proposal.id} proposal={proposal} />
+        <Waiting key={proposal.id} proposal={proposal} whose />
       ))}
     </View>
   )

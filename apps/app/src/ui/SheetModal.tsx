@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import { Modal, Pressable, ScrollView, View } from 'react-native'
 import { CloseButton } from './CloseButton'
 import { Txt } from './Txt'
+import { useBackCloses } from './useBackCloses'
 
 interface Props {
   title: string
@@ -13,6 +14,7 @@ interface Props {
 
 /** Something asked from below, in reach of the thumb. Escape and the cross close it. */
 export function SheetModal({ title, onClose, children, wide = false }: Props) {
+  useBackCloses(onClose)
   return (
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View className="flex-1 items-center justify-end bg-black/50">

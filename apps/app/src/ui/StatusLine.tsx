@@ -91,7 +91,10 @@ export function SyncState() {
 export function StatusLine() {
   const session = useData((state) => state.session)
   return (
-    <View className="min-h-[52px] flex-row items-center justify-between border-b border-rule pl-4 pr-1">
+    <View
+      role="banner"
+      className="min-h-[52px] flex-row items-center justify-between border-b border-rule pl-4 pr-1"
+    >
       <View className="flex-1">
         <Txt size="s" tone="soft" numberOfLines={1}>
           {session?.shop.name} · {session?.person.name}

@@ -9,7 +9,7 @@ import { Mark } from '../../ui/Mark'
 import { usePalette } from '../../ui/palette'
 import { StatusLine } from '../../ui/StatusLine'
 import { Txt } from '../../ui/Txt'
-import { useShort, useWide } from '../../ui/useWide'
+import { useNarrow, useShort, useWide } from '../../ui/useWide'
 
 const ROOMS = [
   { href: '/', label: 'Jobs', icon: Wrench },
@@ -22,6 +22,7 @@ function Bar({ wide }: { wide: boolean }) {
   const palette = usePalette()
   const path = usePathname()
   const short = useShort()
+  const narrow = useNarrow()
   return (
     <View
       role="navigation"
@@ -42,12 +43,14 @@ function Bar({ wide }: { wide: boolean }) {
             href={href}
             label={label}
             current={here}
-            className={`${short ? 'min-h-[48px] flex-row gap-2' : 'min-h-[60px]'} items-center justify-center ${wide ? 'py-2' : 'flex-1'} ${here ? (wide ? 'border-r-[4px] border-patina' : 'border-t-[4px] border-patina') : wide ? 'border-r-[4px] border-transparent' : 'border-t-[4px] border-transparent'}`}
+            className={`${short ? 'min-h-[48px] flex-row gap-1' : 'min-h-[60px]'} items-center justify-center ${wide ? 'py-2' : 'flex-1'} ${here ? (wide ? 'border-r-[4px] border-patina' : 'border-t-[4px] border-patina') : wide ? 'border-r-[4px] border-transparent' : 'border-t-[4px] border-transparent'}`}
           >
             <Icon size={24} color={here ? palette.patina : palette.ink} />
-            <Txt size="s" bold={here} tone={here ? 'patina' : 'ink'}>
-              {label}
-            </Txt>
+            {narrow ? null : (
+              <Txt size="s" bold={here} tone={here ? 'patina' : 'ink'}>
+                {label}
+              </Txt>
+            )}
           </LinkTo>
         )
       })}

@@ -1,0 +1,41 @@
+import { useEffect, useRef } from 'react'
+
+let sheets = 0
+/** A step back that is about to be taken for a sheet that closed; another that opens at once takes its place. */
+let pending: ReturnType<typeof setTimeout> | undefined
+
+const shown = () => (history.state as { sheet?: number } | null)?.sheet
+
+/**
+ * The browser's way back closes what was opened last, and leaves the page where it is. The entry that this puts into
+ * the history carries what the router keeps there, so that the router finds itself where it was.
+ */
+export function useBackCloses(onClose: () => void): void {
+  const latest = useRef(onClose)
+  latest.current = onClose
+  useEffect(() => {
+    const sheet = ++sheets
+    if (pending === undefined) history.pushState({ ...history.state, sheet }, '')
+    else {
+      clearTimeout(pending)
+      pending = undefined
+      history.replaceState({ ...history.state, sheet }, '')
+    }
+    let gone = false
+    const onBack = () => {
+      // what lies on top of this has taken its own way back
+      if (shown() === sheet) return
+      gone = true
+      latest.current()
+    }
+    window.addEventListener('popstate', onBack)
+    return () => {
+      window.removeEventListener('popstate', onBack)
+      if (gone || shown() !== sheet) return
+      pending = setTimeout(() => {
+        pending = undefined
+        if (shown() === sheet) history.back()
+      }, 0)
+    }
+  }, [])
+}

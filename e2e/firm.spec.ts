@@ -1,0 +1,161 @@
+import { type Browser, expect, type Page, test } from '@playwright/test'
+import { type Stack, startStack } from '../scripts/lib/stack.mjs'
+import { expectAccessible, showJob, signIn } from './steps'
+
+let stack: Stack
+test.beforeAll(async () => {
+  stack = await startStack()
+})
+test.afterAll(() => stack?.stop())
+
+async function open(browser: Browser, width: number, height: number, who = 'bram'): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width, height } })
+  const page = await context.newPage()
+  await signIn(page, stack.url, `${who}@tidewall.example`)
+  return page
+}
+
+test('two tabs of one person share what is edited, and two touches do a thing once', async ({ browser }) => {
+  const one = await open(browser, 390, 844)
+  const two = await one.context().newPage()
+  await two.goto(stack.url)
+  await expect(two.getByRole('link', { name: /Seized stop/ })).toBeVisible()
+  await one.route('**/api/sync', (route) => route.abort())
+  await two.route('**/api/sync', (route) => route.abort())
+  await one.getByRole('button', { name: 'Open a job' }).click()
+  await one.getByLabel('What is wrong').fill('Opened in a hurry')
+  await one.getByRole('radio', { name: 'House: Another house' }).click()
+  await one.getByLabel(/Name of the house/).fill('Corner house')
+  await one.getByLabel(/Name of the point/).fill('Sink')
+  await one.getByRole('button', { name: 'Open the job' }).dblclick()
+  await expect(one.getByRole('heading', { name: 'Opened in a hurry' })).toBeVisible()
+  // the other tab hears of it without the server, once
+  await expect(two.getByRole('link', { name: /Opened in a hurry/ })).toHaveCount(1, { timeout: 1000 })
+  await two.getByRole('link', { name: 'Houses' }).click()
+  await expect(two.getByRole('link', { name: 'Corner house' })).toHaveCount(1)
+})
+
+test('an address is a place: links, reload, back, and what leads nowhere', async ({ browser }) => {
+  const page = await open(browser, 390, 844)
+  // a real link, which a middle click opens beside
+  const link = page.getByRole('link', { name: /New faucet/ })
+  await expect(link).toHaveAttribute('href', /^\/job\//)
+  const [beside] = await Promise.all([page.context().waitForEvent('page'), link.click({ button: 'middle' })])
+  await expect(beside.getByRole('tablist', { name: 'Stages' })).toBeVisible()
+  await beside.close()
+  await link.press('Enter')
+  await page.getByRole('tab', { name: /^Mate/ }).click()
+  await page.getByRole('tab', { name: 'cold line' }).click()
+  await expect(page).toHaveURL(/stage=mate/)
+  await expect(page).toHaveURL(/line=cold/)
+  await expect(page).toHaveTitle(/New faucet.* · Diarmos/)
+  await page.reload()
+  await expect(page.getByRole('tab', { name: /^Mate/ })).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByRole('tab', { name: 'cold line' })).toHaveAttribute('aria-selected', 'true')
+  // back closes what was opened last, and stays where it is
+  await expect(page.getByTestId('option-1')).toBeVisible()
+  await page.getByRole('button', { name: 'Parts' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.goBack()
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(page.getByRole('tab', { name: /^Mate/ })).toHaveAttribute('aria-selected', 'true')
+  await page.getByRole('button', { name: 'Parts' }).click()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.goBack()
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+  await page.goto(`${stack.url}/nowhere/at/all`)
+  await expect(page.getByText('There is nothing at this address.')).toBeVisible()
+  await expectAccessible(page, 'nowhere')
+})
+
+test('the keyboard alone goes everywhere', async ({ browser }) => {
+  const page = await open(browser, 1280, 800)
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'To the page' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await page.getByRole('link', { name: /New faucet/ }).press('Enter')
+  const stages = page.getByRole('tablist', { name: 'Stages' })
+  await stages.getByRole('tab', { name: /^Mate/ }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(stages.getByRole('tab', { name: /^Cut/ })).toBeFocused()
+  await expect(stages.getByRole('tab', { name: /^Cut/ })).toHaveAttribute('aria-selected', 'true')
+  await page.keyboard.press('Home')
+  await expect(stages.getByRole('tab', { name: /^Find/ })).toHaveAttribute('aria-selected', 'true')
+  await page.goto(`${stack.url}/shop`)
+  const unit = page.getByRole('radio', { name: 'This phone reads in: inches' })
+  await unit.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('radio', { name: 'This phone reads in: millimetres' })).toBeChecked()
+})
+
+test('a house and its jobs go together, and come back', async ({ browser }) => {
+  const page = await open(browser, 390, 844)
+  await page.goto(`${stack.url}/houses`)
+  await page.getByRole('link', { name: /Bungalow/ }).click()
+  await expect(page.getByRole('button', { name: /Remove the house/ })).toBeDisabled()
+  await page.getByRole('button', { name: 'Rename. the house' }).click()
+  await page.getByRole('dialog').getByLabel('Name').fill('Bungalow, renamed')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('heading', { name: 'Bungalow, renamed' })).toBeVisible()
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByRole('heading', { name: 'Bungalow of 1956' })).toBeVisible()
+  // a job that was opened by mistake
+  await page.goto(stack.url)
+  await showJob(page, /Tub valve/)
+  await page.getByRole('tab', { name: /^Prove/ }).click()
+  await page.getByRole('button', { name: 'Remove the job' }).click()
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Tub valve/ })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Houses' }).click()
+  await page.getByRole('button', { name: 'Removed lately' }).click()
+  await expectAccessible(page, 'removed lately')
+  await page.getByRole('button', { name: /Take it back/ }).click()
+  await expect(page.getByText('Nothing was removed.')).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('link', { name: 'Jobs' }).click()
+  await expect(page.getByRole('link', { name: /Tub valve/ })).toBeVisible()
+})
+
+test('an apprentice’s finding waits for a word', async ({ browser }) => {
+  const pip = await open(browser, 390, 844, 'pip')
+  await showJob(pip, /Seized stop/)
+  await pip.getByTestId('take-finding').click()
+  await expect(pip.getByText(/Yours: it shows on this phone alone/).first()).toBeVisible()
+  await expect(pip.getByRole('tab', { name: 'hot line' })).toContainText('galvanised')
+  const ines = await open(browser, 390, 844, 'ines')
+  await showJob(ines, /Seized stop/)
+  await expect(ines.getByRole('tab', { name: 'hot line' })).toContainText('not known')
+  await ines.getByRole('button', { name: 'Take it', exact: true }).first().click()
+  await expect(ines.getByRole('tab', { name: 'hot line' })).toContainText('galvanised')
+})
+
+for (const [width, height] of [
+  [844, 390],
+  [320, 568],
+  [195, 422],
+] as const)
+  test(`at ${width}x${height} every stage has room, and the drawing opens by a tap`, async ({ browser }) => {
+    const page = await open(browser, width, height)
+    const bar = await page.getByRole('navigation', { name: 'Rooms' }).boundingBox()
+    expect(bar?.height).toBeLessThanOrEqual(height / 4)
+    await showJob(page, /New faucet/)
+    for (const stage of ['Find', 'Fixture', 'Mate', 'Cut', 'Make', 'Prove']) {
+      const tab = page.getByRole('tab', { name: new RegExp(`^${stage}`) })
+      await tab.click()
+      await expect(tab).toHaveAttribute('aria-selected', 'true')
+      const room = await page.getByTestId('stage').boundingBox()
+      expect([stage, (room?.height ?? 0) >= Math.min(180, height * 0.3)]).toEqual([stage, true])
+    }
+    await page.getByRole('button', { name: 'Show the drawing' }).click()
+    await expect(page.getByRole('img', { name: /^Joint line/ })).toBeVisible()
+    await page.getByRole('button', { name: 'Fold the drawing away' }).click()
+    await expectAccessible(page, `at ${width}x${height}`)
+  })
+
+test('can be installed', async ({ request, browser }) => {
+  const manifest = await (await request.get(`${stack.url}/manifest.webmanifest`)).json()
+  expect(manifest).toMatchObject({ display: 'standalone', start_url: '/' })
+  for (const { src } of manifest.icons) expect((await request.get(stack.url + src)).status()).toBe(200)
+  const page = await open(browser, 390, 844)
+  await expect(page.locator('link[rel="manifest"]')).toHaveAttribute('href', '/manifest.webmanifest')
+})
