@@ -256,7 +256,7 @@ function Cuts({
       ) : null}
       {measured.length > 0 ? (
         <View className="mt-3">
-          <Txt bold tone="soft" heading={3}>
+          <Txt bold tone="soft" heading={2}>
             Measured
           </Txt>
           {measured.map((doc) => {

@@ -25,7 +25,7 @@ export function LookList({ looks, effects, onWithdraw, onCorrect }: Props) {
   if (looks.length === 0) return null
   return (
     <View className="mt-3">
-      <Txt bold size="s" tone="soft" heading={3}>
+      <Txt bold size="s" tone="soft" heading={2}>
         Seen and measured
       </Txt>
       {looks.map((look) => {

@@ -2,6 +2,7 @@ import { Pressable, View } from 'react-native'
 import type { JobView } from '../data/select'
 import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
+import { usePressed } from '../ui/usePressed'
 import { addLine } from './actions'
 
 /** The lines of a job, hot before cold; the drain can be added. */
@@ -14,11 +15,12 @@ export function LineTabs({
   shown: string
   onShow: (id: string) => void
 }) {
+  const [chosen, press] = usePressed(shown, onShow)
   return (
     <View className="flex-row">
       <View role="tablist" aria-label="Lines" className="flex-1 flex-row">
         {view.lines.map(({ line, finding, ends }) => {
-          const here = line.id === shown
+          const here = line.id === chosen
           const { service } = line.fields
           const look = SERVICE_LOOK[service]
           const edge = service === 'hot' ? 'border-hot' : service === 'cold' ? 'border-cold' : 'border-ink'
@@ -29,7 +31,7 @@ export function LineTabs({
               aria-selected={here}
               tabIndex={here ? 0 : -1}
               aria-label={`${service} line`}
-              onPress={() => onShow(line.id)}
+              onPress={() => press(line.id)}
               className={`min-h-[48px] flex-1 flex-row items-center justify-center gap-2 border-b-[4px] px-1 ${here ? edge : 'border-transparent'}`}
             >
               <Txt

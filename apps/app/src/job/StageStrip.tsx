@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { STAGES, type Stage } from '../data/select'
 import { Txt } from '../ui/Txt'
+import { usePressed } from '../ui/usePressed'
 import { STAGE_WORDS } from './StageRule'
 
 /** The six stages, each reachable at any time; the one the facts have reached is marked. */
@@ -20,6 +21,7 @@ export function StageStrip({
   beside?: ReactNode
 }) {
   const at = STAGES.indexOf(reached)
+  const [chosen, press] = usePressed(shown, onShow)
   return (
     <View className="flex-row border-b border-t border-rule bg-sheet">
       {/* where six do not fit side by side, they scroll */}
@@ -31,7 +33,7 @@ export function StageStrip({
       >
         <View role="tablist" aria-label="Stages" className="min-w-full flex-row">
           {STAGES.map((stage, index) => {
-            const here = stage === shown
+            const here = stage === chosen
             return (
               <Pressable
                 key={stage}
@@ -39,7 +41,7 @@ export function StageStrip({
                 aria-selected={here}
                 tabIndex={here ? 0 : -1}
                 aria-label={`${STAGE_WORDS[stage]}${index < at ? ', done' : index === at ? ', next' : ''}`}
-                onPress={() => onShow(stage)}
+                onPress={() => press(stage)}
                 className={`min-h-[50px] min-w-[50px] flex-1 items-center px-0.5 justify-center ${here ? 'bg-patina-wash' : ''}`}
               >
                 <View

@@ -1,29 +1,48 @@
 import { router, useLocalSearchParams } from 'expo-router'
-import { useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { type JobView, type LineView, STAGES, type Stage } from '../data/select'
 
-/** Where on the job page one is: in its address, so that a reload, a link and a second tab show the same. */
+type Params = { stage?: string; line?: string }
+
+/**
+ * Where on the job page one is: in its address, so that a reload, a link and a second tab show the same. A touch shows at
+ * once; the address follows when that is painted.
+ */
 export function usePlace(view: JobView): {
   readonly stage: Stage
   readonly line: LineView | undefined
   readonly goTo: (stage: Stage) => void
   readonly showLine: (lineId: string) => void
 } {
-  const { stage, line } = useLocalSearchParams<{ stage?: string; line?: string }>()
+  const { stage, line } = useLocalSearchParams<Params>()
   // opened where the job stands; after that the page turns only when it is told to
   const [opened] = useState<Stage>(view.stage)
-  const named = STAGES.find((name) => name === stage)
+  const [touched, setTouched] = useState<Params>({ stage, line })
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  useEffect(() => setTouched({ stage, line }), [stage, line])
+  const turn = useCallback((patch: Params) => {
+    setTouched((held) => {
+      const next = { ...held, ...patch }
+      clearTimeout(timer.current)
+      timer.current = setTimeout(() => router.setParams(next), 0)
+      return next
+    })
+  }, [])
+  const { lines } = view
   return {
-    stage: named ?? opened,
+    stage: STAGES.find((name) => name === touched.stage) ?? opened,
     // a line is named by what it carries, or by its id where two carry the same
     line:
-      view.lines.find((entry) => [entry.line.fields.service, entry.line.id].includes(line ?? '')) ??
-      view.lines[0],
-    goTo: (next) => router.setParams({ stage: next }),
-    showLine: (lineId) => {
-      const service = view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
-      const alone = view.lines.filter((entry) => entry.line.fields.service === service).length === 1
-      router.setParams({ line: service && alone ? service : lineId })
-    },
+      lines.find((entry) => [entry.line.fields.service, entry.line.id].includes(touched.line ?? '')) ??
+      lines[0],
+    goTo: useCallback((next: Stage) => turn({ stage: next }), [turn]),
+    showLine: useCallback(
+      (lineId: string) => {
+        const service = lines.find((entry) => entry.line.id === lineId)?.line.fields.service
+        const alone = lines.filter((entry) => entry.line.fields.service === service).length === 1
+        turn({ line: service && alone ? service : lineId })
+      },
+      [turn, lines],
+    ),
   }
 }

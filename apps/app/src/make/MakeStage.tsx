@@ -93,7 +93,7 @@ export function MakeStage({ view, plan, goTo }: Props) {
         const inPhase = toDo.filter((step) => step.phase === phase)
         return inPhase.length > 0 ? (
           <View key={phase} className="mt-3">
-            <Txt bold tone={phase === 'water-off' ? 'cold' : 'soft'} heading={3}>
+            <Txt bold tone={phase === 'water-off' ? 'cold' : 'soft'} heading={2}>
               {title}
             </Txt>
             {inPhase.map((step) => (

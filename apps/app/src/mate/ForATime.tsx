@@ -21,7 +21,7 @@ export function ForATime({ ways, onNote }: Props) {
   if (ways.length === 0) return null
   return (
     <View className="mt-4" testID="for-a-time">
-      <Txt bold heading={3}>
+      <Txt bold heading={2}>
         For a time only
       </Txt>
       <Txt size="s" tone="soft">

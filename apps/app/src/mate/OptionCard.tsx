@@ -70,7 +70,7 @@ export function OptionCard({ option, rank, chosen, together }: Props) {
       testID={`option-${rank}`}
       className={`mb-2 rounded-[4px] border-[1.5px] p-3 ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
     >
-      <Txt bold heading={3}>
+      <Txt bold heading={2}>
         {rank}. {optionTitle(option)}
       </Txt>
       <Txt size="s" tone="soft">

@@ -94,7 +94,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
         )
       })}
       <View className="mt-4">
-        <Txt bold size="s" tone="soft" heading={3}>
+        <Txt bold size="s" tone="soft" heading={2}>
           The record
         </Txt>
         <Field

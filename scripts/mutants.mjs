@@ -1,0 +1,139 @@
+// npm run mutants -- <room> [--sample=150]: changes a seeded sample of places of a room, one by one, and counts how many
+// of the changes some test sees. Slow by nature; never part of npm test.
+import { spawnSync } from 'node:child_process'
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { parseArgs } from 'node:util'
+import { ROOT } from './lib/machine.mjs'
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { sample: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' } },
+})
+/** Rooms by name: their sources, and the Jest project and tests that know them. */
+const ROOMS = {
+  units: { sources: ['packages/core/src/units'], project: 0, tests: ['packages/core/src/units'] },
+  identify: {
+    sources: ['packages/core/src/identify/question.ts', 'packages/core/src/identify/reading.ts'],
+    project: 0,
+    tests: ['packages/core/src/identify'],
+  },
+  store: {
+    sources: ['apps/server/src/store', 'apps/server/src/routes/sync.ts'],
+    project: 1,
+    tests: [
+      'apps/server/test/sync.test.ts',
+      'apps/server/test/api.test.ts',
+      'apps/server/test/lists.test.ts',
+    ],
+  },
+  sync: {
+    sources: ['apps/app/src/data', 'packages/contract/src/sync'],
+    project: 2,
+    tests: ['apps/app/src/data'],
+  },
+}
+const [name] = positionals
+const room = ROOMS[name]
+if (!room) {
+  console.error(`Which room? One of ${Object.keys(ROOMS).join(', ')}.`)
+  process.exit(2)
+}
+
+function* files(at) {
+  const full = path.join(ROOT, at)
+  if (at.endsWith('.ts')) {
+    yield at
+    return
+  }
+  for (const entry of readdirSync(full, { withFileTypes: true })) {
+    if (entry.isDirectory()) yield* files(path.join(at, entry.name))
+    else if (
+      /\.ts$/.test(entry.name) &&
+      !/\.(test|d)\.ts$/.test(entry.name) &&
+      !/index\.ts$|migrations|schemas/.test(entry.name)
+    )
+      yield path.join(at, entry.name)
+  }
+}
+
+/** Numbers that look random and are the same every time. */
+function dice(seed) {
+  let state = seed
+  return () => {
+    state = (state + 0x6d2b79f5) | 0
+    let t = Math.imul(state ^ (state >>> 15), 1 | state)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
+  }
+}
+
+// a sample of lines, spread over the files by their length
+const next = dice(Number(values.seed))
+const lines = room.sources.flatMap((source) =>
+  [...files(source)].flatMap((file) =>
+    readFileSync(path.join(ROOT, file), 'utf8')
+      .split('\n')
+      .map((text, index) => ({ file, line: index + 1, text }))
+      .filter(
+        ({ text }) =>
+          /[<>=!&|+\-*/?]|true|false|return/.test(text) &&
+          !/^\s*(\/\/|\*|\/\*|import|export \{|interface|readonly|type )/.test(text),
+      ),
+  ),
+)
+const wanted = Math.min(lines.length, Number(values.sample))
+const sample = []
+for (const pool = [...lines]; sample.length < wanted; )
+  sample.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
+const mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
+
+mkdirSync(path.join(ROOT, 'reports'), { recursive: true })
+const jest = path.join(ROOT, 'reports/mutants.jest.cjs')
+writeFileSync(
+  jest,
+  `const whole = require('../jest.config.cjs')
+const project = whole.projects[${room.project}]
+const root = require('node:path').resolve(__dirname, '..')
+const put = (value) => JSON.parse(JSON.stringify(value ?? null)?.replaceAll('<rootDir>', project.rootDir ? '<rootDir>' : root) ?? 'null') ?? undefined
+module.exports = {
+  ...project,
+  rootDir: project.rootDir ? project.rootDir.replace('<rootDir>', root) : root,
+  testMatch: ${JSON.stringify(room.tests)}.map((at) => root + '/' + at + (at.endsWith('.ts') ? '' : '/**/*.test.ts?(x)')),
+}
+`,
+)
+const config = path.join(ROOT, 'reports/stryker.json')
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'jest',
+    jest: { configFile: 'reports/mutants.jest.cjs', enableFindRelatedTests: false },
+    mutate,
+    // one place, one change: the sample is of places
+    coverageAnalysis: 'perTest',
+    inPlace: false,
+    timeoutMS: 4000,
+    timeoutFactor: 2,
+    concurrency: 2,
+    reporters: ['clear-text', 'json'],
+    jsonReporter: { fileName: 'reports/mutants.json' },
+    clearTextReporter: { logTests: false, reportTests: false },
+    ignorePatterns: ['.data', '.shop', 'dist', 'docs', 'test-results'],
+    allowEmpty: true,
+  }),
+)
+const { status } = spawnSync(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', config], {
+  cwd: ROOT,
+  stdio: 'inherit',
+})
+if (status !== 0) process.exit(status ?? 1)
+const report = JSON.parse(readFileSync(path.join(ROOT, 'reports/mutants.json'), 'utf8'))
+const counts = {}
+for (const { mutants } of Object.values(report.files))
+  for (const mutant of mutants) counts[mutant.status] = (counts[mutant.status] ?? 0) + 1
+const seen = (counts.Killed ?? 0) + (counts.Timeout ?? 0)
+const judged = seen + (counts.Survived ?? 0) + (counts.NoCoverage ?? 0)
+console.log(
+  `${name}: ${wanted} places, ${judged} changes, ${seen} seen (${Math.round((100 * seen) / judged)} %), ${JSON.stringify(counts)}`,
+)
