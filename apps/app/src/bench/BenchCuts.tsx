@@ -113,7 +113,7 @@ export function BenchCuts() {
           cutter,
         }
       : null
-  const { answer, busy } = useSolved('cutting-plan', request)
+  const { answer, busy, error } = useSolved('cutting-plan', request)
   // one cut after another, bar by bar
   const order = answer?.ok ? answer.bars.flatMap((bar) => bar.pieces) : []
   const next = order.find((piece) => !cut.has(pieceLetter(piece)))
@@ -129,6 +129,7 @@ export function BenchCuts() {
       fault={fault}
       operation="cutting-plan"
       request={request}
+      error={error}
       actions={
         <>
           <View className="flex-1">

@@ -1,7 +1,9 @@
 import type { OperationName, OperationRequest } from '@diarmos/contract'
 import type { ReactNode } from 'react'
 import { ScrollView, View } from 'react-native'
+import { usePreferences } from '../data/preferences'
 import { CopyCase } from '../job/CopyCase'
+import { faultWords } from '../ui/faultWords'
 import { Note } from '../ui/Note'
 import { TopBar } from '../ui/TopBar'
 import { ShareLink } from './ShareLink'
@@ -10,6 +12,8 @@ interface Props<Name extends OperationName> {
   title: string
   /** What is wrong with the link that was opened. */
   fault: string | null
+  /** Why it could not be worked out, where it could not. */
+  error?: Error | null
   /** What is asked of the core; null while too little is known. */
   operation: Name
   request: OperationRequest<Name> | null
@@ -24,12 +28,14 @@ interface Props<Name extends OperationName> {
 export function BenchFrame<Name extends OperationName>({
   title,
   fault,
+  error = null,
   operation,
   request,
   children,
   actions,
   beside,
 }: Props<Name>) {
+  const unit = usePreferences((state) => state.unit)
   return (
     <View className="mx-auto w-full max-w-[720px] flex-1">
       <TopBar bare title={title} />
@@ -37,6 +43,11 @@ export function BenchFrame<Name extends OperationName>({
         {fault ? (
           <Note kind="caution" title="This link cannot be read">
             {fault}
+          </Note>
+        ) : null}
+        {error ? (
+          <Note kind="caution" title="This could not be worked out">
+            {faultWords(error, unit)}
           </Note>
         ) : null}
         {children}

@@ -38,14 +38,14 @@ export function BenchHeights() {
     return mm == null ? [] : [{ id, mm }]
   })
   const request = { measured }
-  const { answer } = useSolved('rough-in', request)
+  const { answer, error } = useSolved('rough-in', request)
   const layers = WALL.flatMap((name, index) => {
     const mm = lengths[ORDER.length + index]
     return mm == null ? [] : [{ name, mm }]
   })
   const bib = useSolved('bib', layers.length > 0 ? { layers } : null)
   return (
-    <BenchFrame title="Heights and walls" fault={fault} operation="rough-in" request={request}>
+    <BenchFrame title="Heights and walls" fault={fault} error={error} operation="rough-in" request={request}>
       <Txt bold size="l" heading={2}>
         Usual heights
       </Txt>

@@ -80,9 +80,9 @@ export function BenchHole() {
   const [depth, hole, centre] = lengths.map((mm) => mm ?? null)
   const request =
     depth != null && hole != null ? { depthMm: depth, holeMm: hole, centreMm: centre ?? depth / 2 } : null
-  const { answer } = useSolved('hole', request)
+  const { answer, error } = useSolved('hole', request)
   return (
-    <BenchFrame title="Hole in a stud" fault={fault} operation="hole" request={request}>
+    <BenchFrame title="Hole in a stud" fault={fault} error={error} operation="hole" request={request}>
       {answer?.ok && request ? (
         <>
           <StudPicture {...request} plates={answer.plates} />

@@ -16,6 +16,7 @@ import { SeamSheet } from '../mate/SeamSheet'
 import { WayStrip } from '../mate/WayStrip'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { faultWords } from '../ui/faultWords'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { SheetModal } from '../ui/SheetModal'
@@ -221,7 +222,7 @@ export function BenchMate() {
           : null}
         {mate.error ? (
           <Note kind="caution" title="This could not be worked out">
-            {mate.error.message}
+            {faultWords(mate.error, unit)}
           </Note>
         ) : null}
         <View className="mt-3" aria-live="polite">

@@ -44,7 +44,7 @@ export function BenchOffset() {
   const shown = rows.find(({ angleDegrees }) => String(angleDegrees) === at) ?? rows[2]
   const rolling = rollMm && riseMm
   return (
-    <BenchFrame title="Offset" fault={fault} operation="offset" request={request}>
+    <BenchFrame title="Offset" fault={fault} error={solved.error} operation="offset" request={request}>
       {shown?.offset.ok ? (
         <OffsetPicture angleDegrees={shown.angleDegrees} {...shown.offset} />
       ) : (

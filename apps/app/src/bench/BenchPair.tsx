@@ -41,10 +41,16 @@ export function BenchPair() {
           ...(end ? { bend: end } : {}),
         }
       : null
-  const { answer } = useSolved('bend-pairs', request)
+  const { answer, error } = useSolved('bend-pairs', request)
   const shown = answer?.find((pair) => keyOf(pair) === params.at) ?? answer?.[0]
   return (
-    <BenchFrame title="Two bends between two lines" fault={fault} operation="bend-pairs" request={request}>
+    <BenchFrame
+      title="Two bends between two lines"
+      fault={fault}
+      error={error}
+      operation="bend-pairs"
+      request={request}
+    >
       {shown && request ? (
         <PairPicture pair={shown} end={[request.alongMm, request.asideMm, request.upMm]} />
       ) : null}

@@ -4,6 +4,7 @@ import { router, useLocalSearchParams } from 'expo-router'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Choice } from '../ui/Choice'
+import { faultWords } from '../ui/faultWords'
 import { Length } from '../ui/Length'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
@@ -59,7 +60,7 @@ export function BenchPiece() {
     <BenchFrame title="Piece between two parts" fault={fault} operation="cut-length" request={request}>
       {error ? (
         <Note kind="caution" title="Not in the catalogue">
-          {error.message}
+          {faultWords(error, unit)}
         </Note>
       ) : answer?.ok ? (
         <View className="border-b-2 border-ink pb-2" testID="piece">

@@ -92,7 +92,7 @@ export function BenchPitch() {
   const usual = answer?.usual ?? []
   const chosen = usual.find((entry) => String(entry.pitch) === pitch)
   return (
-    <BenchFrame title="Pitch" fault={fault ?? error?.message ?? null} operation="pitch" request={request}>
+    <BenchFrame title="Pitch" fault={fault} error={error} operation="pitch" request={request}>
       <LevelPicture />
       <MeasureRow
         label="Length of the run"

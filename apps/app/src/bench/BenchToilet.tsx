@@ -88,11 +88,11 @@ export function BenchToilet() {
     ...(left == null || right == null ? {} : { slots: { leftMm: left, rightMm: right, apartMm: SLOTS_MM } }),
     ...(below == null ? {} : { riser: { belowMm: below, flangeSocketMm: socket ?? 0 } }),
   }
-  const { answer } = useSolved('toilet', request)
+  const { answer, error } = useSolved('toilet', request)
   const told = (reason: { ruleId: string; parameters: Readonly<Record<string, string | number>> }) =>
     say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)
   return (
-    <BenchFrame title="Toilet" fault={fault} operation="toilet" request={request}>
+    <BenchFrame title="Toilet" fault={fault} error={error} operation="toilet" request={request}>
       <FlangePicture />
       {answer?.bowl ? (
         <Answer label="The bowl">

@@ -70,10 +70,10 @@ export function BenchTrap() {
           ...(swing == null ? {} : { swingMm: swing }),
         }
       : null
-  const { answer } = useSolved('trap', request)
+  const { answer, error } = useSolved('trap', request)
   const fit = answer?.fit
   return (
-    <BenchFrame title="Trap" fault={fault} operation="trap" request={request}>
+    <BenchFrame title="Trap" fault={fault} error={error} operation="trap" request={request}>
       {answer && request ? (
         <TrapPicture trap={answer.trap} ask={request} fit={answer.fit.ok ? answer.fit : null} />
       ) : null}

@@ -106,9 +106,15 @@ export function BenchWall() {
         windowMm: [least, most] as [number, number],
       }
     : null
-  const { answer } = useSolved('valve-depth', request)
+  const { answer, error } = useSolved('valve-depth', request)
   return (
-    <BenchFrame title="Valve in its wall" fault={fault} operation="valve-depth" request={request}>
+    <BenchFrame
+      title="Valve in its wall"
+      fault={fault}
+      error={error}
+      operation="valve-depth"
+      request={request}
+    >
       {answer?.ok && ready ? (
         <>
           <WallPicture layers={layers} depthMm={answer.depthMm} window={[least, most]} />

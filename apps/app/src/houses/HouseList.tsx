@@ -9,9 +9,6 @@ import { useTitle } from '../ui/title'
 import { VirtualList } from '../ui/VirtualList'
 import { RemovedLately } from './RemovedLately'
 
-/** About as high as a row stands, until it has been measured. */
-const ROW_PX = 76
-
 function HouseRow({ property }: { property: Doc<'property'> }) {
   const points = useDocsOf('point', 'propertyId', property.id)
   return (
@@ -46,11 +43,7 @@ export function HouseList() {
           No house yet: the first one comes with the first job.
         </Txt>
       ) : (
-        <VirtualList
-          rows={properties}
-          estimate={ROW_PX}
-          render={(property) => <HouseRow property={property} />}
-        />
+        <VirtualList rows={properties} render={(property) => <HouseRow property={property} />} />
       )}
       <RemovedLately />
     </View>

@@ -13,7 +13,6 @@ import { Conflicts } from './Conflicts'
 import { JobList } from './JobList'
 import { NewJob } from './NewJob'
 
-jest.mock('../ui/VirtualList')
 jest.mock('expo-router', () => ({
   router: { navigate: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => false },
 }))

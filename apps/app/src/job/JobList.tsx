@@ -13,8 +13,6 @@ import { useTitle } from '../ui/title'
 import { VirtualList } from '../ui/VirtualList'
 import { StageRule } from './StageRule'
 
-/** About as high as a row stands, until it has been measured. */
-const ROW_PX = 92
 const DAY_MS = 86_400_000
 const days = new Intl.RelativeTimeFormat('en', { numeric: 'auto' })
 
@@ -64,7 +62,6 @@ export function JobRows({ current }: { current?: string }) {
   return (
     <VirtualList
       rows={rows}
-      estimate={ROW_PX}
       testID="job-list"
       render={(job) => <JobRow job={job} current={job.id === current} />}
     />

@@ -1,6 +1,7 @@
 import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
 import { useState } from 'react'
 import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
 import { conditionsOf, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { chooseOptions, setConditions, setNote } from '../job/actions'
@@ -8,6 +9,7 @@ import { CopyCase } from '../job/CopyCase'
 import { mateRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
+import { faultWords } from '../ui/faultWords'
 import { money } from '../ui/money'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
@@ -41,6 +43,7 @@ interface Props {
 
 /** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */
 export function MateStage(props: Props) {
+  const unit = usePreferences((state) => state.unit)
   const { view, line, mate, settings, shown, onShow, improvised, onImprovised, whole, onWhole, goTo } = props
   const wide = useWide()
   const [sheet, setSheet] = useState<'parts' | 'table' | null>(null)
@@ -138,7 +141,7 @@ export function MateStage(props: Props) {
       <View aria-live="polite" aria-busy={mate.busy}>
         {mate.error ? (
           <Note kind="caution" title="This could not be worked out">
-            {mate.error.message}
+            {faultWords(mate.error, unit)}
           </Note>
         ) : null}
         {result?.truncated || mate.answer?.together?.truncated ? (

@@ -10,6 +10,7 @@ import { AllProposals } from '../proposals/Proposals'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { later } from '../ui/later'
+import { CURRENCIES } from '../ui/money'
 import { Note } from '../ui/Note'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
@@ -187,6 +188,20 @@ function Settings({ settings }: { settings: Doc<'settings'> }) {
             { value: 'EN', label: 'EN' },
           ]}
           onChange={(codeProfile) => change({ codeProfile }, `Code: ${codeProfile}`)}
+        />
+      </View>
+      <View className="mb-3">
+        <Choice
+          label="Prices are in"
+          columns={3}
+          value={settings.fields.currency}
+          options={CURRENCIES.map((value) => ({ value, label: value }))}
+          onChange={(currency) =>
+            edit(
+              [{ kind: 'settings', id: settings.id, patch: { currency } } as Edit],
+              `Prices in ${currency}`,
+            )
+          }
         />
       </View>
       <Amendments mate={mate} onChange={change} />
