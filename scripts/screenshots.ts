@@ -82,6 +82,12 @@ try {
   await phone.getByRole('link', { name: 'Shop' }).click()
   await picture(phone, 'shop-phone')
 
+  // what an apprentice would do waits for somebody's word
+  await phone.goto(stack.url)
+  await phone.getByRole('link', { name: /Galley tap/ }).click()
+  await phone.getByRole('button', { name: 'Take it', exact: true }).waitFor()
+  await picture(phone, 'proposal-phone')
+
   const wide = await open(1280, 800)
   await signIn(wide, stack.url)
   await wide.getByRole('link', { name: /Look at the back room/ }).click()

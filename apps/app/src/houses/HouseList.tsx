@@ -28,6 +28,8 @@ function HouseRow({ property }: { property: Doc<'property'> }) {
   )
 }
 
+const row = (property: Doc<'property'>) => <HouseRow property={property} />
+
 /** Every house the shop knows. */
 export function HouseList() {
   useTitle('Houses')
@@ -43,7 +45,7 @@ export function HouseList() {
           No house yet: the first one comes with the first job.
         </Txt>
       ) : (
-        <VirtualList rows={properties} render={(property) => <HouseRow property={property} />} />
+        <VirtualList rows={properties} render={row} />
       )}
       <RemovedLately />
     </View>

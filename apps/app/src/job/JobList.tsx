@@ -1,6 +1,6 @@
 import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
-import { useMemo } from 'react'
+import { memo, useCallback, useMemo } from 'react'
 import { View } from 'react-native'
 import { useDocs, useJob } from '../data/select'
 import { useData } from '../data/store'
@@ -22,7 +22,7 @@ function openedDay(instant: string): string {
   return days.format(Math.round((midnight(new Date(instant)) - midnight(new Date())) / DAY_MS), 'day')
 }
 
-function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }) {
+const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }) {
   const view = useJob(job.id)
   const loaded = useData((state) => state.loaded)
   if (!view) return null
@@ -44,7 +44,7 @@ function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }
       {loaded ? <StageRule stage={view.stage} closed={closed} /> : <View className="mt-2 h-[21px]" />}
     </LinkTo>
   )
-}
+})
 
 /** Open ones first, the newest first. */
 function sorted(jobs: readonly Doc<'job'>[]): Doc<'job'>[] {
@@ -59,13 +59,11 @@ function sorted(jobs: readonly Doc<'job'>[]): Doc<'job'>[] {
 export function JobRows({ current }: { current?: string }) {
   const jobs = useDocs('job')
   const rows = useMemo(() => sorted(jobs), [jobs])
-  return (
-    <VirtualList
-      rows={rows}
-      testID="job-list"
-      render={(job) => <JobRow job={job} current={job.id === current} />}
-    />
+  const render = useCallback(
+    (job: Doc<'job'>) => <JobRow job={job} current={job.id === current} />,
+    [current],
   )
+  return <VirtualList rows={rows} testID="job-list" render={render} />
 }
 
 export function JobList() {

@@ -21,6 +21,7 @@ import { apply } from '../store/apply'
 import { inShop } from '../store/database'
 import { hashPassword } from '../store/people'
 import { Person, Shop } from '../store/schemas'
+import type { Actor } from '../store/work'
 import { type DemoHouse, type DemoJob, HOUSES } from './houses'
 import { demoId } from './identifiers'
 import { DEMO_PASSWORD, SHOPS } from './people'
@@ -49,6 +50,7 @@ class Writer {
     private readonly database: DataSource,
     private readonly shopId: string,
     private readonly personId: string,
+    private readonly role: Actor['role'] = 'owner',
   ) {}
 
   /** @throws Error where the demo itself is faulty */
@@ -69,7 +71,7 @@ class Writer {
     }
     const result = await apply(
       this.database,
-      { shopId: this.shopId, personId: this.personId, role: 'owner' },
+      { shopId: this.shopId, personId: this.personId, role: this.role },
       operation,
     )
     if (result.status === 'rejected')
@@ -114,7 +116,15 @@ export async function loadDemo(database: DataSource, now = new Date()): Promise<
       now,
     )
     for (const house of HOUSES.filter((entry) => entry.shop === shop.key)) await loadHouse(writer, house, now)
+    const apprentice = shop.people.find(({ role }) => role === 'apprentice')
+    if (apprentice) await propose(new Writer(database, shopId, demoId(apprentice.email), 'apprentice'), now)
   }
+}
+
+/** An apprentice would close a job: that waits for somebody's word. */
+async function propose(writer: Writer, now: Date): Promise<void> {
+  const [job] = HOUSES.flatMap((house) => house.jobs).filter(({ upTo }) => upTo === 'make')
+  if (job) await writer.put('job', demoId(job.key), { state: 'closed', closedAt: now.toISOString() }, now)
 }
 
 async function loadHouse(writer: Writer, house: DemoHouse, now: Date): Promise<void> {
