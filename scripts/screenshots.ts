@@ -33,11 +33,6 @@ try {
   await phone.getByRole('link', { name: /Seized stop/ }).click()
   await phone.getByTestId('belief').waitFor()
   await picture(phone, 'find-phone')
-  await askFor(phone, 'Across, with a caliper')
-  await phone.getByRole('dialog').getByRole('button', { name: '2', exact: true }).click()
-  await phone.getByRole('dialog').getByRole('button', { name: '11/16', exact: true }).click()
-  await picture(phone, 'keypad-phone')
-  await phone.getByRole('button', { name: 'Close' }).click()
   await phone.getByRole('button', { name: 'Back' }).click()
 
   await phone.getByRole('link', { name: /New faucet/ }).click()
@@ -94,7 +89,6 @@ try {
   await askFor(wide, 'Round it, with a string')
   await tapLength(wide, ['2'])
   await wide.getByTestId('belief').waitFor()
-  await picture(wide, 'find-wide')
   await wide
     .getByRole('link', { name: /Galley tap/ })
     .first()

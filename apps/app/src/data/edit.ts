@@ -151,7 +151,7 @@ async function keep(
   shelf.put(made.docs)
   const { pending } = useData.getState()
   turned({ pending: pending + made.count, undos: after(made), storeFault: null })
-  tell({ kind: 'docs', docs: made.docs, gone: [] })
+  tell({ kind: 'docs', docs: made.docs, gone: [], queued: true })
   void syncSoon()
   return true
 }

@@ -26,11 +26,11 @@ function hear(message: Message): void {
     void forgetPerson()
     return
   }
-  if (message.kind === 'reset') return
   shelf.putLater(message.docs)
   for (const [kind, id] of message.gone) shelf.drop(kind as never, id)
   turned()
   void counts()
+  if (message.queued) void syncSoon()
 }
 
 async function counts(): Promise<void> {

@@ -6,8 +6,9 @@ export type Message =
       readonly kind: 'docs'
       readonly docs: readonly Held[]
       readonly gone: readonly (readonly [string, string])[]
+      /** Something waits in the queue: whichever tab talks to the server has more to send. */
+      readonly queued?: boolean
     }
-  | { readonly kind: 'reset' }
   | { readonly kind: 'left' }
 
 let channel: BroadcastChannel | null = null

@@ -7,6 +7,7 @@ import {
 } from '@diarmos/contract'
 import { type DataSource, In, MoreThan } from 'typeorm'
 import { inShop } from './database'
+import { OF_JOB } from './kinds'
 import { type DocumentRow, documents } from './schemas'
 
 const PAGE = 400
@@ -68,8 +69,8 @@ export async function dayOf(database: DataSource, shopId: string): Promise<SyncR
         line: await find('line', { pointId: idsOf('pointId') }),
         job: jobs,
       }
-      for (const kind of ['situation', 'observation', 'finding', 'mating', 'dimension', 'check'] as const)
-        found[kind] = await find(kind, { jobId })
+      // pictures come with the rest
+      for (const kind of OF_JOB) if (kind !== 'attachment') found[kind] = await find(kind, { jobId })
       return Object.entries(found).flatMap(([kind, rows]) =>
         (rows ?? []).map((row) => toChange(kind as EntityKind, row)),
       )

@@ -1,18 +1,8 @@
 import type { EntityKind } from '@diarmos/contract'
 import type { DataSource } from 'typeorm'
 import { inShop } from './database'
+import { OF_JOB } from './kinds'
 import { type DocumentRow, documents } from './schemas'
-
-const OF_JOB: readonly EntityKind[] = [
-  'visit',
-  'situation',
-  'observation',
-  'finding',
-  'mating',
-  'dimension',
-  'check',
-  'attachment',
-]
 
 const plain = ({
   shopId: _s,

@@ -1,5 +1,6 @@
 import { type EntityKind, REMOVAL } from '@diarmos/contract'
 import { MoreThan, Not } from 'typeorm'
+import { OF_JOB } from './kinds'
 import { conflictOf, unseen } from './merge'
 import type { DocumentRow } from './schemas'
 import { fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
@@ -14,16 +15,6 @@ const TAKES: Readonly<Partial<Record<EntityKind, readonly (readonly [EntityKind,
   point: [['job', 'pointId']],
 }
 const GROUP: readonly EntityKind[] = ['property', 'point', 'job', 'contact']
-const OF_JOB: readonly EntityKind[] = [
-  'visit',
-  'situation',
-  'observation',
-  'finding',
-  'mating',
-  'dimension',
-  'check',
-  'attachment',
-]
 
 const WORDS: Readonly<Partial<Record<EntityKind, string>>> = {
   property: 'in this house',
