@@ -29,6 +29,12 @@ export async function inviteOwner(database: DataSource, now = new Date()): Promi
 
 /** Makes the first shop and its owner, once; false where the word is not, or no longer, good. */
 export async function setUp(database: DataSource, request: SetUpRequest): Promise<boolean> {
+  // a wrong word costs nothing: hashing is dear
+  const [good] = (await database.query(
+    'SELECT 1 FROM invitation WHERE token_hash = $1 AND expires_at > now()',
+    [hashOf(request.token)],
+  )) as unknown[]
+  if (!good) return false
   const passwordHash = await hashPassword(request.password)
   const [shopId, personId] = [randomUUID(), randomUUID()]
   const made = await inShop(database, shopId, async (manager) => {
