@@ -143,8 +143,9 @@ for (const [width, height] of [
       const tab = page.getByRole('tab', { name: new RegExp(`^${stage}`) })
       await tab.click()
       await expect(tab).toHaveAttribute('aria-selected', 'true')
-      const room = await page.getByTestId('stage').boundingBox()
-      expect([stage, (room?.height ?? 0) >= Math.min(180, height * 0.3)]).toEqual([stage, true])
+      await expect
+        .poll(async () => (await page.getByTestId('stage').boundingBox())?.height ?? 0)
+        .toBeGreaterThanOrEqual(Math.min(180, height * 0.3))
     }
     await page.getByRole('button', { name: 'Show the drawing' }).click()
     await expect(page.getByRole('img', { name: /^Joint line/ })).toBeVisible()

@@ -1,6 +1,7 @@
 import { router, useLocalSearchParams } from 'expo-router'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { type JobView, type LineView, STAGES, type Stage } from '../data/select'
+import { afterSheets } from '../ui/useBackCloses'
 
 type Params = { stage?: string; line?: string }
 
@@ -24,7 +25,7 @@ export function usePlace(view: JobView): {
     setTouched((held) => {
       const next = { ...held, ...patch }
       clearTimeout(timer.current)
-      timer.current = setTimeout(() => router.setParams(next), 0)
+      timer.current = setTimeout(() => afterSheets(() => router.setParams(next)), 0)
       return next
     })
   }, [])

@@ -29,6 +29,12 @@ const PROOFS: ReadonlySet<PlannedStep['kind']> = new Set(['prove', 'record'])
 
 /** The seams as a checklist, in the order in which they must close. */
 export function MakeStage({ view, plan, goTo }: Props) {
+  if (!plan.answer && plan.busy)
+    return (
+      <StageFrame>
+        <Txt size="l">Working out the order …</Txt>
+      </StageFrame>
+    )
   if (!plan.answer)
     return (
       <StageFrame actions={<Button kind="primary" label="Choose a way first" onPress={() => goTo('mate')} />}>

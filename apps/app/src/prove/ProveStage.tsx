@@ -33,6 +33,12 @@ export function ProveStage({ view, plan, goTo }: Props) {
   const open = results.filter((result) => result === 'undone').length
   const service = (lineId: string | null) =>
     view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
+  if (!plan.answer && plan.busy)
+    return (
+      <StageFrame>
+        <Txt size="l">Working out what to prove …</Txt>
+      </StageFrame>
+    )
   if (proofs.length === 0)
     return (
       <StageFrame actions={<Button kind="primary" label="Choose a way first" onPress={() => goTo('mate')} />}>

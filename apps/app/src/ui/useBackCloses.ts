@@ -3,6 +3,22 @@ import { useEffect, useRef } from 'react'
 let sheets = 0
 /** A step back that is about to be taken for a sheet that closed; another that opens at once takes its place. */
 let pending: ReturnType<typeof setTimeout> | undefined
+/** That step is being taken. */
+let stepping = false
+let waiting: (() => void)[] = []
+
+function settled(): void {
+  stepping = false
+  const due = waiting
+  waiting = []
+  for (const work of due) work()
+}
+
+/** Changes the address once no step back is under way: what is written before would be taken back with it. */
+export function afterSheets(work: () => void): void {
+  if (pending === undefined && !stepping) work()
+  else waiting.push(work)
+}
 
 const shown = () => (history.state as { sheet?: number } | null)?.sheet
 
@@ -20,6 +36,7 @@ export function useBackCloses(onClose: () => void): void {
       clearTimeout(pending)
       pending = undefined
       history.replaceState({ ...history.state, sheet }, '')
+      settled()
     }
     let gone = false
     const onBack = () => {
@@ -34,7 +51,10 @@ export function useBackCloses(onClose: () => void): void {
       if (gone || shown() !== sheet) return
       pending = setTimeout(() => {
         pending = undefined
-        if (shown() === sheet) history.back()
+        if (shown() !== sheet) return settled()
+        stepping = true
+        window.addEventListener('popstate', () => setTimeout(settled, 0), { once: true })
+        history.back()
       }, 0)
     }
   }, [])

@@ -8,7 +8,7 @@ export function useWide(): boolean {
 
 /** True where nothing may stand still beside what scrolls: a phone held sideways, or a page magnified twice. */
 export function useLow(): boolean {
-  return useWindowDimensions().height < 500
+  return useWindowDimensions().height < 600
 }
 
 /** True where icon and word do not fit side by side in the bar of rooms. */

@@ -64,11 +64,12 @@ export function useSolved<Name extends OperationName>(
   operation: Name,
   request: OperationRequest<Name> | null,
 ): Solved<OperationResponse<Name>> {
-  const [state, setState] = useState<Solved<OperationResponse<Name>>>({
-    answer: null,
-    error: null,
-    busy: false,
-  })
+  const [state, setState] = useState<{
+    readonly answer: OperationResponse<Name> | null
+    readonly error: Error | null
+    /** The question that the answer is to. */
+    readonly key: string | null
+  }>({ answer: null, error: null, key: null })
   const slot = useId()
   const key = request === null ? null : JSON.stringify(request)
   const latest = useRef<string | null>(null)
@@ -76,21 +77,23 @@ export function useSolved<Name extends OperationName>(
     latest.current = key
     if (key === null) {
       queue.drop(slot)
-      setState({ answer: null, error: null, busy: false })
+      setState({ answer: null, error: null, key: null })
       return
     }
-    setState((before) => ({ ...before, busy: true }))
     queue.ask(slot, operation, JSON.parse(key)).then(
       (answer) => {
-        if (latest.current === key)
-          setState({ answer: answer as OperationResponse<Name>, error: null, busy: false })
+        if (latest.current === key) setState({ answer: answer as OperationResponse<Name>, error: null, key })
       },
       (error: Error) => {
         if (latest.current === key && !(error instanceof Superseded))
-          setState((before) => ({ ...before, error, busy: false }))
+          setState((before) => ({ ...before, error, key }))
       },
     )
   }, [operation, key, slot])
   useEffect(() => () => queue.drop(slot), [slot])
-  return state
+  // from the moment at which something is asked, not from the next drawing on
+  const busy = key !== null && state.key !== key
+  return key === null
+    ? { answer: null, error: null, busy }
+    : { answer: state.answer, error: state.error, busy }
 }
