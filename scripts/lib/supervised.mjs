@@ -22,3 +22,5 @@ const stop = async () => {
 }
 process.on('SIGTERM', stop)
 process.on('SIGINT', stop)
+// who started this is gone
+process.on('disconnect', stop)
