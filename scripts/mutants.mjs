@@ -95,9 +95,10 @@ writeFileSync(
   `const whole = require('../jest.config.cjs')
 const project = whole.projects[${room.project}]
 const root = require('node:path').resolve(__dirname, '..')
-const put = (value) => JSON.parse(JSON.stringify(value ?? null)?.replaceAll('<rootDir>', project.rootDir ? '<rootDir>' : root) ?? 'null') ?? undefined
 module.exports = {
   ...project,
+  // what the preset would choose is not seen through the tester's own
+  ...(project.preset === 'jest-expo/web' ? { testEnvironment: 'jsdom' } : {}),
   rootDir: project.rootDir ? project.rootDir.replace('<rootDir>', root) : root,
   testMatch: ${JSON.stringify(room.tests)}.map((at) => root + '/' + at + (at.endsWith('.ts') ? '' : '/**/*.test.ts?(x)')),
 }
