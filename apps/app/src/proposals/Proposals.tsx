@@ -45,7 +45,7 @@ function Waiting({ proposal, whose = false }: { proposal: Doc<'proposal'>; whose
             : `Proposed on ${fields.proposedAt.slice(0, 10)}; nothing has changed yet.`}
         </Txt>
         <View className="flex-row flex-wrap gap-2 pt-1">
-          {decides ? <Button label="Take it" kind="primary" onPress={() => say('taken')} /> : null}
+          {decides ? <Button label="Take it" onPress={() => say('taken')} /> : null}
           {decides || own ? (
             <Button label={own && !decides ? 'Take it back' : 'Decline'} onPress={() => say('declined')} />
           ) : null}
