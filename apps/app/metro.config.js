@@ -1,4 +1,14 @@
 const { getDefaultConfig } = require('expo/metro-config')
 const { withNativeWind } = require('nativewind/metro')
+const lean = require('./web/lean')
 
-module.exports = withNativeWind(getDefaultConfig(__dirname), { input: './global.css' })
+const config = withNativeWind(getDefaultConfig(__dirname), { input: './global.css' })
+const { resolveRequest } = config.resolver
+
+config.resolver.resolveRequest = (context, name, platform) => {
+  const row = lean.find(({ from, asks }) => asks.test(name) && from.test(context.originModulePath))
+  if (row) return { type: 'sourceFile', filePath: row.gives }
+  return (resolveRequest ?? context.resolveRequest)(context, name, platform)
+}
+
+module.exports = config

@@ -1,6 +1,7 @@
 /// <reference types="nativewind/types" />
 declare module '*.css'
 declare module '*.ttf' {
-  const asset: number
-  export default asset
+  /** Where the font is served. */
+  const url: string
+  export default url
 }

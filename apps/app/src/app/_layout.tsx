@@ -1,7 +1,4 @@
 import '../../global.css'
-import regular from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf'
-import bold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'
-import { useFonts } from 'expo-font'
 import { DefaultTheme, Stack, ThemeProvider } from 'expo-router'
 import { useEffect, useState } from 'react'
 import { View } from 'react-native'
@@ -12,6 +9,7 @@ import { listenToKeys } from '../ui/keys'
 import { later } from '../ui/later'
 import { usePalette } from '../ui/palette'
 import { SkipLink } from '../ui/SkipLink'
+import { useFonts } from '../ui/useFonts'
 
 // asked for only by those who are not signed in yet
 const SignIn = later(async () => (await import('../shop/SignIn')).SignIn)
@@ -23,7 +21,7 @@ const wordOf = () => (location.pathname === '/welcome' ? location.hash.slice(1) 
 showTheme()
 
 export default function RootLayout() {
-  const [fontsLoaded, fontError] = useFonts({ Hyperlegible: regular, HyperlegibleBold: bold })
+  const fontsSettled = useFonts()
   const status = useData((state) => state.status)
   const palette = usePalette()
   const [word, setWord] = useState(wordOf)
@@ -41,7 +39,7 @@ export default function RootLayout() {
       window.removeEventListener('online', back)
     }
   }, [])
-  if (status === 'starting' || !(fontsLoaded || fontError)) return <View className="flex-1 bg-sheet" />
+  if (status === 'starting' || !fontsSettled) return <View className="flex-1 bg-sheet" />
   if (status === 'signed-out')
     return (
       <View className="flex-1 bg-sheet">

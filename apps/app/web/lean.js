@@ -1,0 +1,23 @@
+/**
+ * What the first download need not carry: parts of the libraries that their own index pulls in and that this application
+ * never reaches. Each row names the module (as its library asks for it) and what stands in its place.
+ */
+const path = require('node:path')
+
+const here = (file) => path.join(__dirname, file)
+const NOTHING = here('nothing.js')
+
+module.exports = [
+  // tab bars, menus and previews of the router: there are none in the application
+  { from: /expo-router[\\/]build[\\/]/, asks: /\/layouts\/(Tabs|experimental-stack)$/, gives: NOTHING },
+  {
+    from: /expo-router[\\/]build[\\/]/,
+    asks: /react-navigation\/bottom-tabs$/,
+    gives: here('bottomTabs.js'),
+  },
+  { from: /expo-router[\\/]build[\\/]layouts[\\/]/, asks: /^\.\/toolbar$/, gives: NOTHING },
+  { from: /expo-router[\\/]build[\\/]head[\\/]/, asks: /^\.\/ExpoHead$/, gives: here('ExpoHead.js') },
+  // drawings out of text and out of files: every drawing here is made of elements
+  { from: /react-native-svg[\\/]/, asks: /^\.\/(xml|deprecated|utils\/fetchData)$/, gives: NOTHING },
+  { from: /./, asks: /^uuid$/, gives: here('uuid.js') },
+]
