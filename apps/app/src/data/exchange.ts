@@ -39,7 +39,7 @@ async function nextBatch(database: LocalDatabase, after: number, most: number): 
 export async function exchange(database: LocalDatabase): Promise<void> {
   let after = 0
   let most = BATCH
-  if (!(await database.get('meta', 'cursor')) && (await database.count('docs')) === 0)
+  if ((await database.get('meta', 'cursor')) === undefined && (await database.count('docs')) === 0)
     await dayFirst(database)
   for (;;) {
     if (database !== local.database) return
@@ -184,8 +184,8 @@ async function commit(
     const change = changes.get(key)
     let copy: ServerCopy | null = held ? (held.server === null ? null : copyOf(held)) : null
     let known: Readonly<Record<string, string>> = held?.own ?? {}
-    const older =
-      held?.epoch === epoch && change && change.revision < Math.max(copy?.floor ?? 0, copy?.revision ?? 0)
+    const heard = Math.max(floor, copy?.floor ?? 0, copy?.revision ?? 0)
+    const older = held?.epoch === epoch && change && change.revision < heard
     if (change && !older) {
       const { revision, removed, fields, conflicts } = change
       copy = { revision, removed, clock: change.clock ?? '', fields: fields as Held['fields'], conflicts }

@@ -94,7 +94,7 @@ export async function leave(): Promise<void> {
   if (database && database === local.database) {
     const transaction = database.transaction(['docs', 'acknowledged', 'meta'], 'readwrite')
     await transaction.objectStore('docs').clear()
-    await transaction.objectStore('meta').put(0, 'cursor')
+    await transaction.objectStore('meta').delete('cursor')
     const acknowledged = transaction.objectStore('acknowledged')
     for (let at = await acknowledged.openCursor(); at; at = await at.continue())
       if (at.value.operation.kind === 'contact') await at.delete()

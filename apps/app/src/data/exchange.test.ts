@@ -1,0 +1,366 @@
+import { fakeServer, property, type Row, type Store, settled, somebody, tab } from '../test/phone'
+import { openLocal } from './database'
+import type { Doc, SessionResponse } from './types'
+
+const row = (id: string, revision: number, fields: Record<string, unknown>, kind: Doc['kind'] = 'property') =>
+  ({ kind, id, revision, removed: false, clock: '', fields, conflicts: [] }) as unknown as Row
+
+describe('the exchange with the server', () => {
+  let server: ReturnType<typeof fakeServer>
+  let session: SessionResponse
+  let store: Store
+  const shown = (id: string) => store.shelf.get('property', id)?.fields as Record<string, unknown> | undefined
+  const stored = async <T>(
+    read: (local: Awaited<ReturnType<typeof openLocal>>) => Promise<T>,
+  ): Promise<T> => {
+    const local = await openLocal(session.person.id)
+    const read_ = await read(local)
+    local.close()
+    return read_
+  }
+  beforeEach(() => {
+    server = fakeServer()
+    session = somebody()
+    store = tab()
+  })
+  afterEach(() => store.leave())
+
+  it('a phone that holds nothing asks for the day first, and shows it though the rest cannot be had', async () => {
+    server.state.day = [row('today', 7, { label: 'Today’s house' })]
+    server.state.revision = 7
+    server.state.status = 503
+    await store.open(session)
+    await settled(store)
+    expect(shown('today')).toEqual({ label: 'Today’s house' })
+    // what came ahead is no page of the stream: the stream still begins at its beginning
+    expect(await stored((local) => local.get('meta', 'cursor'))).toBeUndefined()
+    server.rows.set('old', row('old', 3, { label: 'Old house' }))
+    server.state.status = 0
+    await settled(store)
+    expect(shown('old')).toEqual({ label: 'Old house' })
+    expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(1)
+  })
+
+  it('one that holds documents, or has read the shop before, does not ask for the day again', async () => {
+    await store.open(session)
+    await settled(store)
+    await settled(store)
+    const again = tab()
+    await again.begin()
+    await settled(again)
+    expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(1)
+    // documents without a cursor: what was made here before the server was ever reached
+    await store.leave()
+    server.state.reachable = false
+    session = somebody()
+    await store.open(session)
+    await store.edit(property(store.newId(), { label: 'made here' }))
+    server.asked.length = 0
+    server.state.reachable = true
+    await settled(store)
+    expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(0)
+  })
+
+  it.each([500, 503, 401, 429])('an answer of %i puts no edit aside: all stay queued', async (status) => {
+    await store.open(session)
+    await settled(store)
+    server.state.status = status
+    const ids = [store.newId(), store.newId()]
+    for (const id of ids) await store.edit(property(id, { label: 'waits' }))
+    await settled(store)
+    const { pending, refused, online, expired, fault } = store.useData.getState()
+    expect({ pending, refused }).toEqual({ pending: 2, refused: [] })
+    expect(online).toBe(status !== 503)
+    expect(expired).toBe(status === 401)
+    expect(fault === null).toBe(status === 401 || status === 503)
+    server.state.status = 0
+    await settled(store)
+    expect(server.got.map((operation) => operation.id)).toEqual(ids)
+    expect(store.useData.getState()).toMatchObject({ pending: 0, online: true, expired: false, fault: null })
+  })
+
+  it('a queue longer than a request goes out in its order, each edit once', async () => {
+    await store.open(session)
+    await settled(store)
+    server.state.reachable = false
+    const labels = Array.from({ length: 130 }, (_, index) => `House ${index}`)
+    const id = store.newId()
+    await store.edit(labels.map((label) => property(id, { label })[0] as never))
+    server.state.reachable = true
+    await settled(store)
+    expect(server.labels(id)).toEqual(labels)
+    expect(shown(id)).toEqual({ label: 'House 129' })
+  })
+
+  it('reads page after page, and an older page does not undo what the shop has just acknowledged', async () => {
+    const id = store.newId()
+    server.rows.set(id, row(id, 1, { label: 'as it was' }))
+    for (let n = 2; n <= 9; n++) server.rows.set(`house ${n}`, row(`house ${n}`, n, { label: `House ${n}` }))
+    server.state.revision = 9
+    await store.open(session)
+    await settled(store)
+    server.state.reachable = false
+    await store.edit(property(id, { label: 'mine' }))
+    // somebody else changed it meanwhile; the next page carries that older state
+    server.rows.set(id, row(id, 10, { label: 'theirs' }))
+    for (let n = 11; n <= 14; n++)
+      server.rows.set(`house ${n}`, row(`house ${n}`, n, { label: `House ${n}` }))
+    server.state.revision = 14
+    const taken = server.rows.get(id) as Row
+    const seen: unknown[] = []
+    store.useData.subscribe(() => seen.push(shown(id)?.label))
+    // with the answer to the edit, and again after it: pages that were read just before it was applied
+    const stales = [
+      { changes: [taken], cursor: 10, more: true },
+      { changes: [taken], cursor: 10, more: true },
+    ]
+    const { fetch } = globalThis
+    globalThis.fetch = jest.fn(async (path: string, init: RequestInit) => {
+      const response = await fetch(path, init)
+      if (path !== '/api/sync') return response
+      const answer = (await response.json()) as { results: object[] }
+      const stale = stales.shift()
+      return { ...response, json: async () => (stale ? { ...answer, ...stale } : answer) }
+    }) as never
+    server.state.reachable = true
+    await settled(store)
+    expect(seen).not.toContain('theirs')
+    expect(shown(id)?.label).toBe('mine')
+    expect(Object.keys(server.rows.get(id)?.fields ?? {})).toEqual(['label'])
+  })
+
+  it('answers that come after leaving change nothing of what is kept', async () => {
+    await store.open(session)
+    await settled(store)
+    const id = store.newId()
+    let answer: (value: unknown) => void = () => undefined
+    const { fetch } = globalThis
+    const held = new Promise((resolve) => {
+      answer = resolve
+    })
+    globalThis.fetch = jest.fn(async (path: string, init: RequestInit) => {
+      const response = await fetch(path, init)
+      if (path === '/api/sync') await held
+      return response
+    }) as never
+    await store.edit(property(id, { label: 'under way' }))
+    const left = store.leave()
+    answer(undefined)
+    await left
+    expect(store.useData.getState()).toMatchObject({ status: 'signed-out', pending: 0 })
+    expect(await stored((local) => local.count('docs'))).toBe(0)
+    globalThis.fetch = fetch
+    await store.open(session)
+    await settled(store)
+    // it had gone out, or goes out now: once in either case
+    expect(server.labels(id)).toEqual(['under way'])
+    expect(store.useData.getState().pending).toBe(0)
+  })
+
+  it('a database restored twice gets everything again in the order in which it was made', async () => {
+    await store.open(session)
+    await settled(store)
+    const id = store.newId()
+    const ids: string[] = []
+    for (const label of ['a', 'b', 'c']) {
+      await store.edit(property(id, { label }))
+      await settled(store)
+      ids.push(server.got.at(-1)?.opId ?? '')
+    }
+    for (const generation of ['g2', 'g3']) {
+      server.rows.clear()
+      server.got.length = 0
+      Object.assign(server.state, { generation, revision: 0 })
+      await settled(store)
+      expect(server.got.map((operation) => operation.opId)).toEqual(ids)
+      expect(shown(id)).toEqual({ label: 'c' })
+    }
+    const [epoch, first, second] = await stored((local) =>
+      Promise.all(['epoch', 'generation 0', 'generation 1'].map((key) => local.get('meta', key))),
+    )
+    expect([epoch, first, second]).toEqual([2, 'g1', 'g2'])
+  })
+
+  it('forgets what was acknowledged once no backup can be that old', async () => {
+    await store.open(session)
+    await settled(store)
+    await store.edit(property(store.newId(), { label: 'long ago' }))
+    await settled(store)
+    const start = Date.now()
+    const kept = () => stored((local) => local.count('acknowledged'))
+    const clock = jest.spyOn(Date, 'now').mockReturnValue(start + 34 * 86_400_000)
+    await settled(store)
+    expect(await kept()).toBe(1)
+    clock.mockReturnValue(start + 36 * 86_400_000)
+    await settled(store)
+    clock.mockRestore()
+    expect(await kept()).toBe(0)
+  })
+
+  it('a removal names every own edit that it had seen, an edit only those of its fields', async () => {
+    await store.open(session)
+    await settled(store)
+    server.state.losesAnswers = true
+    const id = store.newId()
+    await store.edit(property(id, { label: 'a', note: 'b' }))
+    await store.edit(property(id, { note: 'c' }))
+    await store.edit([{ kind: 'property', id, remove: true }], 'removed')
+    expect(store.shelf.get('property', id)?.removed ?? true).toBe(true)
+    await store.undo()
+    expect(shown(id)).toEqual({ label: 'a', note: 'c' })
+    server.state.losesAnswers = false
+    await settled(store)
+    const [made, noted, removed, back] = server.got
+    expect([made, noted, removed, back].map((operation) => operation?.remove)).toEqual([
+      false,
+      false,
+      true,
+      false,
+    ])
+    expect(removed?.patch).toEqual({})
+    expect(noted?.prior).toEqual({ note: made?.opId })
+    expect(removed?.prior).toEqual({ label: made?.opId, note: noted?.opId })
+    expect(back?.prior).toMatchObject({ label: made?.opId, note: noted?.opId })
+  })
+})
+
+describe('signing in and what is kept', () => {
+  let server: ReturnType<typeof fakeServer>
+  let session: SessionResponse
+  let store: Store
+  beforeEach(async () => {
+    server = fakeServer()
+    session = somebody()
+    store = tab()
+    await store.open(session)
+    await settled(store)
+  })
+  afterEach(() => store.leave())
+
+  it('a sign-in that the server has ended is said, and the phone goes on', async () => {
+    const unreached = tab()
+    server.state.reachable = false
+    await unreached.begin()
+    await settled(unreached)
+    expect(unreached.useData.getState().expired).toBe(false)
+    // only the question who is signed in gets through
+    Object.assign(server.state, { reachable: true, signedIn: false, losesAnswers: true })
+    const again = tab()
+    await again.begin()
+    expect(again.useData.getState()).toMatchObject({ status: 'ready', expired: false })
+    await new Promise((resolve) => setTimeout(resolve, 5))
+    expect(again.useData.getState()).toMatchObject({ status: 'ready', expired: true })
+  })
+
+  it('a refused edit can be put away, alone and for good', async () => {
+    const ids = [store.newId(), store.newId()]
+    for (const id of ids) await store.edit(property(id, { label: 'bad' }))
+    await settled(store)
+    const [first] = store.useData.getState().refused
+    await store.discardRefused(first?.operation.opId ?? '')
+    const left = () => store.useData.getState().refused.map((entry) => entry.operation.id)
+    expect(left()).toEqual([first?.operation.id === ids[0] ? ids[1] : ids[0]])
+    const again = tab()
+    await again.begin()
+    expect(again.useData.getState().refused).toHaveLength(1)
+  })
+
+  it('puts every document on the shelf, the list’s first, however many there are', async () => {
+    const local = await openLocal(session.person.id)
+    const transaction = local.transaction('docs', 'readwrite')
+    const held = (kind: string, n: number) => ({
+      ...row(`${kind} ${String(n).padStart(4, '0')}`, n, { jobId: `job ${n % 7}` }, kind as Doc['kind']),
+      own: {},
+      epoch: 0,
+      turn: 0,
+    })
+    for (let n = 1; n <= 801; n++) await transaction.store.put(held('observation', n) as never)
+    for (let n = 1; n <= 3; n++) await transaction.store.put(held('job', n) as never)
+    await transaction.done
+    local.close()
+    server.state.reachable = false
+    const again = tab()
+    await again.begin()
+    const begun = again.useData.getState()
+    expect(begun.status).toBe('ready')
+    expect(again.shelf.all('job')).toHaveLength(3)
+    expect(begun.loaded).toBe(false)
+    expect(again.shelf.all('observation').length).toBeLessThan(801)
+    for (let wait = 0; wait < 50 && !again.useData.getState().loaded; wait++)
+      await new Promise((resolve) => setTimeout(resolve, 10))
+    expect(again.useData.getState().loaded).toBe(true)
+    expect(again.shelf.all('observation')).toHaveLength(801)
+  })
+})
+
+describe('tabs of one person', () => {
+  it('see each other’s edits without the server, count what waits, and leave together', async () => {
+    const server = fakeServer()
+    const session = somebody()
+    const [one, two, stranger] = [tab(), tab(), tab()]
+    await one.open(session)
+    await two.open(session)
+    await stranger.open(somebody())
+    await settled(two)
+    await settled(stranger)
+    server.state.reachable = false
+    const id = one.newId()
+    await one.edit(property(id, { label: 'seen next door' }))
+    await settled(two)
+    expect(two.shelf.get('property', id)?.fields.label).toBe('seen next door')
+    expect(two.useData.getState().pending).toBe(1)
+    expect(stranger.shelf.get('property', id) ?? null).toBeNull()
+    await one.leave()
+    await settled(two)
+    await settled(stranger)
+    expect(two.useData.getState()).toMatchObject({ status: 'signed-out', session: null })
+    expect(two.shelf.all('property')).toEqual([])
+    expect(stranger.useData.getState().status).toBe('ready')
+    await stranger.leave()
+  })
+
+  it('let one of them talk to the server at a time, where the browser has locks', async () => {
+    const held = new Set<string>()
+    const request = async (
+      name: string,
+      options: { ifAvailable?: boolean },
+      work: (lock: object | null) => unknown,
+    ) => {
+      if (held.has(name)) {
+        if (!options.ifAvailable) throw new Error('waits for ever')
+        return work(null)
+      }
+      held.add(name)
+      try {
+        return await work({ name })
+      } finally {
+        held.delete(name)
+      }
+    }
+    Object.defineProperty(navigator, 'locks', { configurable: true, value: { request } })
+    const server = fakeServer()
+    const [session, other] = [somebody(), somebody()]
+    const [one, two, stranger] = [tab(), tab(), tab()]
+    await one.open(session)
+    await two.open(session)
+    await stranger.open(other)
+    for (const each of [one, two, stranger]) await settled(each)
+    const { fetch } = globalThis
+    let [atOnce, most, calls] = [0, 0, 0]
+    globalThis.fetch = jest.fn(async (path: string, init: RequestInit) => {
+      most = Math.max(most, ++atOnce)
+      calls++
+      await new Promise((resolve) => setTimeout(resolve, 5))
+      atOnce--
+      return fetch(path, init)
+    }) as never
+    await Promise.all([one.syncSoon(), two.syncSoon()])
+    expect([most, calls]).toEqual([1, 1])
+    // another person on the same phone does not wait for them
+    await Promise.all([one.syncSoon(), stranger.syncSoon()])
+    expect(most).toBe(2)
+    for (const each of [one, stranger]) await each.leave()
+    expect(server.got).toEqual([])
+    Reflect.deleteProperty(navigator, 'locks')
+  })
+})
