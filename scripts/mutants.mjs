@@ -28,9 +28,16 @@ const ROOMS = {
     ],
   },
   sync: {
-    sources: ['apps/app/src/data', 'packages/contract/src/sync'],
+    sources: ['apps/app/src/data'],
+    // what the screens choose from the documents is no part of the exchange
+    except: /jobView|select|preferences|serviceWorker/,
     project: 2,
     tests: ['apps/app/src/data'],
+  },
+  stamps: {
+    sources: ['packages/contract/src/sync'],
+    project: 0,
+    tests: ['packages/contract/src'],
   },
 }
 const [name] = positionals
@@ -71,16 +78,18 @@ function dice(seed) {
 // a sample of lines, spread over the files by their length
 const next = dice(Number(values.seed))
 const lines = room.sources.flatMap((source) =>
-  [...files(source)].flatMap((file) =>
-    readFileSync(path.join(ROOT, file), 'utf8')
-      .split('\n')
-      .map((text, index) => ({ file, line: index + 1, text }))
-      .filter(
-        ({ text }) =>
-          /[<>=!&|+\-*/?]|true|false|return/.test(text) &&
-          !/^\s*(\/\/|\*|\/\*|import|export \{|interface|readonly|type )/.test(text),
-      ),
-  ),
+  [...files(source)]
+    .filter((file) => !room.except?.test(file))
+    .flatMap((file) =>
+      readFileSync(path.join(ROOT, file), 'utf8')
+        .split('\n')
+        .map((text, index) => ({ file, line: index + 1, text }))
+        .filter(
+          ({ text }) =>
+            /[<>=!&|+\-*/?]|true|false|return/.test(text) &&
+            !/^\s*(\/\/|\*|\/\*|import|export \{|interface|readonly|type )/.test(text),
+        ),
+    ),
 )
 const wanted = Math.min(lines.length, Number(values.sample))
 const sample = []

@@ -14,6 +14,7 @@ import { addHealth } from './routes/health'
 import { addJobs } from './routes/jobs'
 import { addLists } from './routes/lists'
 import { addOperations } from './routes/operations'
+import { addPictures } from './routes/pictures'
 import { addSession, signedIn, type Variables } from './routes/session'
 import { addSetUp } from './routes/setUp'
 import { addSync } from './routes/sync'
@@ -130,6 +131,7 @@ export function makeApp(services: Services): Api {
   addSync(app, services)
   addOperations(app, services)
   addLists(app, services)
+  addPictures(app, services)
   addJobs(app, services)
   app.all('/api/*', (context) => problem(context, 404, 'There is no such address'))
   if (services.webFolder) addPages(app, services.webFolder)

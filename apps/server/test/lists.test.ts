@@ -144,3 +144,41 @@ describe('what was removed', () => {
     expect(await listed()).toEqual([])
   })
 })
+
+describe('pictures', () => {
+  it('go in with their document and come out at their own address, of the own shop alone', async () => {
+    const { changes, cursor } = await sync(server, bram, [])
+    const job = changes.find((change) => change.kind === 'job')
+    const bytes = Buffer.from('89504e470d0a1a0a00ff', 'hex')
+    const id = randomUUID()
+    const patch = {
+      jobId: job?.id,
+      lineId: null,
+      name: 'Behind the plate',
+      mediaType: 'image/png',
+      content: bytes.toString('base64'),
+      takenAt: '2026-11-02T08:00:00.000Z',
+    }
+    const put = await sync(server, bram, [operation({ kind: 'attachment', id, patch })], cursor)
+    expect(put.results.map((result) => result.status)).toEqual(['applied'])
+    const [told] = put.changes
+    expect(told?.fields).toEqual({ ...patch, content: '' })
+    const answer = await server.call(`/api/pictures/${id}`, { cookie: bram })
+    expect(answer.headers.get('content-type')).toBe('image/png')
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff')
+    expect(Buffer.from(await answer.arrayBuffer()).equals(bytes)).toBe(true)
+
+    const status = async (at: string, cookie?: string) =>
+      (await server.call(`/api/pictures/${at}`, cookie ? { cookie } : {})).status
+    expect(await status(id, jory)).toBe(404)
+    expect(await status(id)).toBe(401)
+    expect(await status('none', bram)).toBe(422)
+    await sync(
+      server,
+      bram,
+      [operation({ kind: 'attachment', id, base: put.cursor, remove: true })],
+      put.cursor,
+    )
+    expect(await status(id, bram)).toBe(404)
+  })
+})

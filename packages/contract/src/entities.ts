@@ -160,7 +160,7 @@ export const entities = {
     lineId: id.nullable(),
     name: line,
     mediaType: z.enum(['image/jpeg', 'image/png', 'text/plain']),
-    /** Base64; pictures are made small before they are kept. */
+    /** Base64; pictures are made small before they are kept. Empty in the stream: each has its own address. */
     content: z.string().max(400_000),
     takenAt: instant,
   }),

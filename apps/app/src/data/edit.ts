@@ -14,7 +14,9 @@ const STEPS = 10
 function inverse(edit: Edit, held: Held | undefined): Undo['edits'][number] {
   const { kind, id } = edit
   if (!held || held.removed) return { kind, id, remove: true, expects: { ...edit.patch } }
-  const before = held.fields as Record<string, unknown>
+  const before = { ...(held.fields as Record<string, unknown>) }
+  // the shop's copy comes without its picture, which it still has
+  if (kind === 'attachment' && !before.content) delete before.content
   if (edit.remove) return { kind, id, patch: before as never, expects: {} }
   const names = Object.keys(edit.patch ?? {})
   return {

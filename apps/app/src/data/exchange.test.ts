@@ -222,6 +222,17 @@ describe('the exchange with the server', () => {
     expect(removed?.prior).toEqual({ label: made?.opId, note: noted?.opId })
     expect(back?.prior).toMatchObject({ label: made?.opId, note: noted?.opId })
   })
+
+  it('a picture that comes back by undo keeps what the server alone holds of it', async () => {
+    server.rows.set('shot', row('shot', 1, { name: 'Behind the plate', content: '' }, 'attachment'))
+    server.state.revision = 1
+    await store.open(session)
+    await settled(store)
+    await store.edit([{ kind: 'attachment', id: 'shot', remove: true }], 'removed')
+    await store.undo()
+    await settled(store)
+    expect(server.got.at(-1)?.patch).toEqual({ name: 'Behind the plate' })
+  })
 })
 
 describe('signing in and what is kept', () => {

@@ -11,6 +11,12 @@ import { OF_JOB } from './kinds'
 import { type DocumentRow, documents } from './schemas'
 
 const PAGE = 400
+/** What a picture's document says in the stream; the picture itself has its own address. */
+const BESIDE_PICTURES = Object.fromEntries(
+  ['id', 'shopId', 'revision', 'removed', 'clock', 'conflicts', ...Object.keys(entities.attachment.shape)]
+    .filter((name) => name !== 'content')
+    .map((name) => [name, true]),
+)
 
 /**
  * Everything of the shop that changed after a revision, in order, a page at a time. All kinds are read from one
@@ -31,6 +37,8 @@ export async function changesSince(
           where: { shopId, revision: MoreThan(since) as never },
           order: { revision: 'ASC' } as never,
           take: PAGE + 1,
+          // a page of pictures would weigh more than all the rest: each is asked for when it is shown
+          ...(kind === 'attachment' ? { select: BESIDE_PICTURES as never } : {}),
         })
         found.push(...rows.map((row) => ({ kind, row })))
       }
@@ -87,7 +95,9 @@ function toChange(kind: EntityKind, row: DocumentRow): SyncResponse['changes'][n
     revision: row.revision,
     removed: row.removed,
     clock: row.clock,
-    fields: row.removed ? {} : Object.fromEntries(names.map((name) => [name, row[name]])),
+    fields: row.removed
+      ? {}
+      : Object.fromEntries(names.map((name) => [name, row[name] ?? (name === 'content' ? '' : null)])),
     conflicts: row.conflicts as FieldConflict[],
   }
 }
