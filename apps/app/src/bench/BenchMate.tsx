@@ -23,6 +23,7 @@ import { SheetModal } from '../ui/SheetModal'
 import { Toggle } from '../ui/Toggle'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
 import { decodeQuestion, encodeQuestion, type Into, type MateQuestion, PLAIN_QUESTION } from './mateLink'
@@ -129,10 +130,10 @@ export function BenchMate() {
   const unit = usePreferences((state) => state.unit)
   const settings = useSettings()?.fields.mate
   const { question, fault, set } = useQuestion()
-  const [picking, setPicking] = useState<'a' | 'b' | null>(null)
+  const [picking, setPicking] = useSheet('end', ['a', 'b'])
   const [shown, setShown] = useState<string | null>(null)
-  const [parts, setParts] = useState(false)
-  const [seam, setSeam] = useState<number | null>(null)
+  const [parts, setParts] = useSheet('parts', ['shown'])
+  const [seam, setSeam] = useSheet<string>('seam')
   const request = settings ? benchMateRequest(question, settings) : null
   const mate = useSolved('mate', request)
   const result = mate.answer?.lines[0]
@@ -170,7 +171,12 @@ export function BenchMate() {
   )
   const picture =
     option && scene.answer ? (
-      <SceneView scene={scene.answer.scene} height={height} label="The chain, to scale" onSeam={setSeam} />
+      <SceneView
+        scene={scene.answer.scene}
+        height={height}
+        label="The chain, to scale"
+        onSeam={(seam) => setSeam(String(seam))}
+      />
     ) : (
       <View style={{ height }} className="items-center justify-center">
         <Txt tone="soft">{result ? 'Nothing to draw: nothing fits.' : 'Working it out …'}</Txt>
@@ -244,7 +250,7 @@ export function BenchMate() {
                   onPlace={(_, { mm }) => set({ placeMm: mm })}
                 />
               ) : null}
-              <Button kind="quiet" label="Parts" onPress={() => setParts(true)} />
+              <Button kind="quiet" label="Parts" onPress={() => setParts('shown')} />
             </>
           ) : result ? (
             <Nothing result={result} />
@@ -287,9 +293,9 @@ export function BenchMate() {
           onClose={() => setPicking(null)}
         />
       ) : null}
-      {parts && option ? <PartsSheet options={[option]} onClose={() => setParts(false)} /> : null}
+      {parts && option ? <PartsSheet options={[option]} onClose={() => setParts(null)} /> : null}
       {seam !== null && option ? (
-        <SeamSheet option={option} seam={seam} onClose={() => setSeam(null)} />
+        <SeamSheet option={option} seam={Number(seam)} onClose={() => setSeam(null)} />
       ) : null}
     </>
   )

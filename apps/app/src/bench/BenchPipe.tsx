@@ -12,6 +12,7 @@ import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Note } from '../ui/Note'
 import { TopBar } from '../ui/TopBar'
+import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
 import { ShareLink } from './ShareLink'
@@ -37,7 +38,7 @@ export function BenchPipe() {
   const bench = useBenchCase()
   const { asking, ask } = useAsking()
   const [place, setPlace] = useState(false)
-  const [expected, setExpected] = useState(false)
+  const [expected, setExpected] = useSheet('usual', ['shown'])
   const { context } = bench
   const looks = bench.looks.filter((look) => !isThreadLook(look))
   const request = { ...context, known: [], observations: toObservations(looks) }
@@ -114,7 +115,7 @@ export function BenchPipe() {
             </View>
           ) : null}
         </FindPanel>
-        <Button kind="quiet" label="What is usual here?" onPress={() => setExpected(true)} />
+        <Button kind="quiet" label="What is usual here?" onPress={() => setExpected('shown')} />
         <ShareLink />
         {bench.looks.length > 0 ? (
           <Button kind="quiet" label="Clear the bench" onPress={bench.clear} />
@@ -137,7 +138,7 @@ export function BenchPipe() {
           era={context.era}
           editable={false}
           finds={{}}
-          onClose={() => setExpected(false)}
+          onClose={() => setExpected(null)}
         />
       ) : null}
     </>

@@ -22,6 +22,7 @@ import { saveText } from '../ui/saveText'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
+import { useSheet } from '../ui/useSheet'
 import { Beside } from './Beside'
 import { CutRow } from './CutRow'
 import { FixedEnds } from './FixedEnds'
@@ -86,7 +87,7 @@ function Cuts({
   const { unit, measurer } = usePreferences()
   const [sawing, setSawing] = useState(false)
   const [dry, setDry] = useState(false)
-  const [places, setPlaces] = useState(false)
+  const [sheet, setSheet] = useSheet('cut', ['places'])
   // what begins at the new valve has no stub
   const begins = beginsAt(line)
   const titled = (span: Span) => spanText(line, span).replace(/^f/, 'F')
@@ -312,7 +313,9 @@ function Cuts({
         ) : null}
         <View className="flex-row flex-wrap gap-2">
           {open.length > 0 && next ? <Button label="To the saw" onPress={() => setSawing(true)} /> : null}
-          {layout ? <Button kind="quiet" label="Between two places" onPress={() => setPlaces(true)} /> : null}
+          {layout ? (
+            <Button kind="quiet" label="Between two places" onPress={() => setSheet('places')} />
+          ) : null}
           {pieces.length > 0 ? <Button kind="quiet" label="Plan the stock" onPress={plan} /> : null}
           {svg ? (
             <Button
@@ -330,13 +333,13 @@ function Cuts({
         ) : null}
       </View>
       {asked ? <Keypad title={titled(asked)} onClose={() => onAsk(null)} onEnter={enter} /> : null}
-      {places && layout ? (
+      {sheet === 'places' && layout ? (
         <PlacesSheet
           line={line}
           layout={layout}
-          onClose={() => setPlaces(false)}
+          onClose={() => setSheet(null)}
           onMeasure={(span) => {
-            setPlaces(false)
+            setSheet(null)
             onAsk(span)
           }}
         />

@@ -1,5 +1,6 @@
 import { ApiError, signOut as callSignOut, whoAmI } from './api'
 import { openLocal } from './database'
+import { forgetDrafts } from './draft'
 import { load } from './load'
 import { local, shelf, turned, useData } from './state'
 import { stopSyncing, syncSoon } from './sync'
@@ -106,6 +107,7 @@ export async function leave(): Promise<void> {
 
 async function forgetPerson(): Promise<void> {
   localStorage.removeItem(SESSION)
+  forgetDrafts()
   stopSyncing()
   hush()
   local.database?.close()

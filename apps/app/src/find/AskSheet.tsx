@@ -2,6 +2,7 @@ import { SIGN_ANSWERS, type SignKind } from '@diarmos/core/answers'
 import type { ParsedLength } from '@diarmos/core/units'
 import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
+import { useDraft } from '../data/draft'
 import { GaugeSheet } from '../gauge/GaugeSheet'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
@@ -40,7 +41,7 @@ function AnswerSheet({ question, onLook, onClose }: Props) {
 }
 
 function PrintSheet({ onLook, onClose }: Omit<Props, 'question'>) {
-  const [text, setText] = useState('')
+  const [text, setText, taken] = useDraft('print', '')
   return (
     <SheetModal title="Read the print" onClose={onClose}>
       <Txt size="s" tone="soft">
@@ -51,7 +52,10 @@ function PrintSheet({ onLook, onClose }: Omit<Props, 'question'>) {
         kind="primary"
         label="Enter"
         disabled={text.trim() === ''}
-        onPress={() => onLook({ kind: 'print', entered: text.trim() }, text.trim())}
+        onPress={() => {
+          taken()
+          onLook({ kind: 'print', entered: text.trim() }, text.trim())
+        }}
       />
       <Button
         kind="quiet"

@@ -1,8 +1,9 @@
 import type { Belief } from '@diarmos/core'
-import { type ReactNode, useState } from 'react'
+import type { ReactNode } from 'react'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Note } from '../ui/Note'
+import { useSheet } from '../ui/useSheet'
 import type { Solved } from '../workers/solver'
 import { AskSheet } from './AskSheet'
 import { BeliefView, Hazards } from './BeliefView'
@@ -18,11 +19,12 @@ export interface Asking {
 
 /** Asking, shared between the panel and the actions below it. */
 export function useAsking() {
-  const [asking, setAsking] = useState<Asking | null>(null)
+  const [open, setOpen] = useSheet<string>('ask')
+  const [question, replaces] = open?.split('~') ?? []
   return {
-    asking,
+    asking: question ? { question, replaces: replaces ?? null } : null,
     ask: (question: string | null, replaces: string | null = null) =>
-      setAsking(question === null ? null : { question, replaces }),
+      setOpen(question === null ? null : replaces === null ? question : `${question}~${replaces}`),
   }
 }
 

@@ -12,6 +12,7 @@ import { Button } from '../ui/Button'
 import { Note } from '../ui/Note'
 import { isSupply } from '../ui/service'
 import { Toggle } from '../ui/Toggle'
+import { useSheet } from '../ui/useSheet'
 import type { Solved } from '../workers/solver'
 import { ExpectedSheet } from './ExpectedSheet'
 import { FaultPanel } from './FaultPanel'
@@ -31,7 +32,7 @@ interface Props {
 export function FindStage({ view, line, belief, expectation, settings, goTo }: Props) {
   const { asking, ask } = useAsking()
   const [both, setBoth] = useState(true)
-  const [sheet, setSheet] = useState<'expected' | 'thread' | null>(null)
+  const [sheet, setSheet] = useSheet('find', ['expected', 'thread'])
   const answer = belief.answer
   const { service } = line.line.fields
   const supply = isSupply(service)

@@ -1,6 +1,5 @@
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { router } from 'expo-router'
-import { useState } from 'react'
 import { ScrollView, View } from 'react-native'
 import { newest, useDoc, useDocs, useDocsOf } from '../data/select'
 import { type Edit, edit } from '../data/store'
@@ -11,6 +10,7 @@ import { RenameSheet } from '../ui/RenameSheet'
 import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 
 function LineMemory({ line }: { line: Doc<'line'> }) {
   const finding = newest(useDocsOf('finding', 'lineId', line.id))
@@ -41,12 +41,6 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
   )
 }
 
-interface Renamed {
-  readonly kind: 'property' | 'point'
-  readonly id: string
-  readonly name: string
-}
-
 /** What is inside this house's walls, as far as anyone has looked. */
 export function HousePage({ propertyId }: { propertyId: string }) {
   const property = useDoc('property', propertyId)
@@ -55,7 +49,13 @@ export function HousePage({ propertyId }: { propertyId: string }) {
   const contacts = useDocsOf('contact', 'propertyId', propertyId)
   const jobs = useDocsOf('job', 'propertyId', propertyId)
   const open = jobs.filter((job) => job.fields.state === 'open').length
-  const [renaming, setRenaming] = useState<Renamed | null>(null)
+  const [renamed, rename] = useSheet<string>('rename')
+  const here = points.find((point) => point.id === renamed)
+  const renaming = here
+    ? ({ kind: 'point', id: here.id, name: here.fields.name } as const)
+    : property && renamed === property.id
+      ? ({ kind: 'property', id: property.id, name: property.fields.label } as const)
+      : null
   if (!property)
     return (
       <View className="flex-1">
@@ -72,11 +72,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
       />
       <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
         <View className="flex-row flex-wrap gap-2 pt-2">
-          <Button
-            label="Rename"
-            hint="the house"
-            onPress={() => setRenaming({ kind: 'property', id: property.id, name: property.fields.label })}
-          />
+          <Button label="Rename" hint="the house" onPress={() => rename(property.id)} />
           <Button
             kind="danger"
             label="Remove the house"
@@ -120,12 +116,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
               <Txt bold size="l" heading={2} className="flex-1">
                 {point.fields.name}
               </Txt>
-              <Button
-                kind="quiet"
-                label="Rename"
-                hint={point.fields.name}
-                onPress={() => setRenaming({ kind: 'point', id: point.id, name: point.fields.name })}
-              />
+              <Button kind="quiet" label="Rename" hint={point.fields.name} onPress={() => rename(point.id)} />
             </View>
             {lines
               .filter((line) => line.fields.pointId === point.id)
@@ -168,7 +159,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
               `Renamed: ${name}`,
             )
           }
-          onClose={() => setRenaming(null)}
+          onClose={() => rename(null)}
         />
       ) : null}
     </View>

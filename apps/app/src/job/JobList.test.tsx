@@ -13,14 +13,13 @@ import { Conflicts } from './Conflicts'
 import { JobList } from './JobList'
 import { NewJob } from './NewJob'
 
-jest.mock('expo-router', () => ({
-  router: { navigate: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => false },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 beforeEach(() => openShop())
 afterEach(() => {
   cleanup()
+  sessionStorage.clear()
   jest.clearAllMocks()
 })
 

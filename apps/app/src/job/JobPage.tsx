@@ -17,6 +17,7 @@ import { Button } from '../ui/Button'
 import { isSupply, type LineService } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 import { useShort, useWide } from '../ui/useWide'
 import { Conflicts } from './Conflicts'
 import { FoldButton } from './FoldButton'
@@ -49,8 +50,8 @@ function Page({ view }: { view: JobView }) {
   const wide = useWide()
   const short = useShort()
   const { stage: shown, line, goTo, showLine } = usePlace(view)
-  const [seam, setSeam] = useState<number | null>(null)
-  const [help, setHelp] = useState(false)
+  const [seam, setSeam] = useSheet<string>('seam')
+  const [help, setHelp] = useSheet('keys', ['shown'])
   const [weighedId, setWeighed] = useState<string | null>(null)
   const [improvised, setImprovised] = useState(false)
   const [whole, setWhole] = useState(false)
@@ -78,11 +79,11 @@ function Page({ view }: { view: JobView }) {
         else if (wanted) showLine(wanted.line.id)
         else if (event.key === 'u') void undo()
         else if (event.key === 't') toggleTheme()
-        else if (event.key === '?') setHelp(true)
+        else if (event.key === '?') setHelp('shown')
       }
       window.addEventListener('keydown', onKey)
       return () => window.removeEventListener('keydown', onKey)
-    }, [view.lines, goTo, showLine]),
+    }, [view.lines, goTo, showLine, setHelp]),
   )
 
   if (!line)
@@ -151,7 +152,7 @@ function Page({ view }: { view: JobView }) {
       together={known.together}
       height={height}
       folded={folded}
-      onSeam={drawn ? setSeam : null}
+      onSeam={drawn ? (seam) => setSeam(String(seam)) : null}
       onDimension={setAsked}
     />
   )
@@ -181,8 +182,10 @@ function Page({ view }: { view: JobView }) {
   )
   const sheets = (
     <>
-      {seam !== null && drawn ? <SeamSheet option={drawn} seam={seam} onClose={() => setSeam(null)} /> : null}
-      {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}
+      {seam !== null && drawn ? (
+        <SeamSheet option={drawn} seam={Number(seam)} onClose={() => setSeam(null)} />
+      ) : null}
+      {help ? <ShortcutHelp onClose={() => setHelp(null)} /> : null}
     </>
   )
   return wide ? (
@@ -190,7 +193,7 @@ function Page({ view }: { view: JobView }) {
       <View role="navigation" aria-label="Jobs" className="w-[300px] border-r border-rule">
         <JobRows current={view.job.id} />
         <View className="p-3">
-          <Button label="Keys: ?" kind="quiet" onPress={() => setHelp(true)} />
+          <Button label="Keys: ?" kind="quiet" onPress={() => setHelp('shown')} />
         </View>
       </View>
       <View role="main" id="main" className="flex-1 flex-row">

@@ -2,6 +2,7 @@ import { router } from 'expo-router'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
 import { ScrollView, View } from 'react-native'
+import { useDraft } from '../data/draft'
 import { useDocs, useSettings } from '../data/select'
 import { type Edit, edit, newId, now } from '../data/store'
 import type { EntityFields } from '../data/types'
@@ -28,13 +29,20 @@ export function NewJob() {
   const properties = useDocs('property')
   const points = useDocs('point')
   const region = useSettings()?.fields.region ?? 'north-america'
-  const [propertyId, setPropertyId] = useState<string>(properties[0]?.id ?? NEW)
-  const [pointId, setPointId] = useState<string>(NEW)
+  const [draft, setDraft, saved] = useDraft('new job', {
+    propertyId: properties[0]?.id ?? NEW,
+    pointId: NEW,
+    entry: { title: '', house: '', street: '', town: '', era: 'unknown', point: '' } as Entry,
+  })
+  // what was chosen before a reload may have been removed since
+  const propertyId = properties.some((property) => property.id === draft.propertyId) ? draft.propertyId : NEW
   const [fault, setFault] = useState<string | null>(null)
-  const { control, handleSubmit } = useForm<Entry>({
-    defaultValues: { title: '', house: '', street: '', town: '', era: 'unknown', point: '' },
+  const { control, handleSubmit, getValues } = useForm<Entry>({
+    defaultValues: draft.entry,
   })
   const inHouse = points.filter((point) => point.fields.propertyId === propertyId)
+  const pointId = inHouse.some((point) => point.id === draft.pointId) ? draft.pointId : NEW
+  const keep = (patch: Partial<typeof draft>) => setDraft({ ...draft, entry: getValues(), ...patch })
 
   const save = handleSubmit(async (entry) => {
     const house = propertyId === NEW ? newId() : propertyId
@@ -77,8 +85,10 @@ export function NewJob() {
         note: '',
       },
     } as Edit)
-    if (await edit(edits, `Job opened: ${entry.title.trim()}`)) router.replace(`/job/${job}`)
-    else setFault('The phone could not keep this. What is filled in stays here: try it again.')
+    if (await edit(edits, `Job opened: ${entry.title.trim()}`)) {
+      saved()
+      router.replace(`/job/${job}`)
+    } else setFault('The phone could not keep this. What is filled in stays here: try it again.')
   })
 
   const text = (name: keyof Entry, label: string, required?: string) => (
@@ -97,7 +107,10 @@ export function NewJob() {
         <Field
           label={label}
           value={field.value}
-          onChange={field.onChange}
+          onChange={(value) => {
+            field.onChange(value)
+            keep({})
+          }}
           error={fieldState.error?.message}
         />
       )}
@@ -112,10 +125,7 @@ export function NewJob() {
         <Choice
           label="House"
           value={propertyId}
-          onChange={(value) => {
-            setPropertyId(value)
-            setPointId(NEW)
-          }}
+          onChange={(value) => keep({ propertyId: value, pointId: NEW })}
           options={[
             ...properties.map((property) => ({ value: property.id, label: property.fields.label })),
             { value: NEW, label: 'Another house' },
@@ -134,7 +144,10 @@ export function NewJob() {
                   label="Last piped"
                   columns={3}
                   value={field.value}
-                  onChange={field.onChange}
+                  onChange={(value) => {
+                    field.onChange(value)
+                    keep({})
+                  }}
                   options={Object.entries(ERA_WORDS).map(([value, label]) => ({
                     value: value as Entry['era'],
                     label,
@@ -149,7 +162,7 @@ export function NewJob() {
             <Choice
               label="Point"
               value={pointId}
-              onChange={setPointId}
+              onChange={(pointId) => keep({ pointId })}
               options={[
                 ...inHouse.map((point) => ({ value: point.id, label: point.fields.name })),
                 { value: NEW, label: 'Another point' },

@@ -13,6 +13,7 @@ import { faultWords } from '../ui/faultWords'
 import { money } from '../ui/money'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
 import type { Solved } from '../workers/solver'
 import { CompareSheet } from './CompareSheet'
@@ -46,8 +47,8 @@ export function MateStage(props: Props) {
   const unit = usePreferences((state) => state.unit)
   const { view, line, mate, settings, shown, onShow, improvised, onImprovised, whole, onWhole, goTo } = props
   const wide = useWide()
-  const [sheet, setSheet] = useState<'parts' | 'table' | null>(null)
-  const [against, setAgainst] = useState<string | null>(null)
+  const [sheet, setSheet] = useSheet('mate', ['parts', 'table'])
+  const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
   if (!line.begins || !line.ends)
     return (

@@ -1,7 +1,7 @@
 import type { Plan } from '@diarmos/core'
 import { stepText } from '@diarmos/core/words/steps'
-import { useState } from 'react'
 import { Linking, View } from 'react-native'
+import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'
 import { closeJob, setNote, tick } from '../job/actions'
@@ -25,7 +25,7 @@ interface Props {
 /** Dry or wet, at every seam, now and again. */
 export function ProveStage({ view, plan, goTo }: Props) {
   const unit = usePreferences((state) => state.unit)
-  const [note, setNoteText] = useState(view.job.fields.note)
+  const [note, setNoteText, saved] = useDraft(`note ${view.job.id}`, view.job.fields.note)
   const closed = view.job.fields.state === 'closed'
   const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
@@ -107,7 +107,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
           label="What was advised, refused, left for next time"
           value={note}
           onChange={setNoteText}
-          onBlur={() => void setNote(view, note)}
+          onBlur={() => void setNote(view, note).then(saved)}
           multiline
           maxLength={4000}
         />

@@ -5,8 +5,8 @@ import { Field } from '../ui/Field'
 import { later } from '../ui/later'
 import { money } from '../ui/money'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 import { useSolved } from '../workers/solver'
-import type { CataloguePart } from './PartSheet'
 import type { MateSettings } from './ShopPage'
 
 const PartSheet = later(async () => (await import('../work')).PartSheet)
@@ -21,8 +21,9 @@ const SHOWN = 12
 /** What the van carries, by part; its own price and length behind its name. */
 export function Aboard({ mate, onChange }: Props) {
   const [search, setSearch] = useState('')
-  const [open, setOpen] = useState<CataloguePart | null>(null)
+  const [partId, openPart] = useSheet<string>('part')
   const catalogue = useSolved('catalogue', {})
+  const open = (catalogue.answer ?? []).find((part) => part.id === partId)
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const parts = (catalogue.answer ?? []).filter((part) =>
     words.length === 0
@@ -47,7 +48,7 @@ export function Aboard({ mate, onChange }: Props) {
             <Pressable
               role="button"
               aria-label={`${part.name}: price and length`}
-              onPress={() => setOpen(part)}
+              onPress={() => openPart(part.id)}
               className="min-h-[48px] flex-1 justify-center"
             >
               <Txt size="s">{part.name}</Txt>
@@ -86,7 +87,7 @@ export function Aboard({ mate, onChange }: Props) {
         </Txt>
       ) : null}
       {parts.length === 0 ? <Txt tone="soft">Nothing aboard by that name.</Txt> : null}
-      {open ? <PartSheet part={open} mate={mate} onChange={onChange} onClose={() => setOpen(null)} /> : null}
+      {open ? <PartSheet part={open} mate={mate} onChange={onChange} onClose={() => openPart(null)} /> : null}
     </View>
   )
 }

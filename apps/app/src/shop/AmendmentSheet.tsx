@@ -1,6 +1,7 @@
 import { ruleText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { Pressable } from 'react-native'
+import { useDraft } from '../data/draft'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
@@ -22,13 +23,14 @@ export function AmendmentSheet({ onSave, onClose }: Props) {
   const [search, setSearch] = useState('')
   const [ruleId, setRule] = useState<string | null>(null)
   const [severity, setSeverity] = useState<Amendment['severity']>('forbid')
-  const [why, setWhy] = useState('')
+  const [why, setWhy, saved] = useDraft('amendment', '')
   const [fault, setFault] = useState<string>()
   const save = () => {
     if (!ruleId) return
     const text = why.trim()
     if (text === '') return setFault('Say who has written or said it.')
     if (text.length > 150) return setFault('At most 150 letters.')
+    saved()
     onSave({ ruleId, severity, why: text })
   }
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)

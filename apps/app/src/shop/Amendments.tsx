@@ -1,8 +1,8 @@
 import { ruleText } from '@diarmos/core/words/reasons'
-import { useState } from 'react'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Txt } from '../ui/Txt'
+import { useSheet } from '../ui/useSheet'
 import { AmendmentSheet } from './AmendmentSheet'
 import type { MateSettings } from './ShopPage'
 import { SEVERITY_WORDS } from './severity'
@@ -14,7 +14,7 @@ interface Props {
 
 /** Where the local authority weighs a rule otherwise than the published code. */
 export function Amendments({ mate, onChange }: Props) {
-  const [adding, setAdding] = useState(false)
+  const [sheet, setSheet] = useSheet('amendment', ['new'])
   const held = mate.amendments ?? []
   const without = (ruleId: string) => held.filter((entry) => entry.ruleId !== ruleId)
   return (
@@ -44,12 +44,12 @@ export function Amendments({ mate, onChange }: Props) {
           />
         </View>
       ))}
-      <Button label="Add an amendment" onPress={() => setAdding(true)} className="mt-2" />
-      {adding ? (
+      <Button label="Add an amendment" onPress={() => setSheet('new')} className="mt-2" />
+      {sheet ? (
         <AmendmentSheet
-          onClose={() => setAdding(false)}
+          onClose={() => setSheet(null)}
           onSave={(amendment) => {
-            setAdding(false)
+            setSheet(null)
             onChange({ amendments: [...without(amendment.ruleId), amendment] }, 'Amendment saved')
           }}
         />

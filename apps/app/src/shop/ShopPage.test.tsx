@@ -8,9 +8,7 @@ import { readNumber } from './readNumber'
 import { ShopPage } from './ShopPage'
 
 jest.mock('../workers/solver')
-jest.mock('expo-router', () => ({
-  router: { navigate: jest.fn(), replace: jest.fn(), canGoBack: () => false },
-}))
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
 const mate = () => held('settings')[0]?.fields.mate

@@ -1,6 +1,5 @@
 import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
-import { useState } from 'react'
 import { ScrollView, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
@@ -15,6 +14,7 @@ import { Note } from '../ui/Note'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
+import { useSheet } from '../ui/useSheet'
 import { Aboard } from './Aboard'
 import type { NumberEntry } from './NumbersSheet'
 
@@ -84,7 +84,7 @@ const RULES: readonly {
 
 function Settings({ settings }: { settings: Doc<'settings'> }) {
   const { mate } = settings.fields
-  const [open, setOpen] = useState<string | null>(null)
+  const [open, setOpen] = useSheet<string>('numbers')
   const change = (patch: Partial<MateSettings>, label: string) =>
     void edit([{ kind: 'settings', id: settings.id, patch: { mate: { ...mate, ...patch } } } as Edit], label)
   const close = () => setOpen(null)

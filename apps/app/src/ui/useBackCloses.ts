@@ -6,6 +6,22 @@ let pending: ReturnType<typeof setTimeout> | undefined
 /** That step is being taken. */
 let stepping = false
 let waiting: (() => void)[] = []
+/** What the address is to say of the sheet that opens next. */
+let named: string | null = null
+
+/** Names the sheet that is about to open, for the address; null where it will not. */
+export function nameNextSheet(name: string | null): void {
+  named = name
+}
+
+/** The present address, with the name of the sheet that opens now. */
+function addressOfNext(): string {
+  const url = new URL(location.href)
+  if (named === null) url.searchParams.delete('sheet')
+  else url.searchParams.set('sheet', named)
+  named = null
+  return url.href
+}
 
 function settled(): void {
   stepping = false
@@ -31,11 +47,12 @@ export function useBackCloses(onClose: () => void): void {
   latest.current = onClose
   useEffect(() => {
     const sheet = ++sheets
-    if (pending === undefined) history.pushState({ ...history.state, sheet }, '')
+    const address = addressOfNext()
+    if (pending === undefined) history.pushState({ ...history.state, sheet }, '', address)
     else {
       clearTimeout(pending)
       pending = undefined
-      history.replaceState({ ...history.state, sheet }, '')
+      history.replaceState({ ...history.state, sheet }, '', address)
       settled()
     }
     let gone = false
