@@ -1,12 +1,10 @@
-import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
-import { router, useLocalSearchParams } from 'expo-router'
-import { useMemo, useState } from 'react'
-import { Pressable, ScrollView, View } from 'react-native'
+import { endOfKind } from '@diarmos/core/words/ends'
+import { useState } from 'react'
+import { ScrollView, View } from 'react-native'
 import { FixedEnds } from '../cut/FixedEnds'
 import { usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
 import { SceneView } from '../drawing/SceneView'
-import { RUN_MEASURES } from '../fixture/runMeasures'
 import { CopyCase } from '../job/CopyCase'
 import { ForATime } from '../mate/ForATime'
 import { OptionCard } from '../mate/OptionCard'
@@ -19,117 +17,26 @@ import { Choice } from '../ui/Choice'
 import { faultWords } from '../ui/faultWords'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
-import { SheetModal } from '../ui/SheetModal'
 import { Toggle } from '../ui/Toggle'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
-import { decodeQuestion, encodeQuestion, type Into, type MateQuestion, PLAIN_QUESTION } from './mateLink'
+import { EndRow, EndSheet } from './EndChoice'
+import type { Into } from './mateLink'
 import { benchMateRequest } from './mateRequest'
 import { ShareLink } from './ShareLink'
-
-const LENGTHS = [
-  ['nearMm', ...RUN_MEASURES.stubMm],
-  ['farMm', ...RUN_MEASURES.farMm],
-  ['freeMm', ...RUN_MEASURES.freeMm],
-  ['sidewaysMm', ...RUN_MEASURES.sidewaysMm],
-] as const
+import { LENGTHS, useMateQuestion } from './useMateQuestion'
 
 const INTO_WORDS: Readonly<Record<Into, string>> = { repair: 'a repair', tee: 'a tee', valve: 'a valve' }
-
-/** The question on the bench, kept in the address alone. */
-function useQuestion() {
-  const params = useLocalSearchParams<Record<string, string>>()
-  const key = JSON.stringify(params)
-  const read = useMemo((): { question: MateQuestion; fault: string | null } => {
-    try {
-      return { question: decodeQuestion(JSON.parse(key) as Record<string, string>), fault: null }
-    } catch (error) {
-      return { question: PLAIN_QUESTION, fault: (error as Error).message }
-    }
-  }, [key])
-  const set = (patch: Partial<MateQuestion>) => {
-    const cleared = Object.fromEntries(
-      ['a', 'b', 'into', 'but', 'outMm', 'placeMm', ...LENGTHS.map(([name]) => name)].map((name) => [
-        name,
-        undefined,
-      ]),
-    )
-    router.setParams({ ...cleared, ...encodeQuestion({ ...read.question, ...patch }) } as never)
-  }
-  return { ...read, set }
-}
-
-function EndRow({
-  name,
-  kind,
-  size,
-  onPress,
-}: {
-  name: string
-  kind: string
-  size: string
-  onPress: () => void
-}) {
-  const found = endOfKind(kind, size)
-  return (
-    <Pressable
-      role="button"
-      aria-label={name}
-      onPress={onPress}
-      className="min-h-[60px] flex-row items-center justify-between border-b border-rule"
-    >
-      <Txt tone="soft">{name}</Txt>
-      <Txt bold size="l">
-        {size} {found?.system === 'metric' ? 'mm' : 'in'} {found?.label}
-      </Txt>
-    </Pressable>
-  )
-}
-
-function EndSheet(props: {
-  title: string
-  kind: string
-  size: string
-  pipesOnly: boolean
-  onPick: (kind: string, size: string) => void
-  onClose: () => void
-}) {
-  const { title, kind, size, pipesOnly, onPick, onClose } = props
-  const kinds = END_KINDS.filter((entry) => !pipesOnly || entry.pipe)
-  const current = END_KINDS.find((entry) => entry.id === kind)
-  return (
-    <SheetModal title={title} onClose={onClose}>
-      <Choice
-        label="Size"
-        columns={4}
-        value={size}
-        options={(current?.sizes ?? []).map((value) => ({ value, label: value }))}
-        onChange={(value) => onPick(kind, value)}
-      />
-      <View className="mt-3">
-        <Choice
-          label="What it is"
-          value={kind}
-          options={kinds.map(({ id, label }) => ({ value: id, label }))}
-          onChange={(id) => {
-            const sizes = END_KINDS.find((entry) => entry.id === id)?.sizes ?? []
-            onPick(id, sizes.includes(size) ? size : sizes.includes('1/2') ? '1/2' : (sizes[0] ?? size))
-          }}
-        />
-      </View>
-    </SheetModal>
-  )
-}
 
 /** Any end to any other, or into a run that is fixed at both ends, without a job. */
 export function BenchMate() {
   const wide = useWide()
   const unit = usePreferences((state) => state.unit)
   const settings = useSettings()?.fields.mate
-  const { question, fault, set } = useQuestion()
+  const { question, fault, set } = useMateQuestion()
   const [picking, setPicking] = useSheet('end', ['a', 'b'])
   const [shown, setShown] = useState<string | null>(null)
   const [parts, setParts] = useSheet('parts', ['shown'])

@@ -13,3 +13,6 @@ export function spanText(line: LineView, { from, to }: Span): string {
   const begins = beginsAt(line)
   return `from ${stationText(from, families, begins)} to ${stationText(to, families, begins)}`
 }
+
+/** The same as the heading of a question. */
+export const spanTitle = (line: LineView, span: Span): string => spanText(line, span).replace(/^f/, 'F')

@@ -1,20 +1,10 @@
-import { useFocusEffect } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { View } from 'react-native'
-import { CutStage } from '../cut/CutStage'
 import type { Span } from '../cut/span'
-import { toggleTheme } from '../data/preferences'
-import { type JobView, STAGES, useJob } from '../data/select'
-import { undo } from '../data/store'
-import { FindStage } from '../find/FindStage'
-import { FixtureStage } from '../fixture/FixtureStage'
-import { MakeStage } from '../make/MakeStage'
-import { MateStage } from '../mate/MateStage'
+import { type JobView, useJob } from '../data/select'
 import { SeamSheet } from '../mate/SeamSheet'
 import { JobProposals } from '../proposals/Proposals'
-import { ProveStage } from '../prove/ProveStage'
 import { Button } from '../ui/Button'
-import { isSupply, type LineService } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
@@ -23,20 +13,13 @@ import { Conflicts } from './Conflicts'
 import { FoldButton } from './FoldButton'
 import { JobDrawing } from './JobDrawing'
 import { JobRows } from './JobList'
+import { JobStage } from './JobStage'
 import { LineTabs } from './LineTabs'
 import { ShortcutHelp } from './ShortcutHelp'
 import { StageStrip } from './StageStrip'
+import { useJobKeys } from './useJobKeys'
 import { useJobQuestions } from './useJobQuestions'
 import { usePlace } from './usePlace'
-
-/** Keys that bring a line to the front. */
-const LINE_KEYS: Readonly<Record<string, LineService>> = {
-  h: 'hot',
-  c: 'cold',
-  o: 'spout',
-  s: 'shower',
-  d: 'drain',
-}
 
 /** How high the drawing stands, px. */
 function heightOf(wide: boolean, stage: string, chosen: boolean, fresh: boolean): number {
@@ -65,26 +48,7 @@ function Page({ view }: { view: JobView }) {
   const frame = folded ? null : { widthPx: wide ? 520 : 370, heightPx: height }
   const known = useJobQuestions({ view, line, stage: shown, weighedId, improvised, whole, frame })
 
-  // jobs opened before stay mounted beneath this one: only the page in front takes the keys
-  useFocusEffect(
-    useCallback(() => {
-      const onKey = (event: KeyboardEvent) => {
-        const at = event.target as HTMLElement | null
-        if (at?.matches?.('input, textarea') || event.metaKey || event.ctrlKey || event.altKey) return
-        // a sheet that is open takes the keys itself
-        if (document.querySelector('[role="dialog"]')) return
-        const stage = STAGES[Number(event.key) - 1]
-        const wanted = view.lines.find((entry) => entry.line.fields.service === LINE_KEYS[event.key])
-        if (stage) goTo(stage)
-        else if (wanted) showLine(wanted.line.id)
-        else if (event.key === 'u') void undo()
-        else if (event.key === 't') toggleTheme()
-        else if (event.key === '?') setHelp('shown')
-      }
-      window.addEventListener('keydown', onKey)
-      return () => window.removeEventListener('keydown', onKey)
-    }, [view.lines, goTo, showLine, setHelp]),
-  )
+  useJobKeys({ view, goTo, showLine, onHelp: useCallback(() => setHelp('shown'), [setHelp]) })
 
   if (!line)
     return (
@@ -92,55 +56,6 @@ function Page({ view }: { view: JobView }) {
         <TopBar title={view.job.fields.title} />
         <Txt className="p-4">This point has no water line.</Txt>
       </View>
-    )
-
-  const common = { view, line, goTo }
-  const drains = !isSupply(line.line.fields.service)
-  const content =
-    drains && ['fixture', 'mate', 'cut'].includes(shown) ? (
-      <View className="flex-1 px-4 pt-2">
-        <Txt size="l">This line carries waste.</Txt>
-        <Txt tone="soft">
-          What its pipe is, is found and remembered with the house. What joins a drain is not worked out here
-          yet: the steps below are those of the water lines.
-        </Txt>
-      </View>
-    ) : shown === 'find' ? (
-      <FindStage
-        {...common}
-        belief={known.belief}
-        expectation={known.expectation}
-        settings={known.settings}
-      />
-    ) : shown === 'fixture' ? (
-      <FixtureStage {...common} />
-    ) : shown === 'mate' ? (
-      <MateStage
-        {...common}
-        mate={known.mate}
-        settings={known.settings}
-        shown={known.weighed?.id}
-        onShow={setWeighed}
-        improvised={improvised}
-        onImprovised={setImprovised}
-        whole={whole}
-        onWhole={setWhole}
-      />
-    ) : shown === 'cut' ? (
-      <CutStage
-        {...common}
-        fixed={known.fixed}
-        layout={known.layout}
-        beside={known.beside}
-        stagger={known.stagger}
-        svg={known.svg}
-        asked={asked}
-        onAsk={setAsked}
-      />
-    ) : shown === 'make' ? (
-      <MakeStage {...common} plan={known.plan} />
-    ) : (
-      <ProveStage {...common} plan={known.plan} />
     )
 
   const drawn = (shown === 'mate' ? known.weighed : null) ?? line.mating?.fields.option ?? null
@@ -173,6 +88,22 @@ function Page({ view }: { view: JobView }) {
       />
       <LineTabs view={view} shown={line.line.id} onShow={showLine} />
     </>
+  )
+  const content = (
+    <JobStage
+      view={view}
+      line={line}
+      shown={shown}
+      goTo={goTo}
+      known={known}
+      onWeighed={setWeighed}
+      improvised={improvised}
+      onImprovised={setImprovised}
+      whole={whole}
+      onWhole={setWhole}
+      asked={asked}
+      onAsk={setAsked}
+    />
   )
   const questions = (
     <>

@@ -20,11 +20,12 @@ import { CompareSheet } from './CompareSheet'
 import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
 import { ForATime } from './ForATime'
-import { methodTitle, OptionCard } from './OptionCard'
+import { OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { Nothing, Refusals } from './Refused'
 import { WayStrip } from './WayStrip'
 import { WayTable } from './WayTable'
+import { WayTools } from './WayTools'
 
 interface Props {
   view: JobView
@@ -169,44 +170,18 @@ export function MateStage(props: Props) {
                   (each alone: {money(mate.answer.together.apartCents)}).
                 </Txt>
               ) : null}
-              <View className="mt-1 flex-row flex-wrap gap-2">
-                <Button kind="quiet" label="Parts" onPress={() => setSheet('parts')} />
-                {wide ? <Button kind="quiet" label="Table" onPress={() => setSheet('table')} /> : null}
-                {options.length > worth.length ? (
-                  <Button
-                    kind="quiet"
-                    label={all ? 'Only those worth weighing' : `All ${options.length} ways`}
-                    onPress={() => setAll(!all)}
-                  />
-                ) : null}
-                {supply.length > 1 ? (
-                  <Button
-                    kind="quiet"
-                    label={whole ? 'This line alone' : 'Whole fixture drawn'}
-                    onPress={() => onWhole(!whole)}
-                  />
-                ) : null}
-              </View>
-              {options.length > 1 ? (
-                <View className="mt-2">
-                  <Txt bold size="s" tone="soft">
-                    Compare with
-                  </Txt>
-                  <View className="flex-row flex-wrap gap-2">
-                    {(all || worth.length < 2 ? options : worth)
-                      .filter((entry) => entry !== option)
-                      .slice(0, 6)
-                      .map((entry) => (
-                        <Button
-                          key={entry.id}
-                          kind="quiet"
-                          label={`${options.indexOf(entry) + 1}. ${methodTitle(entry)}`}
-                          onPress={() => setAgainst(entry.id)}
-                        />
-                      ))}
-                  </View>
-                </View>
-              ) : null}
+              <WayTools
+                options={options}
+                worth={worth}
+                option={option}
+                all={all}
+                onAll={setAll}
+                whole={supply.length > 1 ? whole : null}
+                onWhole={onWhole}
+                wide={wide}
+                onSheet={setSheet}
+                onCompare={setAgainst}
+              />
             </>
           ) : (
             <Nothing result={result} />

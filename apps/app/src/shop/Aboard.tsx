@@ -7,7 +7,7 @@ import { money } from '../ui/money'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import { useSolved } from '../workers/solver'
-import type { MateSettings } from './ShopPage'
+import type { MateSettings } from './houseRules'
 
 const PartSheet = later(async () => (await import('../work')).PartSheet)
 

@@ -4,7 +4,7 @@ import { Button } from '../ui/Button'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import { AmendmentSheet } from './AmendmentSheet'
-import type { MateSettings } from './ShopPage'
+import type { MateSettings } from './houseRules'
 import { SEVERITY_WORDS } from './severity'
 
 interface Props {

@@ -4,8 +4,8 @@ import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { MeasureRow } from '../ui/MeasureRow'
 import { SheetModal } from '../ui/SheetModal'
+import type { MateSettings } from './houseRules'
 import { readNumber } from './readNumber'
-import type { MateSettings } from './ShopPage'
 
 export type CataloguePart = OperationResponse<'catalogue'>[number]
 

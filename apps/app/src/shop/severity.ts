@@ -1,4 +1,4 @@
-import type { MateSettings } from './ShopPage'
+import type { MateSettings } from './houseRules'
 
 export type Amendment = NonNullable<MateSettings['amendments']>[number]
 

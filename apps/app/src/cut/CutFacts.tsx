@@ -1,0 +1,66 @@
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { beginsAt, type LineView } from '../data/select'
+import type { EntityFields } from '../data/types'
+import { Length } from '../ui/Length'
+import { Txt } from '../ui/Txt'
+import type { Layout } from './saw'
+
+interface Props {
+  readonly line: LineView
+  readonly option: EntityFields<'mating'>['option']
+  readonly layout: Layout | null
+  /** Whether the old pipe itself is cut: then its mark stands with the cut. */
+  readonly sawsOld: boolean
+}
+
+/** The figures beside the cuts: mark, least stub, and whether the connector reaches. */
+export function CutFacts({ line, option, layout, sawsOld }: Props) {
+  const unit = usePreferences((state) => state.unit)
+  const first = option.joints[0]
+  return (
+    <>
+      {first && beginsAt(line) === 'pipe' ? (
+        <View className="mt-2">
+          {sawsOld ? null : (
+            <Fact
+              label={first.method === 'threaded' ? 'Thread made up' : 'Insertion mark on the old pipe'}
+              mm={first.maxMm}
+              quantity="insertion-mark"
+            />
+          )}
+          <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+        </View>
+      ) : null}
+      {layout?.reach ? (
+        <View className="flex-row items-center justify-between border-b border-rule py-2">
+          <Txt className="flex-1 pr-2">
+            {layout.reach.verdict === 'fits'
+              ? '✓ The connector reaches, with its slack.'
+              : `${layout.reach.verdict === 'out' ? '✕' : '⚠'} ${say(REASONS[layout.reach.reason?.ruleId ?? ''] ?? '', layout.reach.reason?.parameters ?? {}, unit)}`}
+          </Txt>
+          <Length mm={layout.reach.lengthMm} size="l" />
+        </View>
+      ) : null}
+    </>
+  )
+}
+
+function Fact({
+  label,
+  mm,
+  quantity,
+}: {
+  label: string
+  mm: number
+  quantity: 'insertion-mark' | 'least-stub'
+}) {
+  return (
+    <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
+      <Txt className="flex-1 pr-2">{label}</Txt>
+      <Length mm={mm} quantity={quantity} size="l" />
+    </View>
+  )
+}

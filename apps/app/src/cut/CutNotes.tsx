@@ -1,0 +1,39 @@
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { usePreferences } from '../data/preferences'
+import { beginsAt, type LineView, situationOf } from '../data/select'
+import { measuredOf } from '../job/requests'
+import { Note } from '../ui/Note'
+import type { Layout } from './saw'
+import { spanText } from './span'
+
+/** What speaks against sawing now: a way that is stale, a stub not measured, measurements that do not add up. */
+export function CutNotes({ line, layout }: { readonly line: LineView; readonly layout: Layout | null }) {
+  const unit = usePreferences((state) => state.unit)
+  const measured = measuredOf(line)
+  const named = (id: string) => {
+    const found = measured.find((dimension) => dimension.id === id)
+    return found ? `Measured ${spanText(line, found)}.` : []
+  }
+  return (
+    <>
+      {line.matingStale ? (
+        <Note kind="caution" title="Stale">
+          Facts changed since this way was chosen: look at Mate before cutting.
+        </Note>
+      ) : null}
+      {beginsAt(line) === 'pipe' && situationOf(line).stubMm === null ? (
+        <Note kind="caution" title="The stub is not measured">
+          Measure the bare stub before cutting; without it only the least length is known.
+        </Note>
+      ) : null}
+      {layout?.contradictions.map(({ dimensions, reason }) => (
+        <Note key={dimensions.join()} kind="caution" title="This does not add up">
+          {`${say(REASONS[reason.ruleId] ?? '', reason.parameters, unit)} ${dimensions
+            .flatMap(named)
+            .join(' ')}`}
+        </Note>
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,87 @@
+import { View } from 'react-native'
+import { CutStage } from '../cut/CutStage'
+import type { Span } from '../cut/span'
+import type { JobView, LineView, Stage } from '../data/select'
+import { FindStage } from '../find/FindStage'
+import { FixtureStage } from '../fixture/FixtureStage'
+import { MakeStage } from '../make/MakeStage'
+import { MateStage } from '../mate/MateStage'
+import { ProveStage } from '../prove/ProveStage'
+import { isSupply } from '../ui/service'
+import { Txt } from '../ui/Txt'
+import type { useJobQuestions } from './useJobQuestions'
+
+interface Props {
+  readonly view: JobView
+  readonly line: LineView
+  readonly shown: Stage
+  readonly goTo: (stage: Stage) => void
+  readonly known: ReturnType<typeof useJobQuestions>
+  readonly onWeighed: (optionId: string) => void
+  readonly improvised: boolean
+  readonly onImprovised: (improvised: boolean) => void
+  readonly whole: boolean
+  readonly onWhole: (whole: boolean) => void
+  readonly asked: Span | null
+  readonly onAsk: (span: Span | null) => void
+}
+
+/** The stage of a job that is shown, beneath or beside the drawing. */
+export function JobStage(props: Props) {
+  const {
+    view,
+    line,
+    shown,
+    goTo,
+    known,
+    onWeighed,
+    improvised,
+    onImprovised,
+    whole,
+    onWhole,
+    asked,
+    onAsk,
+  } = props
+  const common = { view, line, goTo }
+  const drains = !isSupply(line.line.fields.service)
+  return drains && ['fixture', 'mate', 'cut'].includes(shown) ? (
+    <View className="flex-1 px-4 pt-2">
+      <Txt size="l">This line carries waste.</Txt>
+      <Txt tone="soft">
+        What its pipe is, is found and remembered with the house. What joins a drain is not worked out here
+        yet: the steps below are those of the water lines.
+      </Txt>
+    </View>
+  ) : shown === 'find' ? (
+    <FindStage {...common} belief={known.belief} expectation={known.expectation} settings={known.settings} />
+  ) : shown === 'fixture' ? (
+    <FixtureStage {...common} />
+  ) : shown === 'mate' ? (
+    <MateStage
+      {...common}
+      mate={known.mate}
+      settings={known.settings}
+      shown={known.weighed?.id}
+      onShow={onWeighed}
+      improvised={improvised}
+      onImprovised={onImprovised}
+      whole={whole}
+      onWhole={onWhole}
+    />
+  ) : shown === 'cut' ? (
+    <CutStage
+      {...common}
+      fixed={known.fixed}
+      layout={known.layout}
+      beside={known.beside}
+      stagger={known.stagger}
+      svg={known.svg}
+      asked={asked}
+      onAsk={onAsk}
+    />
+  ) : shown === 'make' ? (
+    <MakeStage {...common} plan={known.plan} />
+  ) : (
+    <ProveStage {...common} plan={known.plan} />
+  )
+}
