@@ -12,33 +12,32 @@ import {
   toSvg,
 } from '@diarmos/core'
 import { cutInOf, dimensionsFor, lineEnds } from '@diarmos/core/record'
-import PDFDocument from 'pdfkit'
-import svgToPdf from 'svg-to-pdfkit'
-import type { JobFile } from './store/jobFile'
+import type { JobFile } from '../store/jobFile'
 
 type Fields = Record<string, unknown>
 
-/** The job sheet: what was found, what was fitted with what seal, drawn to scale, and the checks. */
-export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
-  const page = new PDFDocument({ size: 'LETTER', margin: 48, info: { Title: String(file.job.title) } })
-  const chunks: Buffer[] = []
-  page.on('data', (chunk: Buffer) => chunks.push(chunk))
-  const done = new Promise<Buffer>((resolve, reject) => {
-    page.on('end', () => resolve(Buffer.concat(chunks)))
-    page.on('error', reject)
-  })
-  const heading = (text: string) => page.moveDown(0.8).fontSize(13).text(text).fontSize(10).moveDown(0.2)
+/** A piece of a job sheet, in its order down the page. */
+export type Block =
+  | { readonly kind: 'title' | 'text' | 'heading' | 'small'; readonly text: string }
+  /** A drawing to scale, as SVG. */
+  | { readonly kind: 'drawing'; readonly svg: string }
 
-  page.fontSize(20).text(String(file.job.title))
-  page.fontSize(10).text(`${file.property.label}, ${file.property.street}, ${file.property.town}`)
-  page.text(`${file.point.name} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`)
+/** The job sheet: what was found, what was fitted with what seal, drawn to scale, and the checks. */
+export function sheetBlocks(file: JobFile, shopName: string): Block[] {
+  const blocks: Block[] = []
+  const heading = (text: string) => blocks.push({ kind: 'heading', text })
+  const say = (text: string) => blocks.push({ kind: 'text', text })
+
+  blocks.push({ kind: 'title', text: String(file.job.title) })
+  say(`${file.property.label}, ${file.property.street}, ${file.property.town}`)
+  say(`${file.point.name} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`)
 
   for (const line of file.lines) {
     const finding = newest(file.documents.finding, line.id)
     const mating = newest(file.documents.mating, line.id)
     if (!finding && !mating) continue
     heading(`${String(line.service).replace(/^./, (letter) => letter.toUpperCase())} line`)
-    if (finding) page.text(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
+    if (finding) say(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
     const ends = file.job.fixtureId
@@ -46,14 +45,14 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
       : null
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
-      page.text(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
+      say(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
-    for (const warning of option.warnings) page.text(`Note: ${reasonText(warning, 'in')}`)
+    for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
     const dimensions = measuredOf(file, line.id, String(mating.optionId))
     const into = ends ? cutInOf(ends.to) : null
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
-      for (const text of cutList(option, dimensions, begins)) page.text(text)
+      for (const text of cutList(option, dimensions, begins)) say(text)
       const scene = drawJointLine({
         pipeId: (finding?.pipeId as string | undefined) ?? null,
         option,
@@ -62,36 +61,28 @@ export function jobSheet(file: JobFile, shopName: string): Promise<Buffer> {
         stage: 'cut',
         dimensions,
       })
-      const height = 250
-      if (page.y + height > 740) page.addPage()
-      svgToPdf(page, toSvg(scene), 48, page.y + 6, {
-        width: 420,
-        height,
-        preserveAspectRatio: 'xMinYMid meet',
-      })
-      page.y += height + 12
+      blocks.push({ kind: 'drawing', svg: toSvg(scene) })
     } catch (error) {
       if (!(error instanceof RangeError)) throw error
       // what was written down stays readable, whatever the tables hold today
-      page.text(`Not drawn and not measured out: ${error.message}.`)
+      say(`Not drawn and not measured out: ${error.message}.`)
     }
   }
   const checks = (file.documents.check ?? []).filter((check) => check.result !== 'undone')
   if (checks.length > 0) {
     heading('Checks')
     for (const check of checks)
-      page.text(`${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}`)
+      say(`${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}`)
   }
   if (file.job.note) {
     heading('Note')
-    page.text(String(file.job.note))
+    say(String(file.job.note))
   }
-  page
-    .moveDown()
-    .fontSize(8)
-    .text('Local codes, the maker’s sheets and a licensed plumber’s judgement come first.')
-  page.end()
-  return done
+  blocks.push({
+    kind: 'small',
+    text: 'Local codes, the maker’s sheets and a licensed plumber’s judgement come first.',
+  })
+  return blocks
 }
 
 /** Distances measured along a line that hold for its way, as the core takes them. */

@@ -1,0 +1,25 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { type Block, sheetBlocks } from '../src/sheet/blocks'
+import type { JobFile } from '../src/store/jobFile'
+
+const FOLDER = path.join(__dirname, 'fixtures/jobs-v2')
+const read = (name: string) => readFileSync(path.join(FOLDER, name), 'utf8')
+/** Words by themselves, drawings by themselves: what differs is seen at once. */
+const split = (blocks: readonly Block[]) => ({
+  words: blocks.map((block) => (block.kind === 'drawing' ? '(drawing)' : `${block.kind}: ${block.text}`)),
+  drawings: blocks.flatMap((block) => (block.kind === 'drawing' ? [block.svg] : [])),
+})
+
+describe('jobs as the second schema stored them', () => {
+  // whole jobs and what was printed of them, as they were on 27 November 2026: tables may change, these may not
+  const names = readdirSync(FOLDER).filter((name) => name.endsWith('.job.json'))
+  it('are here, of every kind that the demo has', () => expect(names.length).toBe(8))
+  it.each(names)('%s prints the same', (name) => {
+    const { file, shopName } = JSON.parse(read(name)) as { file: JobFile; shopName: string }
+    const printed = split(sheetBlocks(file, shopName))
+    const golden = name.replace('.job.json', '.sheet.json')
+    if (process.env.GOLDEN === 'write') writeFileSync(path.join(FOLDER, golden), JSON.stringify(printed))
+    expect(printed).toEqual(JSON.parse(read(golden)))
+  })
+})
