@@ -1,4 +1,18 @@
 /** Which way imports may point: app, server, cli → contract → core; inside the core no circles. */
+/** Rooms of the core: each may know those before it. */
+const ROOMS = [
+  ['units', 'effort'],
+  ['reference'],
+  ['catalog'],
+  ['assembly'],
+  ['record', 'identify', 'fitup'],
+  ['mate', 'drain'],
+  ['sequence'],
+  ['drawing'],
+]
+const MATE_ROOMS = ['rules', 'costs', 'model', 'search', 'asking']
+const TESTS = '\\.test\\.ts$|/test/'
+
 module.exports = {
   forbidden: [
     {
@@ -36,21 +50,39 @@ module.exports = {
       to: {
         path: '^packages/',
         dependencyTypesNot: ['type-only'],
-        pathNot: '^packages/(core/src/((units|words|record)/|identify/answers)|contract/src/sync/)',
+        pathNot: '^packages/(core/src/((units|words|record)/|identify/answers|assembly/(conditions|oldJoints/table))|contract/src/sync/)',
       },
     },
+    ...ROOMS.flatMap((rooms, index) =>
+      rooms.map((room) => ({
+        name: `core-order-${room}`,
+        severity: 'error',
+        comment: 'The order of the rooms, types included: see docs/architecture.md.',
+        from: { path: `^packages/core/src/${room}/`, pathNot: TESTS },
+        to: {
+          path: `^packages/core/src/(${[...ROOMS.slice(index + 1).flat(), ...rooms.filter((other) => other !== room)].join('|')})/`,
+        },
+      })),
+    ),
     {
-      name: 'identify-does-not-import-mate',
+      name: 'words-stand-outside',
       severity: 'error',
-      comment: 'The decision is injected.',
-      from: { path: '^packages/core/src/identify' },
-      to: { path: '^packages/core/src/mate' },
+      comment: 'No answer of the core is a sentence.',
+      from: { path: `^packages/core/src/(${ROOMS.flat().join('|')})/`, pathNot: `${TESTS}|^packages/core/src/drawing/` },
+      to: { path: '^packages/core/src/words/' },
     },
-    {
-      name: 'nothing-imports-drawing',
+    ...MATE_ROOMS.map((room, index) => ({
+      name: `mate-order-${room}`,
       severity: 'error',
-      from: { path: '^packages/core/src/(units|reference|catalog|identify|mate|sequence|words)/' },
-      to: { path: '^packages/core/src/drawing' },
+      from: { path: `^packages/core/src/mate/${room}/`, pathNot: TESTS },
+      to: { path: `^packages/core/src/mate/(${MATE_ROOMS.slice(index + 1).join('|') || 'none'})/` },
+    })),
+    {
+      name: 'no-circles-in-the-core',
+      severity: 'error',
+      comment: 'Types included.',
+      from: { path: '^packages/core/src', pathNot: TESTS },
+      to: { circular: true },
     },
     {
       name: 'no-circles',

@@ -18,9 +18,9 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
-import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/routes'
-import { ruleIn } from '../../packages/core/src/mate/rules'
-import { freshStart, type Start, starts } from '../../packages/core/src/mate/start'
+import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
+import { ruleIn } from '../../packages/core/src/mate/rules/rules'
+import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { PLACE } from './place'
 
 interface Joint {

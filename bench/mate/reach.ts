@@ -1,7 +1,7 @@
 // Every pair of ends in the catalogue: mated, or refused and really out of reach in the raw tables.
 import { CATALOG, METHODS, type PortEnd, RULES, STARTING_SETTINGS } from '@diarmos/core'
-import { Problem } from '../../packages/core/src/mate/problem'
-import { search } from '../../packages/core/src/mate/search'
+import { Problem } from '../../packages/core/src/mate/model/problem'
+import { search } from '../../packages/core/src/mate/search/search'
 import { PLACE } from './place'
 
 const MOST = 5

@@ -1,6 +1,6 @@
 // Time against size: a counter with up to 100 000 parts that differ in price, stock, length and material.
 import { CATALOG, type Fitting, type MateSettings, mate, STARTING_SETTINGS } from '@diarmos/core'
-import { networkOf } from '../../packages/core/src/mate/network'
+import { networkOf } from '../../packages/core/src/mate/model/network'
 import { Dice, someLine } from './random'
 
 const SIZES = [1_000, 3_000, 10_000, 30_000, 100_000] as const

@@ -1,3 +1,4 @@
+export * from './assembly'
 export * from './catalog'
 export * from './drawing'
 export * from './effort'

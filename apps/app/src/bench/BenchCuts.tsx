@@ -1,5 +1,4 @@
-import { formatLength } from '@diarmos/core/units'
-import { pieceLetter } from '@diarmos/core/words/letter'
+import { formatLength, pieceLetter } from '@diarmos/core/units'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'

@@ -1,4 +1,4 @@
-import { pieceLetter } from '@diarmos/core/words/letter'
+import { pieceLetter } from '@diarmos/core/units'
 import { cleanup, render, screen } from '@testing-library/react'
 import fc from 'fast-check'
 import { prefer } from '../data/preferences'

@@ -1,7 +1,7 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { Family } from '@diarmos/core'
 import type { ParsedLength } from '@diarmos/core/units'
-import { pieceLetter } from '@diarmos/core/words/letter'
+import { pieceLetter } from '@diarmos/core/units'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { stationText } from '@diarmos/core/words/stations'

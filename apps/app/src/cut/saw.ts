@@ -1,6 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { QuantityKind } from '@diarmos/core/units'
-import { pieceLetter } from '@diarmos/core/words/letter'
+import { pieceLetter } from '@diarmos/core/units'
 import { beginsAt, type JobView, type LineView } from '../data/select'
 
 export type Layout = OperationResponse<'layout'>

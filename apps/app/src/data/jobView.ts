@@ -1,3 +1,4 @@
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import {
   cutInOf,
   dimensionsFor,
@@ -54,43 +55,13 @@ const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower',
 export const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[]): Doc<Kind> | null =>
   docs.reduce<Doc<Kind> | null>((best, doc) => (!best || byHeard(best, doc) < 0 ? doc : best), null)
 
-/** Conditions where nothing was said yet. */
-export const PLAIN_SITUATION = {
-  flame: true,
-  line: 'dry',
-  access: 'reachable',
-  stubMm: null,
-  plateMm: 0,
-  oldJoint: 'none',
-  thread: 'none',
-  scored: false,
-  outOfRound: false,
-  faults: [],
-  waterSeen: false,
-  nearHeater: false,
-  pressurePsi: null,
-  stopShape: 'angle',
-  reachMm: null,
-  roomMm: null,
-  sunlight: false,
-  freezing: false,
-  wallMm: null,
-  turn: 0,
-  outlets: 1,
-  spanMm: null,
-  airC: null,
-  farMm: null,
-  freeMm: null,
-  sidewaysMm: null,
-} as const
-
 /** What is known of the place at a line, with what was not said yet filled in plainly. */
 export function situationOf(view: LineView) {
   const {
     jobId: _job,
     lineId: _line,
     ...fields
-  } = { jobId: '', lineId: '', ...PLAIN_SITUATION, ...view.situation?.fields }
+  } = { jobId: '', lineId: '', ...PLAIN_CONDITIONS, ...view.situation?.fields }
   return { ...fields, faults: [...fields.faults] }
 }
 

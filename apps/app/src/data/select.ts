@@ -11,7 +11,6 @@ export {
   type JobView,
   type LineView,
   newest,
-  PLAIN_SITUATION,
   situationOf,
 } from './jobView'
 

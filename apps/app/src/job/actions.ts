@@ -1,7 +1,9 @@
 import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
+import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
 import { findingBasis, furtherLines, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
-import { conditionsOf, type JobView, type LineView, PLAIN_SITUATION, situationOf } from '../data/select'
+import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { type NewLook, NOTHING_SEEN } from '../find/looks'
@@ -21,20 +23,6 @@ function visitEdits(view: JobView): Edit[] {
   const fields = { jobId: view.job.id, personId: session.person.id, startedAt: now(), endedAt: null }
   return [{ kind: 'visit', id: newId(), patch: fields } as Edit]
 }
-
-/** Joints that Mate knows how to get off; others say nothing of the work to come yet. */
-const OLD_JOINTS: readonly EntityFields<'situation'>['oldJoint'][] = [
-  'sweat',
-  'compression',
-  'push-fit',
-  'threaded',
-  'crimp',
-  'cinch',
-  'expansion',
-  'cement',
-  'press',
-  'flare',
-]
 
 /** Keeps a look at a line; with `replaces`, in the place of one that was wrong, which is kept as withdrawn. */
 export async function addLook(
@@ -59,7 +47,8 @@ export async function addLook(
     patch: { ...NOTHING_SEEN, ...look, jobId: view.job.id, lineId: line.line.id, takenAt: now() },
   } as Edit)
   // a joint that was seen is also a condition of the work to come
-  const oldJoint = OLD_JOINTS.find((joint) => joint === look.answer)
+  // an end that is bare is no answer to how it is joined
+  const oldJoint = OLD_JOINT_IDS.find((joint) => joint !== 'none' && joint === look.answer)
   if (look.sign === 'joint' && oldJoint) edits.push(...conditionEdits(view, line, { oldJoint }))
   await edit(edits, `Noted: ${label}`)
 }
@@ -78,7 +67,7 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
       : ({
           kind: 'situation',
           id: newId(),
-          patch: { ...PLAIN_SITUATION, ...patch, jobId: view.job.id, lineId: line.line.id },
+          patch: { ...PLAIN_CONDITIONS, ...patch, jobId: view.job.id, lineId: line.line.id },
         } as Edit),
   ]
 }

@@ -1,3 +1,4 @@
+import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
@@ -13,19 +14,8 @@ import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 
 type Situation = EntityFields<'situation'>
-const JOINTS: readonly Situation['oldJoint'][] = [
-  'sweat',
-  'compression',
-  'push-fit',
-  'threaded',
-  'crimp',
-  'cinch',
-  'expansion',
-  'cement',
-  'press',
-  'flare',
-  'none',
-]
+/** A bare end stands last: it is the rare one. */
+const JOINTS = [...OLD_JOINT_IDS.filter((id) => id !== 'none'), 'none' as const]
 const MEASURES = [
   ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],

@@ -1,5 +1,5 @@
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { act, render, screen } from '@testing-library/react'
-import { PLAIN_SITUATION } from '../data/select'
 import { type Edit, edit, newId } from '../data/store'
 import { JobPage } from '../job/JobPage'
 import { openJob } from './shop'
@@ -31,7 +31,7 @@ export async function withFixture(
           ({
             kind: 'situation',
             id: newId(),
-            patch: { ...PLAIN_SITUATION, jobId, lineId, waterSeen: true, oldJoint: 'sweat', ...situation },
+            patch: { ...PLAIN_CONDITIONS, jobId, lineId, waterSeen: true, oldJoint: 'sweat', ...situation },
           }) as Edit,
       ),
     ),

@@ -1,35 +1,17 @@
 import type { EntityFields } from '@diarmos/contract'
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 
 type Situation = Omit<EntityFields<'situation'>, 'jobId' | 'lineId'>
 
 /** What holds at a stub where nothing special is known. */
 export const PLAIN: Situation = {
-  flame: true,
-  line: 'dry',
-  access: 'reachable',
-  stubMm: null,
+  ...PLAIN_CONDITIONS,
+  faults: [],
   plateMm: 3,
   oldJoint: 'sweat',
-  thread: 'none',
-  scored: false,
-  outOfRound: false,
-  faults: [],
   waterSeen: true,
-  nearHeater: false,
   pressurePsi: 62,
-  stopShape: 'angle',
   reachMm: 330,
-  roomMm: null,
-  sunlight: false,
-  freezing: false,
-  wallMm: null,
-  turn: 0,
-  outlets: 1,
-  spanMm: null,
-  airC: null,
-  farMm: null,
-  freeMm: null,
-  sidewaysMm: null,
 }
 
 type Look =

@@ -1,22 +1,10 @@
+import { plainLater } from '@diarmos/core/conditions'
 /** Bumped when operations or stored fields change their meaning. 2: generations, own edits named, stamps, who confirmed. */
 export const SCHEMA_VERSION = 2
 
 /** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
 export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
-  situation: {
-    faults: [],
-    roomMm: null,
-    sunlight: false,
-    freezing: false,
-    wallMm: null,
-    turn: 0,
-    outlets: 1,
-    spanMm: null,
-    airC: null,
-    farMm: null,
-    freeMm: null,
-    sidewaysMm: null,
-  },
+  situation: plainLater(),
   observation: { about: null },
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
+import { FIXTURE_CONNECTIONS } from '../assembly'
 import { FAMILY_WORDS, FIXTURE_WORDS } from '../words'
-import { CATALOG, FIXTURE_CONNECTIONS, fittingById, fullDepthMm, isSocket } from './index'
+import { CATALOG, fittingById, fullDepthMm, isSocket } from './index'
 
 const ids = CATALOG.map((fitting) => fitting.id)
 

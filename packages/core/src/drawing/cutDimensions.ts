@@ -1,7 +1,7 @@
 import type { Dimension, Layout } from '../fitup/layout'
 import type { StationId } from '../fitup/stations'
+import { pieceLetter } from '../units'
 import { formatLength, type LengthFormat } from '../units/formatLength'
-import { pieceLetter } from '../words/letter'
 import type { Assembly } from './assemble'
 import { PIECE_DRAWN_MM } from './assemble'
 import { layDimension, type Sheet } from './sheet'

@@ -1,6 +1,6 @@
+import { nutLengthMm } from '../assembly/oldJoints/start'
 import { fullDepthMm, maleLengthMm } from '../catalog/ends'
 import type { Port, PortForm } from '../catalog/types'
-import { nutLengthMm } from '../mate/start'
 import type { Point } from './types'
 
 /** Radius outside and inside at a distance from the mouth, going into the part. Millimetres. */

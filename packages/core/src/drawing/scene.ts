@@ -1,4 +1,4 @@
-import { fixtureById } from '../catalog/fixtures'
+import { fixtureById } from '../assembly/fixtures'
 import type { Port } from '../catalog/types'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'

@@ -1,24 +1,7 @@
-/** How a connection was made, as far as one can tell by looking. */
-export const JOINT_KINDS = [
-  'sweat',
-  'compression',
-  'push-fit',
-  'threaded',
-  'crimp',
-  'cinch',
-  'expansion',
-  'press',
-  'cement',
-  'flare',
-  'slip',
-  'hub-lead',
-  'hub-rubber',
-  'hubless',
-  'flexible-coupling',
-  'wiped',
-  'flange',
-] as const
-export type JointKind = (typeof JOINT_KINDS)[number]
+import { JOINT_KINDS } from '../assembly/oldJoints/table'
+
+export { END_FAULTS, type EndFault } from '../assembly/conditions'
+export { JOINT_KINDS, type JointKind } from '../assembly/oldJoints/table'
 
 /** What a person can answer by looking, and the answers there are. */
 export const SIGN_ANSWERS = {
@@ -102,19 +85,3 @@ export const THREAD_ANSWERS = {
   ],
 } as const
 export type ThreadSign = keyof typeof THREAD_ANSWERS
-
-/** What is wrong with the end or the pipe, besides score and ovality: conditions of the work to come. */
-export const END_FAULTS = [
-  'thinned',
-  'pitted',
-  'pinhole',
-  'pinholes',
-  'choked',
-  'loose',
-  'bent',
-  'ring-mark',
-  'tooth-marks',
-  'solder-on',
-  'dirty-bore',
-] as const
-export type EndFault = (typeof END_FAULTS)[number]

@@ -1,12 +1,13 @@
 import fc from 'fast-check'
+import type { Conditions } from '../assembly/conditions'
 import { CATALOG, fittingById } from '../catalog'
 import { Effort } from '../effort'
 import { pipeById } from '../reference'
+import { STUB_METHODS } from './asking/refusals'
 import { mate } from './index'
-import { STUB_METHODS } from './refusals'
 import { type CostsCheck, checkBill } from './test/bill'
 import { line, STUBS, WELL_EQUIPPED } from './test/problems'
-import type { Conditions, LineRequest, LineResult, MateSettings } from './types'
+import type { LineRequest, LineResult, MateSettings } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 20): LineResult =>
   mate({ lines: [request], settings, k }).lines[0] as LineResult

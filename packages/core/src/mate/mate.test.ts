@@ -1,11 +1,14 @@
 import fc from 'fast-check'
-import { fittingById, fixtureById, type PortEnd } from '../catalog'
+import { fixtureById, METHODS } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { pairs } from '../assembly/methods/pairs'
+import type { MethodId } from '../assembly/methods/table'
+import { fittingById, type PortEnd } from '../catalog'
 import { pipeById } from '../reference'
-import { CRITERIA, cheapestWay, FRONT_MOST, FRONT_WINDOW, METHODS, mate, STARTING_SETTINGS } from './index'
-import { pairs } from './pairs'
+import { CRITERIA, cheapestWay, FRONT_MOST, FRONT_WINDOW, mate, STARTING_SETTINGS } from './index'
 import { bruteForce, type Chain } from './test/bruteForce'
 import { line, SMALL_CATALOGUE, STUBS, WELL_EQUIPPED } from './test/problems'
-import type { Conditions, LineRequest, MateSettings, MethodId } from './types'
+import type { LineRequest, MateSettings } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, k = 8) => {
   const result = mate({ lines: [request], settings, k }).lines[0]

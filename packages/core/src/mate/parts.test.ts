@@ -1,5 +1,8 @@
 import fc from 'fast-check'
-import { CATALOG, FIXTURE_CONNECTIONS, type PortEnd } from '../catalog'
+import { FIXTURE_CONNECTIONS } from '../assembly'
+import { pairEngagement, pairs, portClass } from '../assembly/methods/pairs'
+import { METHODS, methodById } from '../assembly/methods/table'
+import { CATALOG, type PortEnd } from '../catalog'
 import {
   consumableCents,
   consumablesOf,
@@ -9,13 +12,11 @@ import {
   partCents,
   riskCents,
   setUpCents,
-} from './costs'
-import { Heap } from './heap'
+} from './costs/costs'
 import { STARTING_SETTINGS } from './index'
-import { METHODS, methodById } from './methods'
-import { networkOf } from './network'
-import { pairEngagement, pairs, portClass } from './pairs'
-import { judge } from './rules'
+import { networkOf } from './model/network'
+import { judge } from './rules/rules'
+import { Heap } from './search/heap'
 import { PLAIN } from './test/problems'
 
 describe('the heap', () => {

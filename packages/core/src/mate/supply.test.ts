@@ -1,12 +1,15 @@
+import { METHODS, methodById } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import type { EndRef } from '../assembly/end'
+import { pairs } from '../assembly/methods/pairs'
+import { waitSeconds } from '../assembly/methods/table'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
 import { pipeById } from '../reference'
-import { cheapestWay, METHODS, mate, methodById, RULES } from './index'
-import { waitSeconds } from './methods'
-import { pairs } from './pairs'
-import { roleOf, routeById } from './routes'
-import { ruleIn } from './rules'
+import { cheapestWay, mate, RULES } from './index'
+import { roleOf, routeById } from './model/routes'
+import { ruleIn } from './rules/rules'
 import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
-import type { Conditions, CutIn, EndRef, LineRequest, LineResult, MateSettings } from './types'
+import type { CutIn, LineRequest, LineResult, MateSettings } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, more = {}): LineResult =>
   mate({ lines: [request], settings, k: 12, ...more }).lines[0] as LineResult

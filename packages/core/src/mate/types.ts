@@ -1,115 +1,10 @@
-import type { Fitting, PortForm, PortMaterial, PortSystem, Standing } from '../catalog/types'
-import type { EndFault } from '../identify/answers'
+import type { Conditions } from '../assembly/conditions'
+import type { EndRef } from '../assembly/end'
+import type { MethodId } from '../assembly/methods/table'
+import type { ChangeId, Reason } from '../assembly/reason'
+import type { ToolId } from '../assembly/tools'
+import type { Family, Fitting, PortForm, Standing } from '../catalog/types'
 import type { Source } from '../reference/source'
-import type { LeftOut } from './leftOut'
-import type { TemporaryWay } from './temporary'
-
-export const METHOD_IDS = [
-  'sweat',
-  'compression',
-  'push-fit',
-  'threaded',
-  'press',
-  'flare',
-  'gasket',
-  'slip-on',
-  'swivel',
-  'crimp',
-  'cinch',
-  'expansion',
-  'cement',
-  'press-sleeve',
-  'cement-pvc',
-  'worm-clips',
-  'poly-compression',
-] as const
-export type MethodId = (typeof METHOD_IDS)[number]
-
-export const TOOL_IDS = [
-  'torch',
-  'tube-cutter',
-  'deburrer',
-  'two-wrenches',
-  'pipe-wrenches',
-  'crimp-tool',
-  'cinch-tool',
-  'expander',
-  'plastic-cutter',
-  'ring-puller',
-  'release-tool',
-  'press-tool',
-  'flaring-tool',
-  'pipe-saw',
-  'nut-driver',
-] as const
-export type ToolId = (typeof TOOL_IDS)[number]
-
-/** Why something is proposed, refused or warned about: data, put into words in one place (`words`). */
-export interface Reason {
-  readonly ruleId: string
-  readonly severity: 'forbid' | 'warn' | 'note'
-  readonly parameters: Readonly<Record<string, string | number>>
-  readonly source: Source
-  /** The condition whose change would lift it. */
-  readonly change?: ChangeId
-}
-
-export type OldJoint =
-  | 'none'
-  | 'sweat'
-  | 'compression'
-  | 'push-fit'
-  | 'threaded'
-  | 'crimp'
-  | 'cinch'
-  | 'expansion'
-  | 'cement'
-  | 'press'
-  | 'flare'
-
-/** What holds at the place, now. */
-export interface Conditions {
-  readonly service: 'hot' | 'cold'
-  readonly flame: boolean
-  readonly line: 'dry' | 'trickle'
-  readonly access: 'reachable' | 'closed-wall' | 'buried'
-  /** Bare pipe from the wall to the back of the old stop or its nut, mm; null while not measured. */
-  readonly stubMm: number | null
-  /** Thickness of the wall plate that stays behind the new joint, mm. */
-  readonly plateMm: number
-  /** How the old stop is joined to the stub. */
-  readonly oldJoint: OldJoint
-  /** Which thread a threaded stub carries. */
-  readonly thread: 'NPT' | 'BSP' | 'none'
-  readonly scored: boolean
-  readonly outOfRound: boolean
-  /** What else is wrong with the stub. */
-  readonly faults: readonly EndFault[]
-  /** That the line carries water has been seen. */
-  readonly waterSeen: boolean
-  /** Within 18 in of a water heater's outlet. */
-  readonly nearHeater: boolean
-  readonly pressurePsi: number | null
-  readonly stopShape: 'angle' | 'straight' | 'either'
-  /** From the stop's outlet to the fixture's tail, mm; null while not measured. */
-  readonly reachMm: number | null
-  /** Clear room round the pipe for tools, mm; null while nobody said it is tight. */
-  readonly roomMm?: number | null
-  /** Daylight falls on it. */
-  readonly sunlight?: boolean
-  /** It can freeze on the outside. */
-  readonly freezing?: boolean
-  /** From the outside face to where it stays warm, mm. */
-  readonly wallMm?: number | null
-  /** The line has to turn by so many degrees before the fixture. */
-  readonly turn?: 0 | 45 | 90
-  /** Outlets that the stop has to have. */
-  readonly outlets?: 1 | 2
-  /** From the wall's face, or from the first end, to the mouth of the fixture's end, along the pipe, mm. */
-  readonly spanMm?: number | null
-  /** Air at the place, degrees Celsius: cold lengthens waits. */
-  readonly airC?: number | null
-}
 
 /** What goes into a run whose both ends are fixed. */
 export interface CutIn {
@@ -122,14 +17,6 @@ export interface CutIn {
   readonly freeMm: readonly [number, number]
   /** How far the ends can be pushed sideways before something is in the way, mm. */
   readonly sidewaysMm: number
-}
-
-/** An end named by what decides who can be joined to it. */
-export interface EndRef {
-  readonly form: PortForm
-  readonly system: PortSystem
-  readonly nominal: string
-  readonly material: PortMaterial
 }
 
 export const CODE_PROFILES = ['IPC', 'UPC', 'EN'] as const
@@ -307,23 +194,6 @@ export interface Refusal {
   readonly reason: Reason
 }
 
-export type ChangeId =
-  | 'flame'
-  | 'dry'
-  | 'access'
-  | 'push-fit-rule'
-  | 'water-seen'
-  | 'stub'
-  | 'smooth'
-  | 'round'
-  | 'thread'
-  | 'sound'
-  | 'straight'
-  | 'away-from-heater'
-  | 'room'
-  | 'shade'
-  | 'tool'
-
 /** A smallest set of conditions that would make something fit, and what it would give. */
 export interface Remedy {
   readonly changes: readonly ChangeId[]
@@ -334,6 +204,29 @@ export interface Remedy {
     readonly removalId: string
     readonly totalCents: number
   }
+}
+
+/** Parts that the rules would allow and the place does not: why they are in none of the ways. */
+export interface LeftOut {
+  readonly family: Family
+  readonly reason: Reason
+}
+
+export const TEMPORARY_IDS = ['close-off', 'rubber-clips', 'bolted-clamp'] as const
+export type TemporaryId = (typeof TEMPORARY_IDS)[number]
+
+/** What holds for a time only: what it takes, what it obliges to, and why it is not for here, if so. */
+export interface TemporaryWay {
+  readonly id: TemporaryId
+  /** The first hard reason against it here; null where it may be done. */
+  readonly refused: Reason | null
+  /** Days after which someone has to be back with the lasting repair. Common practice. */
+  readonly returnDays: number
+  readonly seconds: number
+  readonly totalCents: number
+  readonly consumables: readonly { readonly id: string; readonly quantity: number }[]
+  /** For a line that is closed off: the cap and its joint. */
+  readonly option?: RankedOption
 }
 
 export interface LineResult {

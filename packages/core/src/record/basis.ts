@@ -1,3 +1,5 @@
+import { plainLater } from '../assembly/conditions'
+
 /** What a finding rests on, as far as it is stored. */
 export interface BasisObservation {
   readonly kind: string
@@ -31,19 +33,7 @@ export function findingBasis(observations: readonly BasisObservation[]): string 
 }
 
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
-const SAYS_NOTHING: Readonly<Record<string, unknown>> = {
-  roomMm: null,
-  sunlight: false,
-  freezing: false,
-  wallMm: null,
-  turn: 0,
-  outlets: 1,
-  spanMm: null,
-  farMm: null,
-  freeMm: null,
-  sidewaysMm: null,
-  airC: null,
-}
+const SAYS_NOTHING = plainLater()
 
 /** The facts behind a chosen mating in one line: the pipe, the fixture and the conditions. */
 export function matingBasis(

@@ -1,2 +1,1 @@
 export * from './plan'
-export * from './types'

@@ -1,12 +1,13 @@
+import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
+import type { StepTemplate } from '../assembly/acts/types'
+import type { Conditions } from '../assembly/conditions'
+import { methodById, waitSeconds } from '../assembly/methods/table'
+import { removalById } from '../assembly/oldJoints/removals'
 import { fittingById } from '../catalog/families'
-import { methodById, waitSeconds } from '../mate/methods'
-import { removalById } from '../mate/removals'
-import type { Conditions, HouseRules, MateOption } from '../mate/types'
+import type { HouseRules, MateOption } from '../mate/types'
 import { isMetal } from '../reference/materials'
 import { isSoftTube } from '../reference/softTube'
 import type { PipeMaterial } from '../reference/types'
-import { GENERAL_STEPS, LINE_STEPS } from './general'
-import type { StepTemplate } from './types'
 
 export interface PlanLine {
   readonly lineId: string

@@ -1,5 +1,5 @@
+import { METHODS } from '../assembly/methods/table'
 import { mate } from '../mate'
-import { METHODS } from '../mate/methods'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
 import { STEPS, stepText } from '../words'

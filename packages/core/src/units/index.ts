@@ -1,5 +1,6 @@
 export * from './card'
 export * from './formatLength'
+export * from './letter'
 export * from './parseLength'
 export * from './rounding'
 export * from './types'

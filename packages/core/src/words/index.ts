@@ -1,7 +1,6 @@
 export * from './ends'
 export * from './find'
 export * from './fixtures'
-export * from './letter'
 export * from './methods'
 export * from './reasons'
 export * from './say'

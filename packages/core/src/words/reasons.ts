@@ -1,4 +1,4 @@
-import type { Reason } from '../mate/types'
+import type { Reason } from '../assembly/reason'
 import type { LengthUnit } from '../units/types'
 import { type Sentence, say } from './say'
 

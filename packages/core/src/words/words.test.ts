@@ -1,8 +1,9 @@
-import { CATALOG, end, FIXTURE_CONNECTIONS } from '../catalog'
+import { FIXTURE_CONNECTIONS, METHODS, REMOVALS, removalById } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { CATALOG, end } from '../catalog'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
-import { METHODS, mate, REMOVALS, RULES, removalById } from '../mate'
+import { mate, RULES } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
-import type { Conditions } from '../mate/types'
 import { MATERIAL_NAMES, PIPE_MATERIALS, pipeById } from '../reference'
 import {
   ANSWERS,

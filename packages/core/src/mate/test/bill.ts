@@ -1,6 +1,6 @@
+import { METHODS } from '../../assembly/methods/table'
+import { removalById } from '../../assembly/oldJoints/removals'
 import { CATALOG } from '../../catalog'
-import { METHODS } from '../methods'
-import { removalById } from '../removals'
 import type { MateOption, MateSettings } from '../types'
 
 export interface CostsCheck {

@@ -1,9 +1,10 @@
-import { CATALOG, end, type Fitting, fixtureById, type PortEnd } from '../../catalog'
+import { fixtureById } from '../../assembly'
+import { METHODS, type Method } from '../../assembly/methods/table'
+import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
+import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
 import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
-import { METHODS, type Method } from '../methods'
-import { cutInRoute, roleOf, routeById, turnOf } from '../routes'
-import { RULES, ruleIn } from '../rules'
-import { freshStart, type Start, starts } from '../start'
+import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
+import { RULES, ruleIn } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
 
 /**

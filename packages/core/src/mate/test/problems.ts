@@ -1,7 +1,9 @@
+import type { Conditions } from '../../assembly/conditions'
+import { TOOL_IDS } from '../../assembly/tools'
 import { CATALOG } from '../../catalog'
 import { PIPES } from '../../reference'
-import { STARTING_SETTINGS } from '../settings'
-import { type Conditions, type LineRequest, type MateSettings, TOOL_IDS } from '../types'
+import { STARTING_SETTINGS } from '../costs/settings'
+import type { LineRequest, MateSettings } from '../types'
 
 /** A plain place: everything allowed, plenty of stub. */
 export const PLAIN: Conditions = {

@@ -1,0 +1,97 @@
+import type { PortEnd } from '../../catalog/ends'
+import { PORT_FORMS, type PortForm } from '../../catalog/types'
+import { type Engagement, type TubeEnd, threadEngagement, tubeEngagement } from '../../reference/engagement'
+import { isMetal } from '../../reference/materials'
+import type { DimensionalSystem, PipeMaterial } from '../../reference/types'
+import { METHODS, type Method } from './table'
+
+/** Two ends and a method that joins them. */
+export interface Pair {
+  readonly method: Method
+  readonly tip: PortEnd
+  readonly body: PortEnd
+}
+
+interface Entry {
+  readonly method: Method
+  readonly pairing: Method['pairings'][number]
+}
+
+/** Pairings by the forms they join, tip first, so that two ends are looked up at once. */
+const BY_FORMS = new Map<string, Entry[]>()
+for (const method of METHODS)
+  for (const pairing of method.pairings) {
+    const key = `${pairing.tip}>${pairing.body}`
+    BY_FORMS.set(key, [...(BY_FORMS.get(key) ?? []), { method, pairing }])
+  }
+
+/** Forms of which some method, as the tip, wants certain materials. */
+const CHOSEN_BY_MATERIAL = new Set(
+  METHODS.flatMap((method) => method.pairings.filter(({ materials }) => materials).map(({ tip }) => tip)),
+)
+/** Forms that can be joined to steel, where it matters whether the other end is copper. */
+const MEETS_STEEL = new Set(
+  METHODS.flatMap((method) =>
+    method.pairings
+      .filter(({ materials }) => !materials || materials.some((material) => material.endsWith('steel')))
+      .flatMap(({ tip, body }) => [tip, body]),
+  ),
+)
+
+/** A material as far as any pairing or rule asks at an end of that form: brass and stainless mouths are alike. */
+function materialClass(form: PortForm, material: PortEnd['material']): string {
+  if (CHOSEN_BY_MATERIAL.has(form) || material.endsWith('steel') || !isMetal(material as PipeMaterial))
+    return material
+  return material === 'copper' && MEETS_STEEL.has(form) ? material : 'metal'
+}
+
+/**
+ * What makes two ends interchangeable for joining: form, system, size, and of the material what any pairing or rule
+ * looks at. Ends of one class are joined, refused and remarked upon alike, whatever the place.
+ */
+export function portClass(port: Pick<PortEnd, 'form' | 'system' | 'nominal' | 'material'>): string {
+  return `${port.form}|${port.system}|${port.nominal}|${materialClass(port.form, port.material)}`
+}
+
+/** Forms that some method joins to a form, either as tip or as body. */
+export function joinable(form: PortForm): readonly PortForm[] {
+  return PORT_FORMS.filter((other) => BY_FORMS.has(`${form}>${other}`) || BY_FORMS.has(`${other}>${form}`))
+}
+
+function collect(tip: PortEnd, body: PortEnd, found: Pair[]): void {
+  for (const { method, pairing } of BY_FORMS.get(`${tip.form}>${body.form}`) ?? []) {
+    const agree = pairing.systems
+      ? tip.system === pairing.systems[0] && body.system === pairing.systems[1]
+      : tip.system === body.system
+    if (agree && (!pairing.materials || pairing.materials.includes(tip.material)))
+      found.push({ method, tip, body })
+  }
+}
+
+/** All the ways to join two ends; sizes must agree, and systems too but where a method says which goes with which. */
+export function pairs(a: PortEnd, b: PortEnd): Pair[] {
+  if (a.nominal !== b.nominal) return []
+  const found: Pair[] = []
+  collect(a, b, found)
+  // one end is the tip, the other the body: never both ways round, since no form is both in one method
+  collect(b, a, found)
+  return found
+}
+
+/** How far the tip goes into the body, mm. */
+export function pairEngagement(pair: Pair): Engagement {
+  const { tip, body } = pair
+  const size = body.nominal
+  switch (body.form) {
+    case 'taper-female':
+      return threadEngagement(body.system as 'NPT' | 'BSP', size) as Engagement
+    case 'swivel-nut':
+      return { minMm: 6, maxMm: 8, source: pair.method.source }
+    case 'compression-outlet':
+      return tubeEngagement('compression', tip.system as DimensionalSystem, size) as Engagement
+    case 'pb-barb':
+      return tubeEngagement('insert-barb', body.system as DimensionalSystem, size) as Engagement
+    default:
+      return tubeEngagement(body.form as TubeEnd, body.system as DimensionalSystem, size) as Engagement
+  }
+}

@@ -1,0 +1,49 @@
+import type { PortForm, PortMaterial, PortSystem } from '../../catalog/types'
+import type { Source } from '../../reference/source'
+import type { StepTemplate } from '../acts/types'
+import type { ToolId } from '../tools'
+
+/** A pair of ends that a method joins: the end that keeps its shape, and the end that takes it. */
+export interface Pairing {
+  readonly tip: PortForm
+  readonly body: PortForm
+  /** Systems of the tip and of the body, where they bear different names; else they must be the same. */
+  readonly systems?: readonly [PortSystem, PortSystem]
+  /** Materials of the tip; undefined means any. */
+  readonly materials?: readonly PortMaterial[]
+}
+
+/** Everything the product knows of one way to make a joint. A new method is a new row, no new code. */
+export interface MethodRow {
+  readonly id: string
+  readonly name: string
+  readonly pairings: readonly Pairing[]
+  readonly needsFlame: boolean
+  readonly needsDry: boolean
+  /** May it be closed into a wall: always, never, or as the house rule says. */
+  readonly concealable: 'yes' | 'no' | 'house-rule'
+  readonly setUpSeconds: number
+  readonly jointSeconds: number
+  /** Before water or load may come on it, s, in a warm room. */
+  readonly waitSeconds: number
+  /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
+  readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]
+  readonly tools: readonly ToolId[]
+  readonly consumables: readonly { readonly id: string; readonly quantity: number }[]
+  /** Opened once, however many joints: cans that do not keep. */
+  readonly opens?: readonly { readonly id: string; readonly quantity: number }[]
+  /** Chance of a call-back for one joint, per mille. */
+  readonly riskPerMille: number
+  /** Bare straight stub beyond the insertion that nut, ring, clamp or cleaning takes, mm: fixed + share of OD. */
+  readonly stubExtraMm: { readonly fixed: number; readonly perOd: number }
+  readonly seal: string
+  readonly reversible: string
+  /** Years a good joint of the kind is expected to last: what a closed wall is weighed against. Common practice. */
+  readonly lifeYears: number
+  /** Clear room round the pipe that wrench, tool or flame needs, mm. */
+  readonly toolRoomMm: number
+  /** In the ground: as it is, wrapped, or never. */
+  readonly buried: 'yes' | 'wrapped' | 'no'
+  readonly steps: readonly StepTemplate[]
+  readonly source: Source
+}

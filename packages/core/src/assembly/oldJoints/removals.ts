@@ -1,0 +1,183 @@
+import type { Source } from '../../reference/source'
+import { commonPractice } from '../../reference/source'
+import type { StepTemplate } from '../acts/types'
+import type { ToolId } from '../tools'
+import { type OldJoint, oldJointRow } from './table'
+
+/** Marks that a removal leaves on the end of the stub. */
+export type EndMark = 'solder' | 'ring' | 'teeth'
+
+/** One way to get the old stop off, and what it leaves. Lengths are counted from the visible bare stub. */
+export interface Removal {
+  readonly id: string
+  /** Length gained beyond the visible stub: none, the old insertion, or the nut's length less the ring. */
+  readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion'
+  /** Taken off for the cut itself, mm. */
+  readonly kerfMm: number
+  /** Bare stub that the tool needs to get round or between, mm. */
+  readonly roomMm: number
+  readonly leaves: readonly EndMark[]
+  /** The end is a male taper thread afterwards. */
+  readonly threadedEnd: boolean
+  readonly needsFlame: boolean
+  readonly needsDry: boolean
+  readonly tools: readonly ToolId[]
+  readonly seconds: number
+  readonly steps: readonly StepTemplate[]
+  readonly source: Source
+}
+
+const step = (words: string, seconds: number, extra: Partial<StepTemplate> = {}): StepTemplate => ({
+  key: words,
+  kind: 'remove',
+  words,
+  seconds,
+  ...extra,
+})
+
+export const REMOVALS: readonly Removal[] = [
+  {
+    id: 'bare',
+    gains: 'nothing',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: [],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: [],
+    seconds: 20,
+    steps: [step('remove.look', 20)],
+    source: commonPractice,
+  },
+  {
+    id: 'cut-behind',
+    gains: 'nothing',
+    kerfMm: 1,
+    roomMm: 12,
+    leaves: [],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['tube-cutter'],
+    seconds: 150,
+    steps: [step('remove.cut', 150)],
+    source: commonPractice,
+  },
+  {
+    id: 'sweat-off',
+    gains: 'insertion',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: ['solder'],
+    threadedEnd: false,
+    needsFlame: true,
+    needsDry: true,
+    tools: ['torch'],
+    seconds: 420,
+    steps: [
+      step('remove.sweat', 240, { flame: true }),
+      step('remove.wipe-solder', 180, { after: ['remove.sweat'] }),
+    ],
+    source: commonPractice,
+  },
+  {
+    id: 'unscrew-pull-ring',
+    gains: 'nut-and-insertion',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: ['ring'],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['two-wrenches', 'ring-puller'],
+    seconds: 240,
+    steps: [step('remove.unscrew', 120), step('remove.pull-ring', 120, { after: ['remove.unscrew'] })],
+    source: commonPractice,
+  },
+  {
+    id: 'unscrew-cut-behind-ring',
+    gains: 'nut-less-ring',
+    kerfMm: 1,
+    roomMm: 0,
+    leaves: [],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['two-wrenches', 'tube-cutter'],
+    seconds: 240,
+    steps: [step('remove.unscrew', 120), step('remove.cut-ring', 120, { after: ['remove.unscrew'] })],
+    source: commonPractice,
+  },
+  {
+    id: 'release',
+    gains: 'insertion',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: ['teeth'],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['release-tool'],
+    seconds: 60,
+    steps: [step('remove.release', 60)],
+    source: commonPractice,
+  },
+  {
+    id: 'unscrew',
+    gains: 'insertion',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: [],
+    threadedEnd: true,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['pipe-wrenches'],
+    seconds: 240,
+    steps: [
+      step('remove.hold-back', 30),
+      step('remove.unscrew-thread', 210, { after: ['remove.hold-back'] }),
+    ],
+    source: commonPractice,
+  },
+]
+
+/** Where a line begins at something new: nothing comes off. */
+export const NEW_END: Removal = {
+  id: 'new-end',
+  gains: 'nothing',
+  kerfMm: 0,
+  roomMm: 0,
+  leaves: [],
+  threadedEnd: false,
+  needsFlame: false,
+  needsDry: false,
+  tools: [],
+  seconds: 0,
+  steps: [],
+  source: commonPractice,
+}
+
+/** Where a run is cut open: square, at both marks. */
+export const CUT_OPEN: Removal = {
+  ...NEW_END,
+  id: 'cut-open',
+  kerfMm: 0,
+  roomMm: 12,
+  tools: ['tube-cutter'],
+  seconds: 240,
+  steps: [step('remove.cut-open', 240)],
+}
+
+/** Ways to get an old joint off, in one fixed order. */
+export function removalsOf(oldJoint: OldJoint): Removal[] {
+  const { removals } = oldJointRow(oldJoint)
+  return REMOVALS.filter(({ id }) => removals.includes(id))
+}
+
+/** The removal of that id. @throws RangeError for an id that is none */
+export function removalById(id: string): Removal {
+  const removal = [...REMOVALS, NEW_END, CUT_OPEN].find((row) => row.id === id)
+  if (!removal) throw new RangeError(`no removal ${id}`)
+  return removal
+}

@@ -1,0 +1,123 @@
+import { mate } from '../../mate'
+import { line, PLAIN, WELL_EQUIPPED } from '../../mate/test/problems'
+import { type Pipe, pipeById, tubeEngagement } from '../../reference'
+import type { Conditions } from '../conditions'
+import { nutLengthMm, starts } from './start'
+
+const half = pipeById('copper.l.1/2') as Pipe
+const steel = pipeById('galvanised.40.1/2') as Pipe
+const at = (pipe: Pipe, patch: Partial<Conditions>) =>
+  Object.fromEntries(starts(pipe, { ...PLAIN, ...patch }).map((start) => [start.removal.id, start]))
+
+describe('what a removal leaves of the stub', () => {
+  // the visible stub is measured from the wall to the back of the old stop or its nut
+  const visible = 40
+  const cup = tubeEngagement('solder-cup', 'CTS', '1/2')?.maxMm ?? 0
+  const push = tubeEngagement('push-fit', 'CTS', '1/2')?.maxMm ?? 0
+  const body = tubeEngagement('compression', 'CTS', '1/2')?.maxMm ?? 0
+
+  it('a sweated stop: the cup is won by sweating off, with solder on it', () => {
+    const found = at(half, { oldJoint: 'sweat', stubMm: visible })
+    expect(found['sweat-off']?.usableMm).toBeCloseTo(visible + cup, 6)
+    expect([...(found['sweat-off']?.marks ?? [])]).toEqual(['solder'])
+    expect(found['cut-behind']?.usableMm).toBeCloseTo(visible - 1, 6)
+    expect([...(found['cut-behind']?.marks ?? [])]).toEqual([])
+  })
+  it('a compression stop: nut and insertion are won, but a ring has bitten', () => {
+    const found = at(half, { oldJoint: 'compression', stubMm: visible })
+    expect(found['unscrew-pull-ring']?.usableMm).toBeCloseTo(visible + nutLengthMm(half.odMm) + body, 6)
+    expect([...(found['unscrew-pull-ring']?.marks ?? [])]).toEqual(['ring'])
+    const cut = found['unscrew-cut-behind-ring']?.usableMm ?? 0
+    expect(cut).toBeGreaterThan(visible - 1)
+    expect(cut).toBeLessThan(visible + nutLengthMm(half.odMm))
+  })
+  it('a push-fit stop: released, the teeth have marked the tube', () => {
+    const found = at(half, { oldJoint: 'push-fit', stubMm: visible })
+    expect(found.release?.usableMm).toBeCloseTo(visible + push, 6)
+    expect([...(found.release?.marks ?? [])]).toEqual(['teeth'])
+  })
+  it('a threaded stop: the thread comes free, in the system it has', () => {
+    expect(at(steel, { oldJoint: 'threaded', thread: 'NPT' }).unscrew?.port).toMatchObject({
+      form: 'taper-male',
+      system: 'NPT',
+    })
+    expect(at(steel, { oldJoint: 'threaded', thread: 'BSP' }).unscrew?.port.system).toBe('BSP')
+    expect(at(steel, { oldJoint: 'threaded', thread: 'none' }).unscrew).toBeUndefined()
+  })
+  it('needs a flame and a dry line to sweat off, and room to cut', () => {
+    const found = at(half, { oldJoint: 'sweat', stubMm: 5, flame: false, line: 'trickle' })
+    expect(found['sweat-off']?.forbidden.map((reason) => reason.ruleId)).toEqual([
+      'removal.flame',
+      'removal.dry',
+    ])
+    expect(found['cut-behind']?.forbidden[0]).toMatchObject({
+      ruleId: 'removal.room',
+      parameters: { missingMm: 7 },
+    })
+  })
+  it('says nothing of length where nothing was measured', () => {
+    for (const start of starts(half, { ...PLAIN, stubMm: null })) expect(start.usableMm).toBeNull()
+    const { options } =
+      mate({ lines: [line('copper.l.1/2', { stubMm: null })], settings: WELL_EQUIPPED }).lines[0] ?? {}
+    expect(options?.[0]?.warnings.map((warning) => warning.ruleId)).toContain('stub.not-measured')
+  })
+})
+
+describe('the smallest sets of changes', () => {
+  type Switch = readonly [string, Partial<Conditions>]
+  const switches: readonly Switch[] = [
+    ['flame', { flame: true }],
+    ['dry', { line: 'dry' }],
+    ['access', { access: 'reachable' }],
+    ['smooth', { scored: false }],
+    ['round', { outOfRound: false }],
+    ['away-from-heater', { nearHeater: false }],
+  ]
+  const bad: Conditions = {
+    ...PLAIN,
+    flame: false,
+    line: 'trickle',
+    access: 'closed-wall',
+    scored: true,
+    outOfRound: true,
+    nearHeater: true,
+  }
+  const allowed = {
+    ...WELL_EQUIPPED,
+    houseRules: { ...WELL_EQUIPPED.houseRules, pushFitConcealed: 'allow' as const },
+  }
+
+  it.each(['copper.l.1/2', 'cpvc.sdr11.1/2', 'pex-a.sdr9.1/2', 'copper.thin.15mm'])(
+    '%s: equal to trying all',
+    (pipeId) => {
+      const works = (set: readonly Switch[]) => {
+        const patch = Object.assign({}, bad, ...set.map(([, change]) => change)) as Conditions
+        const { oldJoint, thread } = line(pipeId).conditions
+        const request = line(pipeId, { ...patch, oldJoint, thread })
+        return (mate({ lines: [request], settings: allowed, k: 1 }).lines[0]?.options.length ?? 0) > 0
+      }
+      const subsets = (size: number, from = 0): Switch[][] =>
+        size === 0
+          ? [[]]
+          : switches
+              .slice(from)
+              .flatMap((entry, index) => subsets(size - 1, from + index + 1).map((rest) => [entry, ...rest]))
+      const minimal: string[][] = []
+      for (const size of [1, 2, 3])
+        for (const set of subsets(size)) {
+          const names = set.map(([name]) => name)
+          if (minimal.some((known) => known.every((name) => names.includes(name)))) continue
+          if (works(set)) minimal.push(names)
+        }
+      const { oldJoint, thread } = line(pipeId).conditions
+      const result = mate({ lines: [line(pipeId, { ...bad, oldJoint, thread })], settings: allowed }).lines[0]
+      const found =
+        (result?.options.length ?? 0) > 0
+          ? []
+          : (result?.remedies ?? []).map((remedy) => [...remedy.changes].sort().join())
+      const expected =
+        (result?.options.length ?? 0) > 0 ? [] : minimal.map((names) => [...names].sort().join())
+      expect(found.filter((set) => !set.includes('stub')).sort()).toEqual(expected.sort())
+    },
+  )
+})

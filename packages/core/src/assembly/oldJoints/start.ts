@@ -1,0 +1,118 @@
+import { end, type PortEnd } from '../../catalog/ends'
+import { threadEngagement, tubeEngagement } from '../../reference/engagement'
+import { isThreadedMaterial } from '../../reference/materials'
+import { commonPractice } from '../../reference/source'
+import type { Pipe } from '../../reference/types'
+import type { Conditions } from '../conditions'
+import type { Reason } from '../reason'
+import { type EndMark, NEW_END, type Removal, removalsOf } from './removals'
+import { oldJointRow } from './table'
+
+/** The end of the stub once the old stop is off. */
+export interface Start {
+  readonly removal: Removal
+  readonly port: PortEnd
+  /** Straight bare length from the wall, mm; null while the stub is not measured. */
+  readonly usableMm: number | null
+  readonly marks: ReadonlySet<EndMark>
+  /** Drawn soft: it can be flared. */
+  readonly soft?: boolean
+  /** Reasons that rule this removal out here. */
+  readonly forbidden: readonly Reason[]
+}
+
+/** Marks that were there before anything was taken off. */
+const FAULT_MARKS: Partial<Record<Conditions['faults'][number], EndMark>> = {
+  'ring-mark': 'ring',
+  'tooth-marks': 'teeth',
+  'solder-on': 'solder',
+}
+
+/** Length of a compression nut by the tube's outside diameter, typical of the kind, mm. */
+export function nutLengthMm(odMm: number): number {
+  return 6 + odMm * 0.4
+}
+
+function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
+  const nut = nutLengthMm(pipe.odMm)
+  const { body } = oldJointRow(conditions.oldJoint)
+  const insertion = removal.threadedEnd
+    ? conditions.oldJoint === 'threaded' && conditions.thread !== 'none'
+      ? (threadEngagement(conditions.thread, pipe.nominal)?.minMm ?? 0)
+      : 0
+    : body
+      ? (tubeEngagement(body, pipe.system, pipe.nominal)?.maxMm ?? 0)
+      : 0
+  switch (removal.gains) {
+    case 'nothing':
+      return 0
+    case 'insertion':
+      return insertion
+    case 'nut-less-ring':
+      // the ring sits at the body's mouth, inside the nut, about 8 mm long with its cut
+      return Math.max(0, nut - 8)
+    case 'nut-and-insertion':
+      return nut + insertion
+  }
+}
+
+/** A new end that nothing has to be taken off: a fixture's own, or any end that was named. */
+export function freshStart(port: PortEnd): Start {
+  return { removal: NEW_END, port, usableMm: null, marks: new Set(), forbidden: [] }
+}
+
+/** True for pipe that is threaded rather than joined as tube. */
+export function isThreadedPipe(pipe: Pipe): boolean {
+  return isThreadedMaterial(pipe.material)
+}
+
+/**
+ * Every state the stub's end can be brought into here, with what each removal leaves and forbids.
+ */
+export function starts(pipe: Pipe, conditions: Conditions): Start[] {
+  const states: Start[] = []
+  for (const removal of removalsOf(conditions.oldJoint)) {
+    const threadedPipe = isThreadedPipe(pipe)
+    if (removal.threadedEnd) {
+      // a bare threaded pipe needs nothing unscrewed; the thread must be there
+      if (conditions.thread === 'none') continue
+      if (conditions.oldJoint === 'none' && !threadedPipe) continue
+    } else if (removal.id === 'bare' && threadedPipe && conditions.thread !== 'none') continue
+    let port: PortEnd
+    try {
+      port = removal.threadedEnd
+        ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
+        : end('tube', pipe.system, pipe.nominal, pipe.material)
+    } catch {
+      // that thread is not made in that size
+      continue
+    }
+    const usableMm =
+      conditions.stubMm === null
+        ? null
+        : Math.max(0, conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm)
+    const forbidden: Reason[] = []
+    const forbid = (ruleId: string, change: Reason['change'], parameters: Reason['parameters'] = {}) =>
+      forbidden.push({
+        ruleId,
+        severity: 'forbid',
+        parameters,
+        source: commonPractice,
+        ...(change ? { change } : {}),
+      })
+    if (removal.needsFlame && !conditions.flame) forbid('removal.flame', 'flame')
+    if (removal.needsDry && conditions.line !== 'dry') forbid('removal.dry', 'dry')
+    if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
+      forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
+    const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
+    states.push({
+      removal,
+      port,
+      usableMm,
+      marks: new Set([...removal.leaves, ...left]),
+      ...(pipe.temper === 'soft' ? { soft: true } : {}),
+      forbidden,
+    })
+  }
+  return states
+}

@@ -1,0 +1,165 @@
+import { Effort } from '../../effort'
+import { leftOut } from '../model/leftOut'
+import { type Limits, MATE_STEPS, Problem } from '../model/problem'
+import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../search/front'
+import { type Guide, guideOf } from '../search/guide'
+import { fits, search } from '../search/search'
+import { type SolvedLine, together } from '../search/together'
+import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
+import { toOption } from './option'
+import { otherMethods } from './refusals'
+import { remedies } from './remedies'
+import { temporaryWays } from './temporary'
+
+const WAYS = 8
+
+/** Everything that decides a line's answer: two lines with the same key are solved once. */
+function lineKey({ lineId: _, ...line }: LineRequest): string {
+  return JSON.stringify(line)
+}
+
+/**
+ * The cheapest way for one line alone, without refusals, remedies or other lines; null where there is none.
+ * For callers that only want to know what would be decided. `truncated` says that it was cut short: then nothing is
+ * decided yet.
+ *
+ * @throws RangeError naming a pipe or fixture that is in no table
+ */
+export function cheapestWay(
+  line: LineRequest,
+  settings: MateSettings,
+  effort = new Effort(MATE_STEPS),
+): { readonly option: RankedOption | null; readonly truncated: boolean } {
+  const problem = new Problem(line, { settings }, 1, { effort })
+  const { goals, truncated } = search(problem, { kind: 'ways', k: 1 })
+  const goal = goals[0]
+  return { option: goal ? toOption(problem, goal) : null, truncated }
+}
+
+interface Solved {
+  readonly problem: Problem
+  readonly guide: Guide
+  readonly result: Omit<LineResult, 'lineId'>
+}
+
+function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved {
+  const problem = new Problem(line, request, request.lines.length, limits)
+  const guide = guideOf(problem)
+  // whether anything fits is soon known; telling ways apart is what takes time
+  const fitting = fits(problem, guide)
+  const ways = fitting
+    ? search(problem, { kind: 'ways', k: request.k ?? WAYS }, guide)
+    : { goals: [], truncated: fitting === null }
+  const cheapest = ways.goals.map((goal) => toOption(problem, goal))
+  const others = otherMethods(problem, cheapest, guide)
+  const first = cheapest[0]
+  const found = first
+    ? front(problem, first.costs.totalCents * FRONT_WINDOW, guide, ways.goals)
+    : { goals: [], truncated: false }
+  const points = fewOf(
+    found.goals.map((goal) => {
+      const option = toOption(problem, goal)
+      return { option, criteria: option.criteria, totalCents: option.costs.totalCents }
+    }),
+  ).map(({ option }) => option)
+  const options = rank([...cheapest, ...others.more, ...points], points)
+  const wouldHelp = options.length === 0 ? remedies(problem) : { remedies: [], truncated: false }
+  const forATime = request.improvised ? temporaryWays(problem) : { ways: [], truncated: false }
+  return {
+    problem,
+    guide,
+    result: {
+      options,
+      front: options.filter((option) => option.onFront).map((option) => option.id),
+      refusals: others.refusals,
+      remedies: wouldHelp.remedies,
+      leftOut: leftOut(problem),
+      temporary: forATime.ways,
+      truncated: [ways, found, others, wouldHelp, forATime].some(({ truncated }) => truncated),
+    },
+  }
+}
+
+/**
+ * One option a way, cheapest first. Where the front needs another part than the cheapest of the same way, it is listed
+ * beside it under an id of its own.
+ */
+function rank(all: readonly RankedOption[], points: readonly RankedOption[]): RankedOption[] {
+  const byId = new Map<string, RankedOption>()
+  for (const option of all) {
+    const known = byId.get(option.id)
+    const own = known ? apart(known, option) : option
+    if (!byId.has(own.id)) byId.set(own.id, own)
+  }
+  const options = [...byId.values()].sort((a, b) => a.costs.totalCents - b.costs.totalCents)
+  return options.map((option) => ({
+    ...option,
+    onFront: points.some((point) => sameCriteria(point, option)),
+    leads: CRITERIA.filter((criterion) =>
+      options.every((other) => option.criteria[criterion] <= other.criteria[criterion]),
+    ),
+  }))
+}
+
+/** The option under an id of its own, where the one that is listed makes the same way of other parts. */
+function apart(listed: RankedOption, option: RankedOption): RankedOption {
+  if (sameCriteria(listed, option)) return listed
+  return { ...option, id: `${option.id}#${option.parts.map((part) => part.fittingId).join(',')}` }
+}
+
+function sameCriteria(a: RankedOption, b: RankedOption): boolean {
+  return covers(a.criteria, b.criteria) && covers(b.criteria, a.criteria)
+}
+
+/**
+ * Every sound way for each line, ranked; why the others are refused; what would help; the front over six criteria; and
+ * the cheapest choice for all lines together. Exact on the integer cost of docs/cost-model.md.
+ *
+ * @param limits another catalogue, or fewer parts in a chain
+ * @throws RangeError naming a pipe or fixture that is in no table
+ */
+export function mate(request: MateRequest, limits: Limits = {}): MateResult {
+  const bounded: Limits = { ...limits, effort: limits.effort ?? new Effort(MATE_STEPS) }
+  const solved = new Map<string, Solved>()
+  const lines = request.lines.map(
+    (line): SolvedLine & { readonly lineId: string; readonly solved: Solved } => {
+      const key = lineKey(line)
+      const known = solved.get(key) ?? solve(line, request, bounded)
+      solved.set(key, known)
+      return {
+        lineId: line.lineId,
+        key,
+        problem: known.problem,
+        guide: known.guide,
+        options: known.result.options,
+        solved: known,
+      }
+    },
+  )
+  const joint = together(lines)
+  const chosen = joint?.goals?.map((goal, index) => {
+    const { problem, options } = lines[index] as SolvedLine
+    const option = toOption(problem, goal)
+    const listed = options.find((other) => other.id === option.id)
+    return listed ? apart(listed, option) : option
+  })
+  const results = lines.map(({ lineId, solved: { result } }, index): LineResult => {
+    const option = chosen?.[index]
+    // the way chosen for all lines together may not be among a line's own cheapest; it is listed all the same
+    const listed = !option || result.options.some((other) => other.id === option.id)
+    return { lineId, ...result, options: listed ? result.options : [...result.options, option] }
+  })
+  return {
+    lines: results,
+    together: joint
+      ? {
+          optionIds: chosen
+            ? chosen.map((option) => option.id)
+            : lines.map(({ options }) => (options[0] as RankedOption).id),
+          totalCents: joint.totalCents,
+          apartCents: joint.apartCents,
+          truncated: joint.truncated,
+        }
+      : null,
+  }
+}

@@ -1,0 +1,167 @@
+import type { Pair } from '../../assembly/methods/pairs'
+import { pairEngagement } from '../../assembly/methods/pairs'
+import type { ToolId } from '../../assembly/tools'
+import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
+import { isSoftTube } from '../../reference/softTube'
+import {
+  consumablesOf,
+  jointSeconds,
+  labourCents,
+  methodsOf,
+  missingTools,
+  partCents,
+  setUpCents,
+} from '../costs/costs'
+import { endToEndMm, PER_MM } from '../model/book'
+import type { Problem } from '../model/problem'
+import { criteriaOf } from '../search/front'
+import { type Label, needsTrip } from '../search/labels'
+import type { ChosenJoint, ChosenPart, MateOption, RankedOption } from '../types'
+
+/** Days after which somebody has to come back to what is meant for a time only. Common practice. */
+const RETURN_DAYS = { temporary: 14, improvised: null } as const
+
+/** Turns a finished chain into the option that is shown, with every cent accounted for. */
+export function toOption(problem: Problem, goal: Label): RankedOption {
+  const { settings } = problem
+  const chain: Label[] = []
+  for (let at: Label | null = goal; at; at = at.back) chain.unshift(at)
+  const [first, ...links] = chain as [Label, ...Label[]]
+  const { removal } = first.start
+  const parts: ChosenPart[] = []
+  const joints: ChosenJoint[] = []
+  const tools = new Set<ToolId>(removal.tools)
+  const tokens: string[] = [removal.id]
+  let stage = 0
+
+  for (const link of links) {
+    const pair = (link.group?.pair ?? link.final) as Pair
+    const engagement = pairEngagement(pair)
+    joints.push({
+      method: pair.method.id,
+      from: parts.length - 1,
+      to: parts.length,
+      system: pair.body.system,
+      nominal: pair.body.nominal,
+      diameterMm: pair.tip.diameterMm,
+      bodyForm: pair.body.form,
+      tubeMaterial: pair.tip.material,
+      minMm: engagement.minMm,
+      maxMm: engagement.maxMm,
+      makeUpSource: engagement.source,
+      atStub: parts.length === 0 && problem.isStub(first.start),
+      beforeStop: stage < problem.route.opensAt,
+      seal: pair.method.seal,
+      tools: pair.method.tools,
+      consumables: consumablesOf(pair.method, settings),
+      steps: pair.method.steps
+        .filter((step) => !step.onlySoft || isSoftTube(pair.tip.material))
+        .map((step) => step.words),
+      reasons: link.joint?.remarks ?? [],
+    })
+    for (const tool of pair.method.tools) tools.add(tool)
+    if (link.group && link.choice) {
+      const { part } = link.choice
+      parts.push({
+        fittingId: part.id,
+        name: part.name,
+        family: part.family,
+        inPort: link.group.inPort,
+        outPort: Math.max(0, link.group.outPort),
+        priceCents: partCents(part, settings),
+        aboard: problem.isAboard(part),
+        ...(part.standing ? { standing: part.standing } : {}),
+      })
+      tokens.push(`${pair.method.id}>${part.family}${part.standing ? '*' : ''}`)
+    } else tokens.push(pair.method.id)
+    stage = link.stage
+  }
+  const partsTotal = parts.reduce((sum, part) => sum + part.priceCents, 0)
+  const consumables = goal.priceCents - partsTotal
+  const setUp = setUpCents(goal.mask, settings)
+  const trip = needsTrip(goal) ? labourCents(settings.tripMinutes * 60, settings) : 0
+  // labour is rounded per joint in the search; what remains of the additive cost is risk
+  const labour = [
+    removal.seconds,
+    ...links.map((link) => jointSeconds((link.group?.pair ?? (link.final as Pair)).method, settings)),
+  ].reduce((sum, seconds) => sum + labourCents(seconds, settings), 0)
+  const standing = parts.find((part) => part.standing)?.standing
+  const firstLink = links[0] as Label
+  return {
+    id: tokens.join(';'),
+    removalId: removal.id,
+    parts,
+    joints,
+    methods: methodsOf(goal.mask).map((method) => method.id),
+    costs: {
+      partsCents: partsTotal,
+      consumablesCents: consumables,
+      labourSeconds: goal.seconds,
+      labourCents: labour,
+      setUpCents: setUp,
+      tripCents: trip,
+      riskCents: goal.additive - partsTotal - consumables - labour,
+      totalCents: goal.additive + setUp + trip,
+    },
+    criteria: criteriaOf(goal, problem),
+    onFront: false,
+    leads: [],
+    waterOffSeconds: goal.waterOffSeconds,
+    missingParts: parts.filter((part) => !part.aboard).map((part) => part.fittingId),
+    missingTools: missingTools([...tools], settings),
+    needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
+    leavesStubMm: first.start.usableMm,
+    ...(problem.line.cutIn ? { removeMm: takenOut(links), ...closing(problem, links) } : {}),
+    ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
+    // what two seams have in common is said once
+    warnings: [
+      ...new Map(
+        joints.flatMap(({ reasons }) =>
+          reasons.map((reason) => [`${reason.ruleId}${JSON.stringify(reason.parameters)}`, reason] as const),
+        ),
+      ).values(),
+    ],
+  }
+}
+
+/** Between the two cut ends of the run: all that goes in, less what enters it, mm. */
+function takenOut(links: readonly Label[]): { min: number; max: number } {
+  let min = 0
+  let max = 0
+  for (const { group, choice, joint } of links) {
+    if (joint) {
+      min -= joint.insHi / PER_MM
+      max -= joint.insLo / PER_MM
+    }
+    if (!group || !choice) continue
+    const { part } = choice
+    const fixed = endToEndMm(part, [group.inPort, group.outPort])
+    min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed
+    max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed
+  }
+  return { min: Math.max(0, min), max: Math.max(0, max) }
+}
+
+/**
+ * The seam between fixed ends that is closed last, and what makes that possible: the first one by which the chain was
+ * found to close.
+ */
+function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
+  const sprung = (link: Label | undefined) =>
+    (link?.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springMm * PER_MM
+  const spring = (seam: number): Pick<MateOption, 'closes'> => ({
+    closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
+  })
+  const slide = (seam: number): Pick<MateOption, 'closes'> => {
+    const part = links[seam]?.choice?.part
+    return { closes: { seam, by: 'slide', needsMm: (part ? endToEndMm(part) : 0) + PARK_MM } }
+  }
+  const at = links.findIndex((link) => link.closing === 'yes')
+  const link = links[at]
+  // nothing before the last joint does: it is sprung, or what waits before it slides onto the far pipe
+  if (!link) return sprung(links.at(-1)) ? spring(links.length - 1) : slide(links.length - 2)
+  if (sprung(link)) return spring(at)
+  if (link.group?.role === 'union') return { closes: { seam: at, by: 'union', needsMm: UNION_GAP_MM } }
+  // a piece lets what slides beside it wait on it
+  return slide(link.group && slides(link.group) ? at : at - 1)
+}

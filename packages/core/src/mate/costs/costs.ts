@@ -1,0 +1,118 @@
+import type { MethodId } from '../../assembly/methods/table'
+import { METHODS, type Method } from '../../assembly/methods/table'
+import type { Removal } from '../../assembly/oldJoints/removals'
+import type { ToolId } from '../../assembly/tools'
+import type { Fitting } from '../../catalog/types'
+import type { MateSettings } from '../types'
+import { STARTING_SETTINGS } from './settings'
+
+/** Labour of some seconds in whole cents, rounded up. */
+export function labourCents(seconds: number, settings: MateSettings): number {
+  return Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
+}
+
+/** What a risk is expected to cost, in whole cents, rounded up. */
+export function riskCents(perMille: number, settings: MateSettings): number {
+  return Math.ceil((perMille * settings.callBackCents) / 1000)
+}
+
+/**
+ * The shop's price of a part, or of its family where it has none of its own; a family that came into the catalogue
+ * after the shop set its prices costs what a new shop starts with.
+ */
+export function partCents(fitting: Fitting, settings: MateSettings): number {
+  return (
+    settings.priceCents[fitting.id] ??
+    settings.familyPriceCents[fitting.family] ??
+    STARTING_SETTINGS.familyPriceCents[fitting.family] ??
+    0
+  )
+}
+
+/** Seconds to make one joint by a method, the shop's own where it has set them. */
+export function jointSeconds(method: Method, settings: MateSettings): number {
+  const minutes = settings.jointMinutes[method.id]
+  return minutes === undefined ? method.jointSeconds : Math.round(minutes * 60)
+}
+
+/** What one joint takes. The seal of threads follows the house rule. */
+export function consumablesOf(method: Method, settings: MateSettings): Method['consumables'] {
+  if (method.id !== 'threaded') return method.consumables
+  const left = { tape: 'thread-paste', paste: 'ptfe-tape', 'tape-then-paste': '' }[
+    settings.houseRules.threadSeal
+  ]
+  return method.consumables.filter(({ id }) => id !== left)
+}
+
+/** Consumables of one joint, in cents. */
+export function consumableCents(method: Method, settings: MateSettings): number {
+  return consumablesOf(method, settings).reduce(
+    (sum, { id, quantity }) =>
+      sum + (settings.consumableCents[id] ?? STARTING_SETTINGS.consumableCents[id] ?? 0) * quantity,
+    0,
+  )
+}
+
+/** Extra risk, per mille, where the shop would rather get an old stop off the other way. */
+export function removalRiskPerMille(removal: Removal, settings: MateSettings): number {
+  const cuts = removal.id.includes('cut-behind')
+  const takesOff = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
+  if (settings.houseRules.oldStop === 'cut-behind' && takesOff) return 10
+  if (settings.houseRules.oldStop === 'take-off' && cuts) return 10
+  return 0
+}
+
+/** Tools that are needed and not aboard. */
+export function missingTools(tools: readonly ToolId[], settings: MateSettings): ToolId[] {
+  return tools.filter((tool) => !settings.toolsAboard.includes(tool))
+}
+
+/** As many as a set of bits holds without wrapping. */
+export const MOST_IN_A_SET = 31
+
+/** One bit of a set. @throws RangeError past the last: a wrapped set would be another one in silence */
+export function bitOf(index: number, what: string): number {
+  if (index < 0 || index >= MOST_IN_A_SET)
+    throw new RangeError(`no room for ${what} in a set of ${MOST_IN_A_SET}`)
+  return 1 << index
+}
+
+/** Each method's bit in a set of methods. */
+export function methodBit(id: MethodId): number {
+  return bitOf(
+    METHODS.findIndex((method) => method.id === id),
+    `the method ${id}`,
+  )
+}
+
+/** What is opened once for a method, however many joints: cans that do not keep. Cents. */
+function openedFor(method: Method, settings: MateSettings): number {
+  return (method.opens ?? []).reduce(
+    (sum, { id, quantity }) =>
+      sum + (settings.consumableCents[id] ?? STARTING_SETTINGS.consumableCents[id] ?? 0) * quantity,
+    0,
+  )
+}
+
+/** The methods of a set of bits, in the order of the table. */
+export function methodsOf(mask: number): Method[] {
+  return METHODS.filter((_, index) => mask & (1 << index))
+}
+
+/** Cents to open a set of methods: get out, set up, put away, and what is opened, once each. */
+export function setUpCents(mask: number, settings: MateSettings): number {
+  return methodsOf(mask).reduce(
+    (sum, method) => sum + labourCents(method.setUpSeconds, settings) + openedFor(method, settings),
+    0,
+  )
+}
+
+/** Of that, what is bought: the cans. */
+export function openedCents(mask: number, settings: MateSettings): number {
+  return methodsOf(mask).reduce((sum, method) => sum + openedFor(method, settings), 0)
+}
+
+/** Of that, the time, s. */
+export function setUpSeconds(mask: number): number {
+  return methodsOf(mask).reduce((sum, method) => sum + method.setUpSeconds, 0)
+}

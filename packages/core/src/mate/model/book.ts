@@ -1,0 +1,288 @@
+import type { Method } from '../../assembly/methods/table'
+import type { Reason } from '../../assembly/reason'
+import type { ToolId } from '../../assembly/tools'
+import type { Fitting } from '../../catalog/types'
+import { faceMm } from '../../fitup/takeOut'
+import {
+  bitOf,
+  consumableCents,
+  jointSeconds,
+  labourCents,
+  methodBit,
+  missingTools,
+  openedCents,
+  partCents,
+  setUpCents,
+  setUpSeconds,
+} from '../costs/costs'
+import type { MateSettings } from '../types'
+import type { Group, Network } from './network'
+
+/** Lengths are counted in hundredths of a millimetre, so that sums are exact. */
+export const PER_MM = 100
+
+/** What one part of a group would cost here, and what it adds to the line's length. */
+export interface Choice {
+  readonly part: Fitting
+  readonly cents: number
+  readonly aboard: boolean
+  /** From one mouth or tip to the other, hundredths of a millimetre. */
+  readonly lo: number
+  readonly hi: number
+}
+
+/** What one more joint costs, and what the rules say of it. */
+export interface Weighed {
+  readonly allowed: boolean
+  readonly forbidden: readonly Reason[]
+  readonly remarks: readonly Reason[]
+  readonly cents: number
+  readonly priceCents: number
+  readonly seconds: number
+  readonly riskPerMille: number
+  readonly bit: number
+  readonly tools: number
+  readonly closeSeconds: number
+  /** Bare stub the joint needs, hundredths of a millimetre; 0 away from the stub. */
+  readonly need: number
+  /** Insertion, hundredths of a millimetre. */
+  readonly insLo: number
+  readonly insHi: number
+}
+
+/** What every joint of a method comes to, wherever it is made. */
+export interface Standing {
+  readonly cents: number
+  readonly priceCents: number
+  readonly seconds: number
+  readonly bit: number
+  readonly tools: number
+}
+
+export interface SetUp {
+  readonly cents: number
+  readonly openedCents: number
+  readonly seconds: number
+}
+
+/**
+ * What a shop's numbers make of a catalogue: prices, what is aboard, tools, set-up. The same for every line, so it is
+ * kept from one question to the next.
+ */
+export class Book {
+  readonly tripCents: number
+  /** Joints away from the stub, by what else decides them. */
+  private readonly joints = new Map<string, (Weighed | undefined)[]>()
+  private readonly plain: (readonly Choice[] | undefined)[]
+  private readonly measured: (readonly Choice[] | undefined)[]
+  private readonly ofMethod = new Map<string, Standing>()
+  private readonly setUps = new Map<number, SetUp>()
+  private readonly toolBits = new Map<ToolId, number>()
+
+  /** Shared by all books of the same prices and the same van: what was worked out from those alone is kept by it. */
+  readonly kin: object
+
+  constructor(
+    readonly settings: MateSettings,
+    /** A part counts as aboard when this many are, so that every line of the fixture can have one. */
+    private readonly linesTogether: number,
+    private readonly improvised: boolean,
+    /** A book of the same prices and the same van, whose choices of parts hold here too. */
+    like?: Book,
+  ) {
+    this.plain = like?.plain ?? []
+    this.measured = like?.measured ?? []
+    this.placed = like?.placed ?? new Map()
+    this.kin = like?.kin ?? {}
+    this.tripCents = labourCents(settings.tripMinutes * 60, settings)
+  }
+
+  /** The parts that a place leaves of a group, by what else decides them. */
+  private readonly placed: Map<string, Map<number, readonly Choice[]>>
+
+  placedUnder(key: string): Map<number, readonly Choice[]> {
+    let known = this.placed.get(key)
+    if (!known) {
+      known = new Map()
+      if (this.placed.size >= MOST_PLACES) this.placed.clear()
+      this.placed.set(key, known)
+    }
+    return known
+  }
+
+  jointsUnder(key: string): (Weighed | undefined)[] {
+    let known = this.joints.get(key)
+    if (!known) {
+      known = []
+      this.joints.set(key, known)
+    }
+    return known
+  }
+
+  standing(method: Method): Standing {
+    const known = this.ofMethod.get(method.id)
+    if (known) return known
+    const seconds = jointSeconds(method, this.settings)
+    const priceCents = consumableCents(method, this.settings)
+    const made = {
+      cents: priceCents + labourCents(seconds, this.settings),
+      priceCents,
+      seconds,
+      bit: methodBit(method.id),
+      tools: this.toolMask(method.tools),
+    }
+    this.ofMethod.set(method.id, made)
+    return made
+  }
+
+  /** What a set of methods comes to, once: cents in all, of that what is bought, and seconds. */
+  setUp(mask: number): SetUp {
+    let known = this.setUps.get(mask)
+    if (known === undefined) {
+      known = {
+        cents: setUpCents(mask, this.settings),
+        openedCents: openedCents(mask, this.settings),
+        seconds: setUpSeconds(mask),
+      }
+      this.setUps.set(mask, known)
+    }
+    return known
+  }
+
+  /** Tools that are not aboard, as bits, so that sets of them can be compared at once. */
+  toolMask(tools: readonly ToolId[]): number {
+    let mask = 0
+    for (const tool of missingTools(tools, this.settings)) {
+      let bit = this.toolBits.get(tool)
+      if (bit === undefined) {
+        bit = bitOf(this.toolBits.size, `the tool ${tool}`)
+        this.toolBits.set(tool, bit)
+      }
+      mask |= bit
+    }
+    return mask
+  }
+
+  isAboard(part: Fitting): boolean {
+    return (this.settings.partsAboard[part.id] ?? 0) >= this.linesTogether
+  }
+
+  /**
+   * The parts of a group that could be the right one, whatever the place. Lengths only where they count.
+   */
+  choices(group: Group, withLengths: boolean): readonly Choice[] {
+    const store = withLengths ? this.measured : this.plain
+    const known = store[group.id]
+    if (known) return known
+    const made = this.choose(group, withLengths)
+    store[group.id] = made
+    return made
+  }
+
+  /**
+   * None of those kept is as cheap, as near to hand and as adaptable as another; where no length counts that leaves at
+   * most two.
+   */
+  choose(
+    group: Group,
+    withLengths: boolean,
+    fits: (part: Fitting) => boolean = () => true,
+  ): readonly Choice[] {
+    const kept: Choice[] = []
+    for (const part of group.parts) {
+      if ((part.standing && !this.improvised) || !fits(part)) continue
+      const [lo, hi] = withLengths ? this.lengthOf(part, group) : NO_LENGTH
+      const choice: Choice = {
+        part,
+        cents: partCents(part, this.settings),
+        aboard: this.isAboard(part),
+        lo,
+        hi,
+      }
+      if (kept.some((other) => beats(other, choice))) continue
+      for (let index = kept.length - 1; index >= 0; index--)
+        if (beats(choice, kept[index] as Choice)) kept.splice(index, 1)
+      kept.push(choice)
+    }
+    return kept
+  }
+
+  /** Between the mouths or tips of a part's two ends, least and most, hundredths of a millimetre. */
+  private lengthOf(part: Fitting, group: Group): readonly [number, number] {
+    if (part.lengthMm && (group.role === 'connector' || part.family === 'tube-piece'))
+      return [Math.round(part.lengthMm.min * PER_MM), Math.round(part.lengthMm.max * PER_MM)]
+    if (group.outPort < 0) return NO_LENGTH
+    const own = this.settings.layingMm?.[part.id]
+    const typical = endToEndMm(part, [group.inPort, group.outPort])
+    const length = Math.round((typical + (own === undefined ? 0 : own - part.layingMm)) * PER_MM)
+    return [length, length]
+  }
+}
+
+const NO_LENGTH: readonly [number, number] = [0, 0]
+
+/** From one end of a part to another, through its middle, mm; by its first two ends where none are named. */
+export function endToEndMm(part: Fitting, ports: readonly number[] = [0, 1]): number {
+  return ports.reduce((sum, port) => sum + faceMm(part, port), 0)
+}
+
+/** Whether one part is at least as good as another wherever it may be used. */
+function beats(a: Choice, b: Choice): boolean {
+  return a.cents <= b.cents && (a.aboard || !b.aboard) && a.lo <= b.lo && a.hi >= b.hi
+}
+
+/** Places kept: each length that is typed in is one. */
+const MOST_PLACES = 60
+
+/** Books kept: the shop's own, and what it becomes when a rule or a tool is tried out. */
+const MOST_BOOKS = 6
+const byText = new WeakMap<Network, Map<string, Book>>()
+const byObject = new WeakMap<Network, WeakMap<MateSettings, Map<string, Book>>>()
+
+const ORIGINS = new WeakMap<MateSettings, MateSettings>()
+
+/** Says of numbers that they differ from others in rules and tools only, so that much need not be worked out again. */
+export function deriveSettings(
+  from: MateSettings,
+  patch: Pick<MateSettings, 'houseRules'> | Pick<MateSettings, 'toolsAboard'>,
+): MateSettings {
+  const made = { ...from, ...patch }
+  ORIGINS.set(made, ORIGINS.get(from) ?? from)
+  return made
+}
+
+/** The book of a shop's numbers over a network; the same numbers give the same book. */
+export function bookOf(
+  network: Network,
+  settings: MateSettings,
+  linesTogether: number,
+  improvised: boolean,
+): Book {
+  const how = `${linesTogether}${improvised}`
+  let objects = byObject.get(network)
+  if (!objects) {
+    objects = new WeakMap()
+    byObject.set(network, objects)
+  }
+  const same = objects.get(settings)?.get(how)
+  if (same) return same
+  const origin = ORIGINS.get(settings)
+  if (origin) {
+    const like = bookOf(network, origin, linesTogether, improvised)
+    const made = new Book(settings, linesTogether, improvised, like)
+    objects.set(settings, (objects.get(settings) ?? new Map()).set(how, made))
+    return made
+  }
+  let texts = byText.get(network)
+  if (!texts) {
+    texts = new Map()
+    byText.set(network, texts)
+  }
+  const key = how + JSON.stringify(settings)
+  const known = texts.get(key) ?? new Book(settings, linesTogether, improvised)
+  texts.delete(key)
+  texts.set(key, known)
+  if (texts.size > MOST_BOOKS) texts.delete(texts.keys().next().value as string)
+  objects.set(settings, (objects.get(settings) ?? new Map()).set(how, known))
+  return known
+}

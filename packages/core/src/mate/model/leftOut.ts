@@ -1,0 +1,27 @@
+import type { Reason } from '../../assembly/reason'
+import type { Family } from '../../catalog/types'
+import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { commonPractice } from '../../reference/source'
+import type { LeftOut } from '../types'
+import type { Problem } from './problem'
+
+/** What the place itself leaves out of a line: bibs that would freeze or sit too shallow, connectors that pull tight. */
+export function leftOut(problem: Problem): LeftOut[] {
+  const { route, conditions, network } = problem
+  const out: LeftOut[] = []
+  const add = (family: Family, ruleId: string, parameters: Reason['parameters'] = {}) =>
+    out.push({ family, reason: { ruleId, severity: 'forbid', parameters, source: commonPractice } })
+  const shorter = (family: Family, mm: number) =>
+    network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
+  if (route.id === 'bib') {
+    if (conditions.freezing) add('hose-bib', 'bib.frost')
+    const { wallMm } = conditions
+    if (wallMm != null && shorter('frost-free-bib', wallMm))
+      add('frost-free-bib', 'bib.too-short', { needsMm: wallMm })
+  }
+  if (route.id === 'stop' && conditions.reachMm !== null) {
+    const needsMm = conditions.reachMm + CONNECTOR_SLACK_MM
+    if (shorter('supply-connector', needsMm)) add('supply-connector', 'connector.too-short', { needsMm })
+  }
+  return out
+}

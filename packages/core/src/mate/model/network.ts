@@ -1,0 +1,210 @@
+import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pairs'
+import { end, type PortEnd } from '../../catalog/ends'
+import { CATALOG } from '../../catalog/families'
+import type { Fitting } from '../../catalog/types'
+import { PIPES } from '../../reference/pipes'
+import { type Role, roleOf, turnOf } from './routes'
+
+/** Parts of one family that show the same ends the same way round: they differ in price, stock and length only. */
+export interface Group {
+  readonly id: number
+  readonly role: Role
+  readonly family: Fitting['family']
+  readonly turn: 0 | 45 | 90
+  readonly inPort: number
+  /** -1 for caps and plugs, which have no way out. */
+  readonly outPort: number
+  readonly inClass: number
+  readonly outClass: number
+  /** Against the way it is meant to face: only where nothing is said of a fixture. */
+  readonly backward: boolean
+  readonly parts: readonly Fitting[]
+}
+
+/** A pair of classes of ends joined by a method, numbered so that what rules say of it can be kept. */
+export interface NumberedPair extends Pair {
+  readonly pairId: number
+}
+
+/** A group as it can follow an open end, and the joint between. */
+export interface Step extends Group {
+  readonly stepId: number
+  readonly pair: NumberedPair
+}
+
+/** A class of ends that an open end can be joined to, and how. */
+export interface Entry {
+  readonly inClass: number
+  readonly pair: NumberedPair
+}
+
+/** More stages than any route has. */
+export const MOST_STAGES = 8
+
+/** Roles that must face one way: the second port looks to the fixture. */
+const ONE_WAY: ReadonlySet<Role> = new Set([
+  'stop',
+  'dual-stop',
+  'washing-valve',
+  'bib',
+  'protected-bib',
+  'breaker',
+  'connector',
+  'tap-connector',
+  'drop-ear',
+])
+
+/**
+ * A catalogue as a network: classes of ends, the groups of parts that show each, and which classes join. Groups are
+ * made once; what joins a class is worked out when it is first asked for. Memory and time O(parts), once.
+ */
+export class Network {
+  readonly ends: PortEnd[] = []
+  private readonly ids = new Map<string, number>()
+  private readonly groups = new Map<string, Group & { readonly parts: Fitting[] }>()
+  private readonly groupsOf: Group[][] = []
+  /** Classes that groups begin with, by form and size. */
+  private readonly beginnings = new Map<string, number[]>()
+  private readonly joins: (readonly Entry[] | undefined)[] = []
+  private readonly steps: (readonly Step[] | undefined)[] = []
+  private readonly pairIds = new Map<string, number>()
+  private readonly between = new Map<number, readonly NumberedPair[]>()
+  private readonly stages = new Map<string, Int8Array>()
+  private stepCount = 0
+
+  constructor(readonly catalogue: readonly Fitting[]) {
+    for (const fitting of catalogue) this.add(fitting)
+    // old pipe too is a beginning, also where no part shows such an end
+    for (const pipe of PIPES) this.classOf(end('tube', pipe.system, pipe.nominal, pipe.material))
+  }
+
+  private add(fitting: Fitting): void {
+    const role = roleOf(fitting)
+    const { ports } = fitting
+    // a tee's run is its first two ends; its branch begins another line
+    const ways = ports.length === 1 ? ([[0, -1]] as const) : BOTH_WAYS
+    const branch = role === 'tee' ? ports.slice(2).map(portClass).join() : ''
+    let first = ''
+    for (const [inPort, outPort] of ways) {
+      const inEnd = ports[inPort] as PortEnd
+      const inClass = this.classOf(inEnd)
+      const outClass = outPort < 0 ? -1 : this.classOf(ports[outPort] as PortEnd)
+      const key = `${fitting.family}|${fitting.standing ?? ''}|${role}|${inClass}|${outClass}|${branch}`
+      // the same both ways round
+      if (key === first) continue
+      if (!first) first = key
+      const known = this.groups.get(key)
+      if (known) {
+        known.parts.push(fitting)
+        continue
+      }
+      const group = {
+        id: this.groups.size,
+        role,
+        family: fitting.family,
+        turn: turnOf(fitting.family),
+        inPort,
+        outPort,
+        inClass,
+        outClass,
+        backward: inPort === 1 && ONE_WAY.has(role),
+        parts: [fitting],
+      }
+      this.groups.set(key, group)
+      const held = this.groupsOf[inClass]
+      if (held) held.push(group)
+      else {
+        this.groupsOf[inClass] = [group]
+        const shape = `${inEnd.form}|${inEnd.nominal}`
+        this.beginnings.set(shape, [...(this.beginnings.get(shape) ?? []), inClass])
+      }
+    }
+  }
+
+  /** Stages after each group, by what decides them: -1 where it has no place, -2 while nobody asked. */
+  stagesUnder(key: string): Int8Array {
+    let known = this.stages.get(key)
+    if (!known) {
+      known = new Int8Array(this.groups.size * MOST_STAGES).fill(-2)
+      this.stages.set(key, known)
+    }
+    return known
+  }
+
+  /** The number of an end's class; a new one where it has not been met. */
+  classOf(end: PortEnd): number {
+    const key = portClass(end)
+    const known = this.ids.get(key)
+    if (known !== undefined) return known
+    const id = this.ends.length
+    this.ids.set(key, id)
+    this.ends.push(end)
+    return id
+  }
+
+  private numbered(pair: Pair): NumberedPair {
+    const key = `${pair.method.id}|${portClass(pair.tip)}|${portClass(pair.body)}`
+    let pairId = this.pairIds.get(key)
+    if (pairId === undefined) {
+      pairId = this.pairIds.size
+      this.pairIds.set(key, pairId)
+    }
+    return { ...pair, pairId }
+  }
+
+  /** The groups that begin with a class of ends. */
+  groupsAt(inClass: number): readonly Group[] {
+    return this.groupsOf[inClass] ?? []
+  }
+
+  /** Every class of ends that some part begins with and that joins an open end. */
+  entries(openClass: number): readonly Entry[] {
+    const known = this.joins[openClass]
+    if (known) return known
+    const open = this.ends[openClass] as PortEnd
+    const made: Entry[] = []
+    for (const form of joinable(open.form))
+      for (const inClass of this.beginnings.get(`${form}|${open.nominal}`) ?? [])
+        for (const pair of pairs(open, this.ends[inClass] as PortEnd))
+          made.push({ inClass, pair: this.numbered(pair) })
+    this.joins[openClass] = made
+    return made
+  }
+
+  /** Every group of parts that can be joined to an open end. */
+  follow(openClass: number): readonly Step[] {
+    const known = this.steps[openClass]
+    if (known) return known
+    const made = this.entries(openClass).flatMap(({ inClass, pair }) =>
+      this.groupsAt(inClass).map((group): Step => ({ ...group, stepId: this.stepCount++, pair })),
+    )
+    this.steps[openClass] = made
+    return made
+  }
+
+  /** The ways to join two classes of ends. */
+  join(a: number, b: number): readonly NumberedPair[] {
+    const key = a * 1_000_003 + b
+    const known = this.between.get(key)
+    if (known) return known
+    const made = pairs(this.ends[a] as PortEnd, this.ends[b] as PortEnd).map((pair) => this.numbered(pair))
+    this.between.set(key, made)
+    return made
+  }
+}
+
+const BOTH_WAYS: readonly (readonly [number, number])[] = [
+  [0, 1],
+  [1, 0],
+]
+
+const KNOWN = new WeakMap<readonly Fitting[], Network>()
+
+/** The network of a catalogue; made once for each. */
+export function networkOf(catalogue: readonly Fitting[] = CATALOG): Network {
+  const known = KNOWN.get(catalogue)
+  if (known) return known
+  const made = new Network(catalogue)
+  KNOWN.set(catalogue, made)
+  return made
+}

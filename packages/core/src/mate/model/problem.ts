@@ -1,0 +1,332 @@
+import type { Conditions } from '../../assembly/conditions'
+import type { EndRef } from '../../assembly/end'
+import { fixtureById } from '../../assembly/fixtures'
+import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
+import { type Method, waitSeconds } from '../../assembly/methods/table'
+import { CUT_OPEN } from '../../assembly/oldJoints/removals'
+import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
+import type { ToolId } from '../../assembly/tools'
+import { end, type PortEnd } from '../../catalog/ends'
+import type { Fitting } from '../../catalog/types'
+import { Effort } from '../../effort'
+import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { pipeById } from '../../reference/pipes'
+import type { Pipe } from '../../reference/types'
+import { riskCents } from '../costs/costs'
+import { judge } from '../rules/rules'
+import type { LineRequest, MateRequest, MateSettings } from '../types'
+import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
+import { retractionMm } from './cutIn'
+import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
+import { cutInRoute, type Role, type Route, routeById } from './routes'
+
+/** Parts in one chain, the stop and the connector among them. */
+export const MOST_PARTS = 6
+/** Between two fixed ends no more is ever put in. */
+const MOST_CUT_IN = 5
+/** The widest length: nothing is measured, everything fits. */
+const ANY_LENGTH = 1_000_000 * PER_MM
+
+/** Labels for all searches of a question: a few seconds at most. */
+export const MATE_STEPS = 500_000
+
+/** What a question is asked over. */
+export interface Limits {
+  readonly catalogue?: readonly Fitting[]
+  readonly mostParts?: number
+  /** Labels that all searches of a question may make together. */
+  readonly effort?: Effort
+}
+
+/** One line ready to be solved: tables looked up, what never changes during the search kept. */
+export class Problem {
+  readonly network: Network
+  readonly route: Route
+  readonly conditions: Conditions
+  readonly settings: MateSettings
+  readonly begin: readonly Start[]
+  readonly goals: readonly number[]
+  readonly mostParts: number
+  /** The length to fill from the first end's full reach, hundredths of a millimetre; null where nothing is measured. */
+  readonly span: number | null
+  /** Degrees that the line has to turn on its way. */
+  readonly turn: number
+  /** The other side of a run that is cut open: its joint stands in the place too. */
+  readonly far: Start | null
+  /** Everything that decides what may come after the first joint, and what it costs. */
+  readonly farKey: string
+  /** Of that, what decides which parts may follow which, whatever the rules say. */
+  readonly placeKey: string
+  /** How far the two ends of a run can be drawn apart, mm. */
+  readonly springMm: number
+  readonly book: Book
+  readonly effort: Effort
+  private readonly placed: Map<number, readonly Choice[]>
+  private readonly stages: Int8Array
+  private readonly inner: (Weighed | undefined)[]
+  private readonly atStub = new Map<number, Weighed>()
+
+  constructor(
+    readonly line: LineRequest,
+    readonly request: Pick<MateRequest, 'settings' | 'improvised'>,
+    /** A part counts as aboard when this many are, so that every line of the fixture can have one. */
+    readonly linesTogether = 1,
+    readonly limits: Limits = {},
+  ) {
+    this.network = networkOf(limits.catalogue)
+    this.effort = limits.effort ?? new Effort(MATE_STEPS)
+    this.conditions = line.conditions
+    this.settings = request.settings
+    this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
+    const pipe = this.pipe
+    const fixture = line.fixtureId === undefined ? undefined : fixtureById(line.fixtureId)
+    if (line.fixtureId !== undefined && !fixture)
+      throw new RangeError(`lines: no fixture connection ${line.fixtureId}`)
+    if (line.cutIn) {
+      if (!pipe) throw new RangeError('lines: a cut-in needs the pipe of the run')
+      this.route = cutInRoute(line.cutIn.insert)
+      const run = runEnd(pipe)
+      this.begin = [cutStart(run, pipe, this.conditions.stubMm)]
+      this.far = cutStart(run, pipe, line.cutIn.farMm)
+      this.goals = [this.network.classOf(run)]
+      this.springMm = retractionMm(pipe, line.cutIn)
+    } else {
+      this.springMm = 0
+      this.far = null
+      this.route = routeById(fixture?.route ?? 'any')
+      const goals = fixture ? fixture.ports : [portOf(line.toPort, 'toPort')]
+      this.goals = goals.map((port) => this.network.classOf(port))
+      this.begin = this.beginnings(pipe)
+    }
+    for (const start of this.begin) this.network.classOf(start.port)
+    this.book = bookOf(this.network, request.settings, linesTogether, request.improvised ?? false)
+    // round a corner the distance along the pipe says nothing of the pieces
+    this.turn = line.conditions.turn ?? 0
+    const { spanMm } = line.conditions
+    this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
+    const far = farFacts(this.route, this.conditions)
+    this.inner = this.book.jointsUnder(far)
+    this.stages = this.network.stagesUnder(
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}`,
+    )
+    const place = JSON.stringify([
+      this.route.id,
+      this.span !== null,
+      placeFacts(this.conditions),
+      line.cutIn?.insert,
+      line.cutIn?.branch,
+    ])
+    this.placed = this.book.placedUnder(place)
+    this.placeKey = JSON.stringify([this.goals, place, this.turn])
+    this.farKey = `${far}${this.placeKey}`
+  }
+
+  /** The pipe the line begins at; null where it begins at a new end. */
+  get pipe(): Pipe | null {
+    const { pipeId } = this.line
+    if (pipeId === undefined) return null
+    const pipe = pipeById(pipeId)
+    if (!pipe) throw new RangeError(`lines: no pipe ${pipeId} in the tables`)
+    return pipe
+  }
+
+  private beginnings(pipe: Pipe | null): readonly Start[] {
+    if (pipe) return starts(pipe, this.conditions)
+    if (this.line.fromFixtureId !== undefined) {
+      const from = fixtureById(this.line.fromFixtureId)
+      if (!from) throw new RangeError(`lines: no fixture connection ${this.line.fromFixtureId}`)
+      return from.ports.map(freshStart)
+    }
+    return [freshStart(portOf(this.line.fromPort, 'fromPort'))]
+  }
+
+  /** Whether a start is an old pipe, so that the rules of the place hold for the joint on it. */
+  isStub(start: Start): boolean {
+    return start.removal.id !== 'new-end'
+  }
+
+  toolMask(tools: readonly ToolId[]): number {
+    return this.book.toolMask(tools)
+  }
+
+  isAboard(part: Fitting): boolean {
+    return this.book.isAboard(part)
+  }
+
+  /** The parts of a group that could be the right one here. */
+  choices(group: Group): readonly Choice[] {
+    const withLengths = this.span !== null
+    if (!PLACED.has(group.role)) return this.book.choices(group, withLengths)
+    const known = this.placed.get(group.id)
+    if (known) return known
+    const made = this.book.choose(group, withLengths, (part) => this.fitsThePlace(part, group))
+    this.placed.set(group.id, made)
+    return made
+  }
+
+  /** Connectors that reach, bibs long enough for the wall, stops of the shape asked for. */
+  private fitsThePlace(part: Fitting, group: Group): boolean {
+    const { reachMm, freezing, wallMm, stopShape } = this.conditions
+    if (group.role === 'connector' && this.route.id !== 'any' && reachMm !== null)
+      return (part.lengthMm?.max ?? 0) >= reachMm + CONNECTOR_SLACK_MM
+    if (group.role === 'stop' && this.route.id !== 'any')
+      return stopShape === 'either' || part.family === `${stopShape}-stop`
+    if (part.family === 'hose-bib' && freezing && this.route.id !== 'any') return false
+    if (part.family === 'frost-free-bib' && wallMm != null) return (part.lengthMm?.max ?? 0) >= wallMm
+    if (part.family === 'tee' || part.family === 'slip-tee') return this.branchWanted(part)
+    return true
+  }
+
+  private branchWanted(part: Fitting): boolean {
+    const wanted = this.line.cutIn?.branch
+    if (!wanted || wanted.length === 0) return true
+    return part.ports
+      .slice(2)
+      .some((port) =>
+        wanted.some(
+          (ref) => ref.form === port.form && ref.system === port.system && ref.nominal === port.nominal,
+        ),
+      )
+  }
+
+  /** The stage after a part, or null where it has no place here. */
+  after(stage: number, group: Group): number | null {
+    const key = group.id * MOST_STAGES + stage
+    const known = this.stages[key] as number
+    if (known !== -2) return known < 0 ? null : known
+    const made = this.stageAfter(stage, group)
+    this.stages[key] = made ?? -1
+    return made
+  }
+
+  private stageAfter(stage: number, group: Group): number | null {
+    let { role } = group
+    if (role === 'dual-stop') {
+      if (this.conditions.outlets !== 2) return null
+      role = 'stop'
+    } else if (role === 'stop' && this.conditions.outlets === 2) return null
+    if (this.route.id === 'any' ? group.outPort < 0 : group.backward) return null
+    return this.route.stages[stage]?.[role] ?? null
+  }
+
+  /** What a joint costs and whether it may be made: on the stub, or anywhere further on. */
+  weigh(pair: NumberedPair, start: Start | null, beforeStop: boolean): Weighed {
+    const { pairId } = pair
+    const stub = start && this.isStub(start) ? start : null
+    const key = stub
+      ? pairId * 64 + (stub === this.far ? 63 : this.begin.indexOf(stub))
+      : pairId * 2 + (beforeStop ? 1 : 0)
+    const known = stub ? this.atStub.get(key) : this.inner[key]
+    if (known) return known
+    const made = this.weighAnew(pair, stub, beforeStop)
+    if (stub) this.atStub.set(key, made)
+    else this.inner[key] = made
+    return made
+  }
+
+  private weighAnew(pair: Pair, stub: Start | null, beforeStop: boolean): Weighed {
+    const { method, tip, body } = pair
+    const engagement = pairEngagement(pair)
+    const standing = this.book.standing(method)
+    const verdict = judge({
+      method,
+      tip,
+      body,
+      start: stub,
+      beforeStop,
+      route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
+      needsStubMm: stub ? this.stubNeedMm(pair) : 0,
+      conditions: this.conditions,
+      settings: this.settings,
+    })
+    return {
+      allowed: verdict.forbidden.length === 0,
+      forbidden: verdict.forbidden,
+      remarks: verdict.remarks,
+      cents: standing.cents + riskCents(verdict.riskPerMille, this.settings),
+      priceCents: standing.priceCents,
+      seconds: standing.seconds,
+      riskPerMille: verdict.riskPerMille,
+      bit: standing.bit,
+      tools: standing.tools,
+      closeSeconds: closeSeconds(method, this.conditions.airC),
+      need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
+      insLo: Math.round(engagement.minMm * PER_MM),
+      insHi: Math.round(engagement.maxMm * PER_MM),
+    }
+  }
+
+  /** Bare stub the first joint needs: full insertion, what nut or ring takes, and the wall plate, mm. */
+  stubNeedMm(pair: {
+    readonly method: NumberedPair['method']
+    readonly tip: PortEnd
+    readonly body: PortEnd
+  }): number {
+    const { fixed, perOd } = pair.method.stubExtraMm
+    const engagement = pairEngagement(pair)
+    const insertion = pair.method.id === 'threaded' ? engagement.minMm : engagement.maxMm
+    return insertion + fixed + perOd * pair.tip.diameterMm + this.conditions.plateMm
+  }
+
+  /** The whole cost from its parts: what is paid once is added here. */
+  total(additive: number, mask: number, trip: boolean): number {
+    return additive + this.book.setUp(mask).cents + (trip ? this.book.tripCents : 0)
+  }
+
+  /**
+   * Where the end of the stub may come to lie along the span: cut back as far as its first joint allows, or as it is.
+   * A thread is not cut back.
+   */
+  stubReach(start: Start, need: number): readonly [number, number] {
+    if (this.span === null || !this.isStub(start)) return [0, 0]
+    if (start.usableMm === null) return [need, ANY_LENGTH]
+    const usable = Math.round(start.usableMm * PER_MM)
+    return start.removal.threadedEnd ? [usable, usable] : [Math.min(need, usable), usable]
+  }
+
+  /** Whether a chain's length interval fills the span. */
+  fills(lo: number, hi: number): boolean {
+    return this.span === null || (lo <= this.span && hi >= this.span)
+  }
+}
+
+/** Roles whose parts depend on the place: length, shape, wall. */
+const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'tee'])
+
+/** Everything that decides a joint away from the stub, besides the shop's numbers. */
+function farFacts(route: Route, { service, access, sunlight, nearHeater, airC }: Conditions): string {
+  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null])
+}
+
+/** Everything of the place that decides which parts of a group will do. */
+function placeFacts({ reachMm, freezing, wallMm, stopShape, outlets }: Conditions): readonly unknown[] {
+  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1]
+}
+
+/** To close a joint and let it set, s. */
+function closeSeconds(method: Method, airC: number | null | undefined): number {
+  return method.steps
+    .filter((step) => step.kind === 'close' || step.kind === 'wait')
+    .reduce((sum, step) => sum + (step.kind === 'wait' ? waitSeconds(method, airC) : step.seconds), 0)
+}
+
+function portOf(ref: EndRef | undefined, name: string): PortEnd {
+  if (!ref) throw new RangeError(`lines: no beginning or no end is named (${name})`)
+  return end(ref.form, ref.system, ref.nominal, ref.material)
+}
+
+/** The end of a run that is cut through: plain, whatever the pipe. */
+function runEnd(pipe: Pipe): PortEnd {
+  return end('tube', pipe.system, pipe.nominal, pipe.material)
+}
+
+function cutStart(port: PortEnd, pipe: Pipe, usableMm: number | null): Start {
+  return {
+    removal: CUT_OPEN,
+    port,
+    usableMm,
+    marks: new Set(),
+    ...(pipe.temper === 'soft' ? { soft: true } : {}),
+    forbidden: [],
+  }
+}

@@ -1,0 +1,183 @@
+import type { RouteId } from '../../assembly/fixtures'
+import type { Family } from '../../catalog/types'
+import type { CutIn } from '../types'
+
+/** What a part does in a line, whatever its ends. */
+export type Role =
+  | 'piece'
+  | 'stop'
+  | 'dual-stop'
+  | 'washing-valve'
+  | 'bib'
+  | 'protected-bib'
+  | 'breaker'
+  | 'isolating'
+  | 'connector'
+  | 'tap-connector'
+  | 'elbow'
+  | 'drop-ear'
+  | 'slip'
+  | 'union'
+  | 'tee'
+  | 'closer'
+
+const ROLES: Readonly<Record<Family, Role>> = {
+  'angle-stop': 'stop',
+  'straight-stop': 'stop',
+  'dual-stop': 'dual-stop',
+  'washing-valve': 'washing-valve',
+  'hose-bib': 'bib',
+  'frost-free-bib': 'bib',
+  'vacuum-breaker': 'breaker',
+  'isolating-valve': 'isolating',
+  coupling: 'piece',
+  'slip-coupling': 'slip',
+  'repair-coupling': 'slip',
+  'reducing-coupling': 'piece',
+  'fitting-reducer': 'piece',
+  'male-adapter': 'piece',
+  'female-adapter': 'piece',
+  'threaded-coupling': 'piece',
+  bushing: 'piece',
+  nipple: 'piece',
+  union: 'union',
+  'dielectric-union': 'piece',
+  'transition-coupling': 'piece',
+  'thread-converter': 'piece',
+  'tap-connector': 'tap-connector',
+  'hose-adapter': 'piece',
+  'elbow-90': 'elbow',
+  'elbow-45': 'elbow',
+  'street-elbow-90': 'elbow',
+  'street-elbow-45': 'elbow',
+  'drop-ear-elbow': 'drop-ear',
+  tee: 'tee',
+  'slip-tee': 'tee',
+  cap: 'closer',
+  plug: 'closer',
+  'supply-connector': 'connector',
+  'tube-piece': 'piece',
+}
+
+/** What a part does in a line. */
+export function roleOf(part: { readonly family: Family; readonly protects?: true }): Role {
+  const role = ROLES[part.family]
+  return role === 'bib' && part.protects ? 'protected-bib' : role
+}
+
+/** How far an elbow turns the line, degrees; 0 for what goes straight on. */
+export function turnOf(family: Family): 0 | 45 | 90 {
+  if (family === 'elbow-90' || family === 'street-elbow-90') return 90
+  return family === 'elbow-45' || family === 'street-elbow-45' ? 45 : 0
+}
+
+/**
+ * Stages of a line, counted from the old pipe: which roles are allowed at each and where they lead. A line is an
+ * automaton, so that a new kind of fixture is a new table.
+ */
+export interface Route {
+  readonly id: RouteId | 'cut-in'
+  readonly stages: readonly Readonly<Partial<Record<Role, number>>>[]
+  /** Stages at which the joint to the fixture's end may be made. */
+  readonly goalAt: readonly number[]
+  /** The stage that is itself the end, where no joint to a fixture follows. */
+  readonly endsAt?: number
+  /** The first stage that is no longer in the place the access condition speaks of: beyond the stop. */
+  readonly opensAt: number
+}
+
+const ROUTES: Readonly<Record<RouteId, Route>> = {
+  // a quarter-turn stop and a connector, or a valve in the line and a tap connector
+  stop: {
+    id: 'stop',
+    stages: [
+      { piece: 0, elbow: 0, stop: 1, isolating: 3 },
+      { connector: 2 },
+      {},
+      { piece: 3, elbow: 3, 'tap-connector': 2 },
+    ],
+    goalAt: [1, 2],
+    opensAt: 1,
+  },
+  washing: {
+    id: 'washing',
+    stages: [{ piece: 0, elbow: 0, 'washing-valve': 1 }, {}],
+    goalAt: [1],
+    opensAt: 1,
+  },
+  bib: {
+    id: 'bib',
+    stages: [{ piece: 0, elbow: 0, bib: 1, 'protected-bib': 2 }, { breaker: 2 }, {}],
+    goalAt: [],
+    endsAt: 2,
+    opensAt: 1,
+  },
+  direct: { id: 'direct', stages: [{ piece: 0, elbow: 0 }], goalAt: [0], opensAt: 1 },
+  flexible: {
+    id: 'flexible',
+    stages: [{ piece: 0, elbow: 0, isolating: 1 }, { piece: 1, connector: 2 }, {}],
+    goalAt: [1, 2],
+    opensAt: 1,
+  },
+  arm: { id: 'arm', stages: [{ piece: 0, 'drop-ear': 1 }, { piece: 1 }], goalAt: [1], opensAt: 2 },
+  spout: {
+    id: 'spout',
+    stages: [{ piece: 0, elbow: 0, 'drop-ear': 1 }, { piece: 1 }],
+    goalAt: [1],
+    opensAt: 2,
+  },
+  cap: { id: 'cap', stages: [{ piece: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
+  any: {
+    id: 'any',
+    stages: [
+      {
+        piece: 0,
+        union: 0,
+        connector: 0,
+        'tap-connector': 0,
+        stop: 0,
+        'washing-valve': 0,
+        bib: 0,
+        'protected-bib': 0,
+        breaker: 0,
+        isolating: 0,
+        elbow: 0,
+        'drop-ear': 0,
+      },
+    ],
+    goalAt: [0],
+    opensAt: 1,
+  },
+}
+
+const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
+  repair: { id: 'cut-in', stages: [{ piece: 0, slip: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  tee: {
+    id: 'cut-in',
+    stages: [
+      { piece: 0, slip: 0, union: 0, tee: 1 },
+      { piece: 1, slip: 1, union: 1 },
+    ],
+    goalAt: [1],
+    opensAt: 2,
+  },
+  valve: {
+    id: 'cut-in',
+    stages: [
+      { piece: 0, slip: 0, union: 0, isolating: 1 },
+      { piece: 1, slip: 1, union: 1 },
+    ],
+    goalAt: [1],
+    opensAt: 2,
+  },
+}
+
+/** The stages of a line to a fixture's end. */
+export function routeById(id: RouteId): Route {
+  return ROUTES[id]
+}
+
+/** The stages of what goes into a run fixed at both ends. */
+export function cutInRoute(insert: CutIn['insert']): Route {
+  return CUT_INS[insert]
+}

@@ -1,0 +1,525 @@
+import type { Conditions } from '../../assembly/conditions'
+import type { RouteId } from '../../assembly/fixtures'
+import type { Method } from '../../assembly/methods/table'
+import type { Start } from '../../assembly/oldJoints/start'
+import type { ChangeId, Reason } from '../../assembly/reason'
+import type { PortEnd } from '../../catalog/ends'
+import { isMetal } from '../../reference/materials'
+import { isSoftTube } from '../../reference/softTube'
+import { commonPractice, type Source } from '../../reference/source'
+import type { PipeMaterial } from '../../reference/types'
+import type { CodeProfile, MateSettings } from '../types'
+
+/** A joint about to be made, with all that may speak for or against it. */
+export interface JointContext {
+  readonly method: Method
+  readonly tip: PortEnd
+  readonly body: PortEnd
+  /** Set where the tip is the existing stub. */
+  readonly start: Start | null
+  /** Up to and with the stop's inlet, in the place the access condition speaks of. */
+  readonly beforeStop: boolean
+  /** What the line is for: a spout's leg takes metal only. */
+  readonly route: RouteId
+  readonly needsStubMm: number
+  readonly conditions: Conditions
+  readonly settings: MateSettings
+}
+
+interface Rule {
+  readonly id: string
+  readonly severity: Reason['severity']
+  /** Where a published code weighs it otherwise. */
+  readonly byCode?: Readonly<Partial<Record<CodeProfile, Reason['severity'] | 'off'>>>
+  /** It can bite where the tip is not the stub's end; all others speak of the stub alone. */
+  readonly anywhere?: true
+  /** Follows from the parts themselves, or guards life: no amendment lifts it. */
+  readonly fixed?: true
+  readonly source: Source
+  readonly change?: ChangeId
+  /** For soft rules: risk added, per mille of a call-back. */
+  readonly riskPerMille?: number
+  /** The rule's parameters where it bites, or null where it does not. */
+  readonly bites: (joint: JointContext) => Reason['parameters'] | null
+}
+
+const none = {}
+const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
+const steel = (material: string) => material.endsWith('steel')
+const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
+
+/** Whether a rubber ring seals on the tube's own surface, so that every mark on it is a leak path. */
+const sealsOn = (method: Method) => method.seal === 'rubber-ring' || method.seal === 'rubber-gasket'
+
+/** How long a wall is meant to stay shut, years. Common practice. */
+const WALL_YEARS = 45
+
+/** Hard rules first. Each says one thing, bites on data alone, and names its source. */
+export const RULES: readonly Rule[] = [
+  {
+    id: 'water.not-seen',
+    severity: 'forbid',
+    fixed: true,
+    change: 'water-seen',
+    source: {
+      title: 'Fuel gas piping is opened only by those licensed for it',
+      certainty: 'common practice',
+    },
+    bites: ({ tip, start, conditions }) =>
+      yes(start !== null && steel(tip.material) && !conditions.waterSeen),
+  },
+  {
+    id: 'flame.not-allowed',
+    severity: 'forbid',
+    change: 'flame',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) => yes(method.needsFlame && start !== null && !conditions.flame),
+  },
+  {
+    id: 'line.not-dry',
+    severity: 'forbid',
+    change: 'dry',
+    source: { title: 'ASTM B828', certainty: 'recalled' },
+    bites: ({ method, start, conditions }) =>
+      method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null,
+  },
+  {
+    id: 'stub.too-short',
+    severity: 'forbid',
+    fixed: true,
+    change: 'stub',
+    source: { title: 'Insertion depth, and room for nut, ring or cleaning', certainty: "maker's sheet" },
+    bites: ({ start, needsStubMm }) =>
+      start?.usableMm != null && start.usableMm < needsStubMm - 1e-6
+        ? { missingMm: needsStubMm - start.usableMm, needsMm: needsStubMm, hasMm: start.usableMm }
+        : null,
+  },
+  {
+    id: 'access.closed-wall',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'access',
+    source: {
+      title: 'Model plumbing codes: mechanical joints stay accessible; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      method.concealable === 'no' && beforeStop && conditions.access === 'closed-wall'
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'ground.not-buried',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'access',
+    source: {
+      title: 'Model plumbing codes: joints below ground; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      method.buried === 'no' && beforeStop && conditions.access === 'buried' ? { method: method.name } : null,
+  },
+  {
+    id: 'room.tool',
+    severity: 'forbid',
+    change: 'room',
+    source: { title: 'Room for wrench, jaw or flame, typical', certainty: "maker's sheet" },
+    bites: ({ method, start, conditions }) =>
+      start !== null && conditions.roomMm != null && conditions.roomMm < method.toolRoomMm
+        ? { method: method.name, needsMm: method.toolRoomMm, hasMm: conditions.roomMm }
+        : null,
+  },
+  {
+    id: 'tool.not-fetched',
+    severity: 'forbid',
+    anywhere: true,
+    change: 'tool',
+    source: {
+      title: 'A press tool is not bought on the way: it is aboard or it is not',
+      certainty: 'common practice',
+    },
+    bites: ({ method, settings }) =>
+      method.tools.includes('press-tool') && !settings.toolsAboard.includes('press-tool')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'flare.hard-tube',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      yes(method.id === 'flare' && start?.port.material === 'copper' && start.soft !== true),
+  },
+  {
+    id: 'sun.plastic',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'shade',
+    source: { title: 'PEX and polyethylene tube stay out of daylight', certainty: "maker's sheet" },
+    bites: ({ tip, conditions }) =>
+      yes(conditions.sunlight === true && (isSoftTube(tip.material) || tip.material === 'cpvc')),
+  },
+  {
+    id: 'hot.plastic',
+    anywhere: true,
+    severity: 'forbid',
+    fixed: true,
+    source: { title: 'PVC and polyethylene carry cold water only', certainty: 'common practice' },
+    bites: ({ tip, body, conditions }) =>
+      yes(
+        conditions.service === 'hot' &&
+          [tip.material, body.material].some((material) => material === 'pvc' || material === 'polyethylene'),
+      ),
+  },
+  {
+    id: 'spout.plastic-leg',
+    anywhere: true,
+    severity: 'forbid',
+    source: { title: 'Tub spout leg of copper or brass only', certainty: "maker's sheet" },
+    bites: ({ tip, body, route }) =>
+      yes(route === 'spout' && (plastic(tip.material) || plastic(body.material))),
+  },
+  {
+    id: 'house.push-fit-concealed',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'push-fit-rule',
+    source: { title: "The shop's own rule on push-fit in closed walls", certainty: 'common practice' },
+    bites: ({ method, beforeStop, conditions, settings }) =>
+      yes(
+        method.concealable === 'house-rule' &&
+          beforeStop &&
+          conditions.access === 'closed-wall' &&
+          settings.houseRules.pushFitConcealed !== 'allow',
+      ),
+  },
+  {
+    id: 'compression.second-ring',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('ring') ?? false)),
+  },
+  {
+    id: 'push-fit.ring-mark',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('ring') ? { method: method.name } : null,
+  },
+  {
+    id: 'push-fit.solder-left',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('solder') ? { method: method.name } : null,
+  },
+  {
+    id: 'push-fit.tooth-marks',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      sealsOn(method) && start?.marks.has('teeth') ? { method: method.name } : null,
+  },
+  {
+    id: 'end.scored',
+    severity: 'forbid',
+    change: 'smooth',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.scored && (sealsOn(method) || method.id === 'compression')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'end.out-of-round',
+    severity: 'forbid',
+    change: 'round',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start &&
+      conditions.outOfRound &&
+      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'end.pitted',
+    severity: 'forbid',
+    change: 'smooth',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start && conditions.faults.includes('pitted') && (sealsOn(method) || method.id === 'compression')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'end.pinholes',
+    severity: 'forbid',
+    change: 'sound',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinholes')),
+  },
+  {
+    id: 'end.pinhole',
+    severity: 'forbid',
+    change: 'sound',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinhole')),
+  },
+  {
+    id: 'end.bent',
+    severity: 'forbid',
+    change: 'straight',
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      start &&
+      conditions.faults.includes('bent') &&
+      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'metal.steel-on-copper',
+    anywhere: true,
+    severity: 'forbid',
+    // there the rule is one of flow: copper before steel never, steel before copper with care
+    byCode: { EN: 'warn' },
+    source: {
+      title: 'Model plumbing codes: dielectric fitting or brass between; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ tip, body }) =>
+      yes(
+        (steel(tip.material) && body.material === 'copper') ||
+          (tip.material === 'copper' && steel(body.material)),
+      ),
+  },
+  {
+    id: 'thread.plastic-female',
+    anywhere: true,
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, tip, body }) =>
+      yes(method.id === 'threaded' && plastic(body.material) && !plastic(tip.material)),
+  },
+  {
+    id: 'heater.plastic-near',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'away-from-heater',
+    source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
+    bites: ({ tip, beforeStop, conditions }) =>
+      yes(conditions.nearHeater && beforeStop && plastic(tip.material)),
+  },
+  {
+    id: 'end.thinned',
+    severity: 'warn',
+    riskPerMille: 25,
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('thinned')),
+  },
+  {
+    id: 'end.loose',
+    severity: 'warn',
+    riskPerMille: 12,
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('loose')),
+  },
+  {
+    id: 'end.dirty-bore',
+    severity: 'warn',
+    riskPerMille: 8,
+    source: commonPractice,
+    bites: ({ method, start, conditions }) =>
+      yes(method.id === 'sweat' && start !== null && conditions.faults.includes('dirty-bore')),
+  },
+  {
+    id: 'end.choked',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('choked')),
+  },
+  {
+    id: 'compression.old-marks',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('teeth') ?? false)),
+  },
+  {
+    id: 'compression.solder-left',
+    severity: 'warn',
+    riskPerMille: 12,
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('solder') ?? false)),
+  },
+  {
+    id: 'compression.plastic-tube',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 8,
+    source: { title: 'Ring and insert must be listed for the tube', certainty: "maker's sheet" },
+    bites: ({ method, tip }) =>
+      method.id === 'compression' && plastic(tip.material)
+        ? { insert: isSoftTube(tip.material) ? 1 : 0 }
+        : null,
+  },
+  {
+    id: 'push-fit.polybutylene',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 20,
+    source: { title: 'Only where the fitting is listed for polybutylene', certainty: "maker's sheet" },
+    bites: ({ method, tip }) => yes(method.id === 'push-fit' && tip.material === 'polybutylene'),
+  },
+  {
+    id: 'push-fit.concealed',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 30,
+    source: commonPractice,
+    bites: ({ method, beforeStop, conditions }) =>
+      yes(method.id === 'push-fit' && beforeStop && conditions.access === 'closed-wall'),
+  },
+  {
+    id: 'ground.wrap',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 10,
+    source: { title: 'Buried joints of metal and rubber are wrapped', certainty: 'common practice' },
+    bites: ({ method, beforeStop, conditions }) =>
+      yes(method.buried === 'wrapped' && beforeStop && conditions.access === 'buried'),
+  },
+  {
+    id: 'life.shorter-than-place',
+    anywhere: true,
+    severity: 'note',
+    riskPerMille: 6,
+    source: {
+      title: 'Years a good joint lasts, against a wall meant to stay shut',
+      certainty: 'common practice',
+    },
+    bites: ({ method, beforeStop, conditions }) =>
+      beforeStop && conditions.access !== 'reachable' && method.lifeYears < WALL_YEARS
+        ? { method: method.name, years: method.lifeYears, wall: WALL_YEARS }
+        : null,
+  },
+  {
+    id: 'push-fit.stiffener',
+    anywhere: true,
+    severity: 'note',
+    source: { title: 'Push-fit fitting instructions, typical', certainty: "maker's sheet" },
+    bites: ({ method, tip }) => yes(method.id === 'push-fit' && isSoftTube(tip.material)),
+  },
+  {
+    id: 'drinking.lead-free',
+    severity: 'note',
+    source: {
+      title: 'Safe Drinking Water Act, section 1417: 0.25 % weighted average',
+      certainty: 'recalled',
+    },
+    bites: ({ start }) => yes(start !== null),
+  },
+  {
+    id: 'stub.not-measured',
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ start, needsStubMm }) => (start && start.usableMm === null ? { needsMm: needsStubMm } : null),
+  },
+  {
+    id: 'stub.close',
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ start, needsStubMm }) =>
+      start?.usableMm != null && start.usableMm >= needsStubMm && start.usableMm < needsStubMm + 3
+        ? { spareMm: start.usableMm - needsStubMm }
+        : null,
+  },
+  {
+    id: 'stop.seats-and-flame',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ method, start }) => yes(method.needsFlame && start !== null),
+  },
+  {
+    id: 'pressure.high',
+    severity: 'warn',
+    source: { title: 'Model plumbing codes: over 80 psi a regulator', certainty: 'recalled' },
+    bites: ({ start, conditions }) =>
+      start && conditions.pressurePsi !== null && conditions.pressurePsi > 80
+        ? { psi: conditions.pressurePsi }
+        : null,
+  },
+  {
+    id: 'thread.old-steel',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: commonPractice,
+    bites: ({ method, start, tip }) => yes(method.id === 'threaded' && start !== null && steel(tip.material)),
+  },
+  {
+    id: 'bonding.plastic-in-metal',
+    severity: 'warn',
+    source: {
+      title: 'Metal water piping may be part of the electrical bonding',
+      certainty: 'common practice',
+    },
+    bites: ({ start, tip, body }) =>
+      yes(start !== null && isMetal(tip.material as PipeMaterial) && plastic(body.material)),
+  },
+  {
+    id: 'pipe.polybutylene',
+    severity: 'warn',
+    riskPerMille: 15,
+    source: commonPractice,
+    bites: ({ start, tip }) => yes(start !== null && tip.material === 'polybutylene'),
+  },
+]
+
+/** Rules that can bite away from the stub: few, and asked most often. */
+const ANYWHERE: readonly Rule[] = RULES.filter((rule) => rule.anywhere)
+
+/** How hard a rule is for this shop: the table, the code profile on it, the local amendment on that. */
+export function ruleIn(
+  rule: Pick<Rule, 'id' | 'severity' | 'byCode' | 'fixed' | 'source'>,
+  settings: MateSettings,
+): { readonly severity: Reason['severity'] | 'off'; readonly source: Source } {
+  const byCode = rule.byCode?.[settings.codeProfile ?? 'IPC']
+  const amendment = rule.fixed ? undefined : settings.amendments?.find(({ ruleId }) => ruleId === rule.id)
+  return {
+    severity: amendment?.severity ?? byCode ?? rule.severity,
+    source: amendment
+      ? { title: `Local amendment: ${amendment.why}`, certainty: 'common practice' }
+      : rule.source,
+  }
+}
+
+/** All that the rules say of a joint: hard reasons and the others, with the risk the soft ones add. */
+export function judge(joint: JointContext): {
+  readonly forbidden: readonly Reason[]
+  readonly remarks: readonly Reason[]
+  readonly riskPerMille: number
+} {
+  const forbidden: Reason[] = []
+  const remarks: Reason[] = []
+  let riskPerMille = joint.method.riskPerMille
+  for (const rule of joint.start ? RULES : ANYWHERE) {
+    const { severity, source } = ruleIn(rule, joint.settings)
+    if (severity === 'off') continue
+    const parameters = rule.bites(joint)
+    if (!parameters) continue
+    const reason: Reason = {
+      ruleId: rule.id,
+      severity,
+      parameters,
+      source,
+      ...(rule.change ? { change: rule.change } : {}),
+    }
+    if (severity === 'forbid') forbidden.push(reason)
+    else {
+      remarks.push(reason)
+      riskPerMille += rule.riskPerMille ?? 0
+    }
+  }
+  return { forbidden, remarks, riskPerMille }
+}

@@ -1,0 +1,153 @@
+import type { Weighed } from '../model/book'
+import type { Problem } from '../model/problem'
+import { Topology } from '../model/topology'
+import { Heap } from './heap'
+
+/** What is counted along a chain: the whole additive cost, and each criterion that grows from part to part. */
+export const MEASURES = [
+  'cents',
+  'priceCents',
+  'seconds',
+  'riskPerMille',
+  'joints',
+  'notAboard',
+  'waterOffSeconds',
+] as const
+export type Measure = (typeof MEASURES)[number]
+
+function ofJoint(joint: Weighed, measure: Measure): number {
+  if (measure === 'joints') return 1
+  return measure === 'notAboard' || measure === 'waterOffSeconds' ? 0 : joint[measure]
+}
+
+/** Where a chain has come to: the class of its open end, the stage of its line, and the degrees turned so far. */
+export interface Standing {
+  readonly openClass: number
+  readonly stage: number
+  readonly turned: number
+}
+
+/**
+ * Lower bounds of what is still to come in each measure, by state; a state that is not there leads nowhere. What the
+ * rules forbid here is left out.
+ */
+export class Guide {
+  private readonly bounds = new Map<Measure, Float64Array>()
+
+  /**
+   * @param joints what each joint of the topology comes to here
+   * @param atRun the last joint stands on the old run: the water is off while it is made
+   */
+  constructor(
+    private readonly topology: Topology,
+    private readonly joints: readonly Weighed[],
+    private readonly atRun: boolean,
+  ) {}
+
+  /** How many classes of ends there were: it holds for these. */
+  get classes(): number {
+    return this.topology.classes
+  }
+
+  /** Least that is still to come from an open end where it stands; undefined where nothing leads on. */
+  rest({ openClass, stage, turned }: Standing, measure: Measure = 'cents'): number | undefined {
+    let bound = this.bounds.get(measure)
+    if (!bound) {
+      bound = this.backward(measure)
+      this.bounds.set(measure, bound)
+    }
+    const node = this.topology.at(openClass, stage, turned)
+    const least = node < 0 ? Number.NaN : (bound[node] as number)
+    return Number.isNaN(least) ? undefined : least
+  }
+
+  /** One Dijkstra run backwards: the least of one measure from every state to an end; NaN where nothing leads on. */
+  private backward(measure: Measure): Float64Array {
+    const { topology, joints, atRun } = this
+    const amounts = joints.map((joint) =>
+      joint.allowed ? ofJoint(joint, measure) : Number.POSITIVE_INFINITY,
+    )
+    const ofParts =
+      measure === 'cents' || measure === 'priceCents'
+        ? topology.partCents
+        : measure === 'notAboard'
+          ? topology.notAboard
+          : null
+    const rest = new Float64Array(topology.into.length).fill(Number.NaN)
+    const heap = new Heap<number>()
+    topology.endNode.forEach((node, index) => {
+      const at = topology.endJoint[index] as number
+      const joint = joints[at]
+      if (!joint) heap.push(0, node)
+      else if (joint.allowed)
+        heap.push(measure === 'waterOffSeconds' && atRun ? joint.closeSeconds : (amounts[at] as number), node)
+    })
+    for (let item = heap.popEntry(); item; item = heap.popEntry()) {
+      if (!Number.isNaN(rest[item.value])) continue
+      rest[item.value] = item.key
+      for (const edge of topology.into[item.value] as number[]) {
+        const from = topology.from[edge] as number
+        if (!Number.isNaN(rest[from])) continue
+        const joint = topology.joint[edge] as number
+        const amount = joint >= 0 ? (amounts[joint] as number) : (ofParts?.[edge] ?? 0)
+        if (amount !== Number.POSITIVE_INFINITY) heap.push(item.key + amount, from)
+      }
+    }
+    return rest
+  }
+}
+
+/** Whether so many parts are too many already: the least that must follow would pass the most a chain may have. */
+export function tooLong(problem: Problem, guide: Guide, standing: Standing, parts: number): boolean {
+  const joints = guide.rest(standing, 'joints')
+  if (joints === undefined) return true
+  // the last joint is to the fixture, and needs no part, but where a part is itself the end
+  const partsLeft = problem.route.endsAt === undefined ? joints - 1 : joints
+  return parts + partsLeft > problem.mostParts
+}
+
+/** The youngest of what was worked out for an owner, by what decides it. */
+class Kept<Value> {
+  private readonly byOwner = new WeakMap<object, Map<string, Value>>()
+
+  get(owner: object, key: string): Value | undefined {
+    return this.byOwner.get(owner)?.get(key)
+  }
+
+  set(owner: object, key: string, value: Value): void {
+    const known = this.byOwner.get(owner) ?? new Map<string, Value>()
+    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value as string)
+    this.byOwner.set(owner, known.set(key, value))
+  }
+}
+
+const MOST_KEPT = 40
+const TOPOLOGIES = new Kept<Topology>()
+const GUIDES = new Kept<Guide>()
+
+/** The topology of a problem's place and end, kept with the shop's numbers. */
+function topologyOf(problem: Problem): Topology {
+  const { book, placeKey, network } = problem
+  const known = TOPOLOGIES.get(book.kin, placeKey)
+  // a pipe that no part of the catalogue shows adds a class of end
+  if (known?.classes === network.ends.length) return known
+  const made = new Topology(problem)
+  TOPOLOGIES.set(book.kin, placeKey, made)
+  return made
+}
+
+/**
+ * Bounds for a problem: set-up, trip, lengths and what holds only on the stub left out, so never more than the true
+ * rest; that is what lets them guide a search (A*). They hold for every beginning, so they are kept with the shop's
+ * book for all lines with the same end and the same place; each measure's are worked out when they are first asked for.
+ */
+export function guideOf(problem: Problem): Guide {
+  const { book, farKey, network } = problem
+  const known = GUIDES.get(book, farKey)
+  if (known?.classes === network.ends.length) return known
+  const topology = topologyOf(problem)
+  const joints = topology.joints.map(({ pair, beforeStop }) => problem.weigh(pair, null, beforeStop))
+  const made = new Guide(topology, joints, problem.far !== null)
+  GUIDES.set(book, farKey, made)
+  return made
+}

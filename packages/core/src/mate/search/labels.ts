@@ -1,0 +1,300 @@
+import type { MethodId } from '../../assembly/methods/table'
+import type { Start } from '../../assembly/oldJoints/start'
+import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
+import { labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
+import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
+import type { NumberedPair, Step } from '../model/network'
+import type { Problem } from '../model/problem'
+import { type Guide, tooLong } from './guide'
+
+/** A chain under construction, linked back to where it begins. */
+export interface Label {
+  readonly back: Label | null
+  readonly start: Start
+  /** Which of the states of the first end it begins with: what may come back to that end depends on it. */
+  readonly origin: number
+  readonly group: Step | null
+  readonly choice: Choice | null
+  /** The joint to the fixture; null for all others, and where a part of the chain is itself the end. */
+  readonly final: NumberedPair | null
+  /** What is known of the last joint made. */
+  readonly joint: Weighed | null
+  readonly done: boolean
+  readonly openClass: number
+  readonly stage: number
+  /** Degrees turned so far. */
+  readonly turned: number
+  /** For a cut-in: whether some joint can be closed between fixed ends; `sliding` while a slip part waits for room. */
+  readonly closing: 'no' | 'sliding' | 'yes'
+  readonly parts: number
+  readonly mask: number
+  /** Tools that are not aboard, as bits. */
+  readonly tools: number
+  readonly notAboard: number
+  /** Sum of everything that is paid per part and joint, cents. */
+  readonly additive: number
+  readonly priceCents: number
+  readonly seconds: number
+  readonly joints: number
+  readonly riskPerMille: number
+  readonly waterOffSeconds: number
+  /** Length from the first end on, hundredths of a millimetre. */
+  readonly lo: number
+  readonly hi: number
+  /** Beginning and classes of ends so far: chains with the same have the same future. */
+  readonly fine: number
+  /** Removal, methods and families: chains with the same are the same way to do it. */
+  readonly way: number
+}
+
+/** More words than any question has. */
+const WORDS = 2 ** 22
+
+/** Whether the counter must be visited for a chain. */
+export function needsTrip(label: Pick<Label, 'tools' | 'notAboard'>): boolean {
+  return label.tools !== 0 || label.notAboard > 0
+}
+
+/** The degrees that only whole bends can make; more than was asked for is never right. */
+const turnLeft = (problem: Problem, label: Label) => problem.turn - label.turned
+
+/**
+ * Grows chains from the first end outward: every part and joint that the rules, the route and the place allow. Knows
+ * nothing of which chain is wanted; the searches hold what they need.
+ */
+export class Grower {
+  private readonly sequences = new Map<number, number>()
+  private readonly words = new Map<string, number>()
+  /** Circles are left out but where length or two fixed ends can make them necessary. */
+  readonly circles: boolean
+
+  private readonly firstMethod: MethodId | undefined
+  private readonly told: boolean
+
+  /**
+   * @param guide knows which open ends lead nowhere, so that no chain grows there
+   * @param wish.firstMethod only chains whose first joint is made by this method
+   * @param wish.told whether chains are told apart by their sequence, which costs time
+   */
+  constructor(
+    readonly problem: Problem,
+    private readonly guide: Guide,
+    wish: { readonly firstMethod?: MethodId | undefined; readonly told?: boolean } = {},
+  ) {
+    this.firstMethod = wish.firstMethod
+    this.told = wish.told ?? true
+    this.circles = problem.span !== null || problem.line.cutIn !== undefined
+  }
+
+  /** A number for a word of a sequence, so that sequences are numbers too. */
+  private word(text: string): number {
+    const known = this.words.get(text)
+    if (known !== undefined) return known
+    const id = WORDS - 1 - this.words.size
+    this.words.set(text, id)
+    return id
+  }
+
+  /** The number of a sequence that is one word longer. */
+  private follow(before: number, word: number): number {
+    const key = before * WORDS + word
+    const known = this.sequences.get(key)
+    if (known !== undefined) return known
+    const id = this.sequences.size + 1
+    this.sequences.set(key, id)
+    return id
+  }
+
+  /** One label for each state the first end can be brought into. */
+  initial(): Label[] {
+    const { problem } = this
+    return problem.begin
+      .filter((start) => start.forbidden.length === 0)
+      .map((start, index) => {
+        const { removal } = start
+        const risk = removalRiskPerMille(removal, problem.settings)
+        return {
+          back: null,
+          start,
+          origin: index,
+          group: null,
+          choice: null,
+          final: null,
+          joint: null,
+          done: false,
+          openClass: problem.network.classOf(start.port),
+          stage: 0,
+          turned: 0,
+          closing: 'no',
+          parts: 0,
+          mask: 0,
+          tools: problem.toolMask(removal.tools),
+          notAboard: 0,
+          additive: labourCents(removal.seconds, problem.settings) + riskCents(risk, problem.settings),
+          priceCents: 0,
+          seconds: removal.seconds,
+          joints: 0,
+          riskPerMille: risk,
+          waterOffSeconds: removal.seconds,
+          lo: 0,
+          hi: 0,
+          fine: this.follow(0, this.word(`start ${index}`)),
+          way: this.follow(0, this.word(removal.id)),
+        }
+      })
+  }
+
+  /** Everything that may come next: the fixture, or one more part. */
+  *next(label: Label): Generator<Label> {
+    if (label.done) return
+    yield* this.finish(label)
+    if (label.parts >= this.problem.mostParts) return
+    for (const group of this.problem.network.follow(label.openClass)) yield* this.add(label, group)
+  }
+
+  private *add(label: Label, group: Step): Generator<Label> {
+    const { problem } = this
+    const stage = problem.after(label.stage, group)
+    if (stage === null || group.turn > turnLeft(problem, label)) return
+    const done = group.outPort < 0 || stage === problem.route.endsAt
+    if (group.outPort < 0 && stage !== problem.route.endsAt) return
+    const turned = label.turned + group.turn
+    const standing = { openClass: group.outClass, stage, turned }
+    if (!done && tooLong(problem, this.guide, standing, label.parts + 1)) return
+    const first = label.back === null
+    if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
+    const beforeStop = label.stage < problem.route.opensAt
+    const joint = problem.weigh(group.pair, first ? label.start : null, beforeStop)
+    if (!joint.allowed) return
+    if (!this.circles && !first) {
+      const own = problem.network.classOf(label.start.port)
+      // coming back to an end like the first one is needless where the same joint could be made there
+      const back = label.openClass === own && label.stage === 0 && label.turned === 0
+      if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
+      const begins = group.outClass === own && stage === 0 && turned === 0
+      if (!begins && group.outPort >= 0 && visits(label, group.outClass, stage, turned)) return
+    }
+    const closing = this.closingAfter(label, group, joint)
+    const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
+    for (const choice of problem.choices(group)) {
+      if (done && turnLeft(problem, label) !== group.turn) return
+      yield {
+        back: label,
+        start: label.start,
+        origin: label.origin,
+        group,
+        choice,
+        final: null,
+        joint,
+        done,
+        openClass: group.outClass,
+        stage,
+        turned,
+        closing,
+        parts: label.parts + 1,
+        mask: label.mask | joint.bit,
+        tools: label.tools | joint.tools,
+        notAboard: label.notAboard + (choice.aboard ? 0 : 1),
+        additive: label.additive + joint.cents + choice.cents,
+        priceCents: label.priceCents + joint.priceCents + choice.cents,
+        seconds: label.seconds + joint.seconds,
+        joints: label.joints + 1,
+        riskPerMille: label.riskPerMille + joint.riskPerMille,
+        waterOffSeconds:
+          label.waterOffSeconds + (first && problem.isStub(label.start) ? joint.closeSeconds : 0),
+        lo: (reach[0] as number) + choice.lo - joint.insHi,
+        hi: (reach[1] as number) + choice.hi - joint.insLo,
+        fine: this.told ? this.follow(label.fine, group.stepId) : 0,
+        way: this.told
+          ? this.follow(
+              label.way,
+              this.word(`${group.pair.method.id}>${group.family}${choice.part.standing ? '*' : ''}`),
+            )
+          : 0,
+      }
+    }
+  }
+
+  private *finish(label: Label): Generator<Label> {
+    const { problem } = this
+    if (!problem.route.goalAt.includes(label.stage) || turnLeft(problem, label) !== 0) return
+    const first = label.back === null
+    const beforeStop = label.stage < problem.route.opensAt
+    for (const goal of problem.goals)
+      for (const pair of problem.network.join(label.openClass, goal)) {
+        // a run that is cut open is closed by what goes in, never end to end
+        const stands = first ? label.start : problem.far
+        const joint = problem.weigh(pair, stands, beforeStop)
+        if (!joint.allowed) continue
+        if (first && this.firstMethod && pair.method.id !== this.firstMethod) continue
+        if (problem.line.cutIn && !this.closes(label, joint)) continue
+        const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
+        const lo = (reach[0] as number) - joint.insHi
+        const hi = (reach[1] as number) - joint.insLo
+        if (!problem.fills(lo, hi)) continue
+        yield {
+          ...label,
+          back: label,
+          group: null,
+          choice: null,
+          final: pair,
+          joint,
+          done: true,
+          mask: label.mask | joint.bit,
+          tools: label.tools | joint.tools,
+          additive: label.additive + joint.cents,
+          priceCents: label.priceCents + joint.priceCents,
+          seconds: label.seconds + joint.seconds,
+          joints: label.joints + 1,
+          riskPerMille: label.riskPerMille + joint.riskPerMille,
+          waterOffSeconds:
+            label.waterOffSeconds + (stands && problem.isStub(stands) ? joint.closeSeconds : 0),
+          lo,
+          hi,
+          fine: this.told ? this.follow(label.fine, this.word(`${pair.pairId}!`)) : 0,
+          way: this.told ? this.follow(label.way, this.word(`${pair.method.id}!`)) : 0,
+        }
+      }
+  }
+
+  /** Whether the last joint, to the far side of the run, closes it. */
+  private closes(label: Label, joint: Weighed): boolean {
+    if (label.closing === 'yes') return true
+    if (joint.insLo <= this.problem.springMm * PER_MM) return true
+    return label.closing === 'sliding' && this.parks(label, this.problem.far)
+  }
+
+  private closingAfter(label: Label, group: Step, joint: Weighed): Label['closing'] {
+    const { problem } = this
+    if (!problem.line.cutIn || label.closing === 'yes') return label.closing
+    if (joint.insLo <= problem.springMm * PER_MM) return 'yes'
+    // what slides waits on the pipe before it, or on the piece that follows it
+    if (label.closing === 'sliding' && group.family === 'tube-piece') return 'yes'
+    if (group.role === 'union' && problem.springMm >= UNION_GAP_MM) return 'yes'
+    if (!slides(group)) return 'no'
+    const onPipe = label.back === null
+    if (onPipe && this.fitsOn(group, label.start)) return 'yes'
+    return label.group?.family === 'tube-piece' ? 'yes' : 'sliding'
+  }
+
+  private parks(label: Label, on: Start | null): boolean {
+    return label.group !== null && on !== null && this.fitsOn(label.group, on)
+  }
+
+  /** A sliding part needs its whole length of bare pipe to wait on. */
+  private fitsOn(group: Step, on: Start): boolean {
+    if (on.usableMm === null) return true
+    const part = group.parts[0]
+    return !part || on.usableMm >= endToEndMm(part) + PARK_MM
+  }
+}
+
+/**
+ * Whether the chain has already shown that class of open end with as much behind it: going round in a circle is never
+ * a way. With a valve or a bend between, it is none.
+ */
+function visits(label: Label, openClass: number, stage: number, turned: number): boolean {
+  for (let at: Label | null = label; at; at = at.back)
+    if (at.openClass === openClass && at.stage === stage && at.turned === turned) return true
+  return false
+}
