@@ -306,6 +306,17 @@ describe('what is offered', () => {
     const file = await (await server.call(`/api/jobs/${id}/file.json`, { cookie: bram })).text()
     expect(JSON.parse(file)).toMatchObject({ format: 'diarmos-job/1' })
     expect(file).not.toContain('Brandywater')
+    // of this job alone, in the order in which the shop heard of it
+    const { documents } = JSON.parse(file) as {
+      documents: Record<string, { jobId: string; revision: number }[]>
+    }
+    const rows = Object.values(documents).flat()
+    expect(rows.length).toBeGreaterThan(10)
+    expect(rows.every(({ jobId }) => jobId === id)).toBe(true)
+    for (const list of Object.values(documents))
+      expect(list.map(({ revision }) => revision)).toEqual(
+        list.map(({ revision }) => revision).sort((x, y) => x - y),
+      )
     const moved = await (
       await server.call(`/api/jobs/${demoId('wash-move')}/file.json`, { cookie: bram })
     ).json()

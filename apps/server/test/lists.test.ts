@@ -95,6 +95,63 @@ describe('a fresh phone', () => {
     expect(body.changes.filter((change) => change.fields.jobId === job?.id).length).toBeGreaterThan(2)
     expect(body.changes.some((change) => change.kind === 'contact')).toBe(false)
   })
+
+  it('gets no closed job, no removed one, nothing of theirs, and of very many the latest', async () => {
+    const { changes } = await sync(server, jory, [])
+    const point = changes.find((change) => change.kind === 'point')
+    const propertyId = point?.fields.propertyId
+    const job = (n: number, state = 'open') =>
+      operation({
+        kind: 'job',
+        id: randomUUID(),
+        patch: {
+          propertyId,
+          pointId: point?.id,
+          title: `Day ${n}`,
+          state,
+          fixtureId: null,
+          openedAt: new Date(Date.UTC(2031, 0, 1 + n)).toISOString(),
+          closedAt: state === 'open' ? null : '2031-12-01T00:00:00.000Z',
+          note: '',
+        },
+      })
+    const [closed, removed, open] = [job(200, 'closed'), job(201), job(202)]
+    const visits = [closed, removed, open].map(({ id }) =>
+      operation({
+        kind: 'visit',
+        id: randomUUID(),
+        patch: {
+          jobId: id,
+          personId: demoId('jory@fennel.example'),
+          startedAt: '2031-01-01T08:00:00.000Z',
+          endedAt: null,
+        },
+      }),
+    )
+    const put = await sync(server, jory, [closed, removed, open, ...visits])
+    await sync(server, jory, [operation({ kind: 'job', id: removed.id, base: put.cursor, remove: true })])
+    await sync(
+      server,
+      jory,
+      Array.from({ length: 99 }, (_, n) => job(n)),
+    )
+    const day = async () =>
+      (await get<{ changes: Awaited<ReturnType<typeof sync>>['changes'] }>('/api/day', jory)).body.changes
+    const first = await day()
+    const ids = first.map((change) => change.id)
+    expect(ids).toContain(open.id)
+    expect(ids).not.toContain(closed.id)
+    expect(ids).not.toContain(removed.id)
+    expect(visits.map(({ id }) => ids.includes(id))).toEqual([false, false, true])
+    // a hundred at most: the oldest stay for the stream
+    const jobs = first.filter((change) => change.kind === 'job')
+    expect(jobs).toHaveLength(100)
+    expect(jobs.every((change) => String(change.fields.title).startsWith('Day'))).toBe(true)
+    await sync(server, jory, [job(300)])
+    expect((await day()).filter((change) => change.fields.title === 'Day 0')).toEqual([])
+    const { cursor } = await sync(server, jory, [])
+    await sync(server, jory, [operation({ kind: 'job', id: removed.id, base: cursor, patch: {} })])
+  })
 })
 
 describe('what was removed', () => {

@@ -89,6 +89,76 @@ describe('a pull', () => {
   }, 120_000)
 })
 
+describe('a page', () => {
+  it('is full before there is another, and the pages together are everything once', async () => {
+    // a page holds 400 documents
+    const before = await everything()
+    const made = Array.from({ length: 401 }, (_, n) => house(`Paged ${n}`))
+    for (let n = 0; n < made.length; n += 60) await sync(server, bram, made.slice(n, n + 60), 1_000_000_000)
+    const first = await sync(server, bram, [], before.cursor)
+    expect([first.changes.length, first.more]).toEqual([400, true])
+    const second = await sync(server, bram, [], first.cursor)
+    expect([second.changes.length, second.more]).toEqual([1, false])
+    expect([...first.changes, ...second.changes].map(({ id }) => id)).toEqual(made.map(({ id }) => id))
+    const exact = await sync(server, bram, [], first.changes[0]?.revision)
+    expect([exact.changes.length, exact.more]).toEqual([400, false])
+  })
+})
+
+describe('what stays as it is', () => {
+  it('a line stays at its point, though it may be said again', async () => {
+    const { held } = await everything()
+    const line = [...held.values()].find((change) => change.kind === 'line' && !change.removed)
+    const other = [...held.values()].find(
+      (change) => change.kind === 'point' && !change.removed && change.id !== line?.fields.pointId,
+    )
+    const say = async (pointId: unknown) =>
+      send([a({ kind: 'line', id: line?.id ?? '', base: (await everything()).cursor, patch: { pointId } })])
+    expect((await say(line?.fields.pointId)).statuses).toEqual(['applied'])
+    const { results } = await say(other?.id)
+    expect(results[0]).toMatchObject({
+      status: 'rejected',
+      faults: [{ path: 'patch.pointId', message: 'a line stays at its point' }],
+    })
+  })
+
+  it('what is removed can be removed again, and what never was cannot', async () => {
+    const made = house()
+    await send([made])
+    const remove = () =>
+      send([a({ kind: 'property', id: made.id, base: 1_000_000_000 - 1, prior: null, remove: true })])
+    await remove()
+    const { revision } = (await one(made.id)) ?? {}
+    expect((await send([a({ kind: 'property', id: made.id, remove: true })])).results[0]).toMatchObject({
+      opId: expect.any(String),
+      status: 'applied',
+    })
+    expect((await one(made.id))?.removed).toBe(true)
+    expect((await one(made.id))?.revision).toBeGreaterThanOrEqual(revision ?? 0)
+    const never = await send([a({ kind: 'property', id: randomUUID(), remove: true })])
+    expect(never.results[0]).toMatchObject({
+      status: 'rejected',
+      faults: [{ path: 'id', message: 'there is no such property' }],
+    })
+  })
+
+  it('an old device knows what it sent itself, in its own order, and nothing of others', async () => {
+    const made = house('First', (patch) => a({ ...patch, prior: null }))
+    await send([made])
+    const base = (await one(made.id))?.revision ?? 0
+    const stamp = (second: number) => stampOf(`2026-11-23T08:00:0${second}.000Z`, 'phone-a')
+    const say = (label: string, clock: string, deviceId = 'phone-a') =>
+      send([a({ kind: 'property', id: made.id, base, prior: null, deviceId, clock, patch: { label } })])
+    // one after the other, and one of the same moment: seen
+    await say('Second', stamp(2))
+    await say('Third', stamp(2))
+    expect((await one(made.id))?.conflicts).toEqual([])
+    // its own earlier edit comes late: it had not seen the later ones
+    await say('Late', stamp(1))
+    expect((await one(made.id))?.conflicts).toMatchObject([{ field: 'label' }])
+  })
+})
+
 describe('one bad edit', () => {
   // as text, since what is nested so deep cannot be written out again
   const DEEP = `${'{"deeper":'.repeat(6000)}1${'}'.repeat(6000)}`
