@@ -1,5 +1,6 @@
 // A mating as an integer programme, built straight from the catalogue and the rule tables: a flow through layers of
 // open ends. Shares tables with the product, and no search, no network and no cost code.
+
 import {
   CATALOG,
   type Conditions,
@@ -18,9 +19,10 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
+import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
-import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
+import { jointCloses, jointHands, removalHands } from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
 
 interface Joint {
@@ -203,20 +205,16 @@ export function programmeOf(
       const price = joint.method.consumables
         .filter(({ id }) => id !== spared)
         .reduce((sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity, 0)
-      const minutes = settings.jointMinutes[joint.method.id]
       made = {
         perMille,
         price,
-        seconds: minutes === undefined ? joint.method.jointSeconds : Math.round(minutes * 60),
+        seconds: jointHands(joint.method, joint.tip.material, stub !== null, settings),
       }
     }
     judged.set(key, made)
     return made
   }
-  const waterOff = (joint: Joint) =>
-    joint.method.steps
-      .filter((step) => step.kind === 'close' || step.kind === 'wait')
-      .reduce((sum, step) => sum + (step.kind === 'wait' ? joint.method.waitSeconds : step.seconds), 0)
+  const waterOff = (joint: Joint) => jointCloses(joint.method, joint.tip.material)
   const near = new Map<string, { fitting: Fitting; index: number; joint: Joint }[]>()
   const neighbours = (open: PortEnd) => {
     const key = classOf(open)
@@ -253,13 +251,13 @@ export function programmeOf(
       token: start.removal.id,
       method: null,
       trip: missing(start.removal.tools),
-      cents: labour(start.removal.seconds) + risk(perMille),
+      cents: labour(removalHands(start.removal)) + risk(perMille),
       price: 0,
-      seconds: start.removal.seconds,
+      seconds: removalHands(start.removal),
       risk: perMille,
       joints: 0,
       notAboard: 0,
-      waterOff: start.removal.seconds,
+      waterOff: removalHands(start.removal),
       lo: 0,
       hi: 0,
       shows: `${kindOf(start.port)}@0`,

@@ -427,6 +427,7 @@ export const mateOption = z.object({
 }) satisfies z.ZodType<MateOption>
 
 export const planRequest = z.object({
+  jointMinutes: z.partialRecord(methodId, z.number().min(0).max(600)).optional(),
   lines: z
     .array(z.object({ lineId: key, material: pipeMaterial.optional(), conditions, option: mateOption }))
     .min(1)

@@ -61,23 +61,32 @@ describe('the exchange with the server', () => {
     expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(0)
   })
 
-  it.each([500, 503, 401, 429])('an answer of %i puts no edit aside: all stay queued', async (status) => {
-    await store.open(session)
-    await settled(store)
-    server.state.status = status
-    const ids = [store.newId(), store.newId()]
-    for (const id of ids) await store.edit(property(id, { label: 'waits' }))
-    await settled(store)
-    const { pending, refused, online, expired, fault } = store.useData.getState()
-    expect({ pending, refused }).toEqual({ pending: 2, refused: [] })
-    expect(online).toBe(status !== 503)
-    expect(expired).toBe(status === 401)
-    expect(fault === null).toBe(status === 401 || status === 503)
-    server.state.status = 0
-    await settled(store)
-    expect(server.got.map((operation) => operation.id)).toEqual(ids)
-    expect(store.useData.getState()).toMatchObject({ pending: 0, online: true, expired: false, fault: null })
-  })
+  it.each([500, 502, 503, 401, 429])(
+    'an answer of %i puts no edit aside: all stay queued',
+    async (status) => {
+      await store.open(session)
+      await settled(store)
+      server.state.status = status
+      const ids = [store.newId(), store.newId()]
+      for (const id of ids) await store.edit(property(id, { label: 'waits' }))
+      await settled(store)
+      const { pending, refused, online, expired, fault } = store.useData.getState()
+      expect({ pending, refused }).toEqual({ pending: 2, refused: [] })
+      // who is coming back is as good as away
+      expect(online).toBe(status < 502)
+      expect(expired).toBe(status === 401)
+      expect(fault === null).toBe(status === 401 || status >= 502)
+      server.state.status = 0
+      await settled(store)
+      expect(server.got.map((operation) => operation.id)).toEqual(ids)
+      expect(store.useData.getState()).toMatchObject({
+        pending: 0,
+        online: true,
+        expired: false,
+        fault: null,
+      })
+    },
+  )
 
   it('a queue longer than a request goes out in its order, each edit once', async () => {
     await store.open(session)
@@ -127,6 +136,73 @@ describe('the exchange with the server', () => {
     expect(seen).not.toContain('theirs')
     expect(shown(id)?.label).toBe('mine')
     expect(Object.keys(server.rows.get(id)?.fields ?? {})).toEqual(['label'])
+  })
+
+  it('takes no page that is older than what it holds, and counts up with each write', async () => {
+    const id = store.newId()
+    server.rows.set(id, row(id, 5, { label: 'newer' }))
+    server.state.revision = 5
+    await store.open(session)
+    await settled(store)
+    const { fetch } = globalThis
+    globalThis.fetch = jest.fn(async (path: string, init: RequestInit) => {
+      const response = await fetch(path, init)
+      if (path !== '/api/sync') return response
+      const answer = (await response.json()) as object
+      return { ...response, json: async () => ({ ...answer, changes: [row(id, 4, { label: 'older' })] }) }
+    }) as never
+    await settled(store)
+    globalThis.fetch = fetch
+    expect(shown(id)).toEqual({ label: 'newer' })
+    const turn = async () => (await stored((local) => local.get('docs', ['property', id])))?.turn ?? -1
+    const turns = [await turn()]
+    await store.edit(property(id, { label: 'mine' }))
+    turns.push(await turn())
+    await settled(store)
+    turns.push(await turn())
+    server.rows.set(id, row(id, ++server.state.revision, { label: 'theirs' }))
+    await settled(store)
+    turns.push(await turn())
+    expect(turns.every((at, index) => at > (turns[index - 1] ?? 0))).toBe(true)
+    expect(shown(id)).toEqual({ label: 'theirs' })
+  })
+
+  it('says of each edit what it had seen: the page it has read, or the document where that is later', async () => {
+    const id = store.newId()
+    server.rows.set(id, row(id, 3, { label: 'old' }))
+    server.state.revision = 8
+    await store.open(session)
+    await settled(store)
+    await store.edit(property(id, { label: 'after eight' }))
+    await settled(store)
+    expect(server.got.at(-1)?.base).toBe(8)
+    // what came ahead of the stream is later than the cursor
+    const other = somebody()
+    server.state.day = [row('ahead', 40, { label: 'Ahead' })]
+    server.state.status = 503
+    await store.leave()
+    session = other
+    await store.open(session)
+    await settled(store)
+    await store.edit(property('ahead', { label: 'Mine' }))
+    const [queued] = await stored((local) => local.getAll('queue'))
+    expect(queued?.base).toBe(40)
+  })
+
+  it('does not take away by undo what somebody else has worked on since', async () => {
+    await store.open(session)
+    await settled(store)
+    const [mine, theirs] = [store.newId(), store.newId()]
+    await store.edit(property(theirs, { label: 'made', note: 'here' }), 'made')
+    await settled(store)
+    server.rows.set(theirs, row(theirs, ++server.state.revision, { label: 'made', note: 'theirs' }))
+    await settled(store)
+    await store.undo()
+    expect(shown(theirs)).toEqual({ label: 'made', note: 'theirs' })
+    expect(store.shelf.get('property', theirs)?.removed).toBe(false)
+    await store.edit(property(mine, { label: 'made' }), 'made')
+    await store.undo()
+    expect(store.shelf.get('property', mine)?.removed ?? true).toBe(true)
   })
 
   it('answers that come after leaving change nothing of what is kept', async () => {
@@ -263,6 +339,24 @@ describe('signing in and what is kept', () => {
     expect(again.useData.getState()).toMatchObject({ status: 'ready', expired: true })
   })
 
+  it('keeps no contact’s edits on the phone of who has left, and the others for a restored database', async () => {
+    const id = store.newId()
+    await store.edit(property(id, { label: 'house' }))
+    await store.edit([
+      {
+        kind: 'contact',
+        id: store.newId(),
+        patch: { propertyId: id, name: 'Somebody', phone: '', email: '' },
+      },
+    ])
+    await settled(store)
+    await store.leave()
+    const local = await openLocal(session.person.id)
+    const kept = await local.getAll('acknowledged')
+    local.close()
+    expect(kept.map(({ operation }) => operation.kind)).toEqual(['property'])
+  })
+
   it('a refused edit can be put away, alone and for good', async () => {
     const ids = [store.newId(), store.newId()]
     for (const id of ids) await store.edit(property(id, { label: 'bad' }))
@@ -321,6 +415,15 @@ describe('tabs of one person', () => {
     expect(two.shelf.get('property', id)?.fields.label).toBe('seen next door')
     expect(two.useData.getState().pending).toBe(1)
     expect(stranger.shelf.get('property', id) ?? null).toBeNull()
+    // what one of them reads from the server the other shows too
+    server.state.reachable = true
+    server.rows.set('from afar', row('from afar', ++server.state.revision, { label: 'From afar' }))
+    await one.syncSoon()
+    await new Promise((resolve) => setTimeout(resolve, 20))
+    server.state.reachable = false
+    expect(two.shelf.get('property', 'from afar')?.fields.label).toBe('From afar')
+    server.state.reachable = true
+    server.rows.delete('from afar')
     await one.leave()
     await settled(two)
     await settled(stranger)

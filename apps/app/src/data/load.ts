@@ -1,6 +1,6 @@
 import type { LocalDatabase } from './database'
 import { local, shelf, turned } from './state'
-import type { EntityKind, Held } from './types'
+import type { EntityKind } from './types'
 
 /** What the list of jobs shows, and what every page needs. */
 const FIRST: readonly EntityKind[] = ['settings', 'property', 'point', 'job']
@@ -28,14 +28,4 @@ async function rest(database: LocalDatabase): Promise<void> {
     await yielded()
   }
   turned({ loaded: true })
-}
-
-/** What belongs to one job, at once: its page may be opened before the rest is there. */
-export async function loadJob(jobId: string): Promise<void> {
-  const { database } = local
-  if (!database) return
-  const docs: Held[] = await database.getAllFromIndex('docs', 'job', jobId)
-  if (database !== local.database) return
-  shelf.putLater(docs)
-  turned()
 }

@@ -179,5 +179,7 @@ export function planRequest(
       : []
   })
   const old = !['1995-2010', 'since-2010'].includes(view.property.fields.era)
-  return lines.length > 0 ? { lines, houseRules: settings.houseRules, oldSolder: old } : null
+  return lines.length > 0
+    ? { lines, houseRules: settings.houseRules, oldSolder: old, jointMinutes: settings.jointMinutes }
+    : null
 }

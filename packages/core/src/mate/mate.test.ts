@@ -180,6 +180,8 @@ describe('the search against plain enumeration', () => {
       ...WELL_EQUIPPED,
       labourCentsPerHour: 12_937,
       tripMinutes: 14,
+      // on offer: worth it only to who is there anyway
+      priceCents: { 'stop.angle.pushxcomp.1/2x3/8': 1100 },
       toolsAboard: ['torch', 'deburrer', 'crimp-tool', 'cinch-tool', 'expander', 'tube-cutter'],
       partsAboard: { 'stop.angle.barbxcomp.1/2x3/8': 4, 'connector.comp3/8xfaucet1/2.20in': 4 },
     }
@@ -188,7 +190,7 @@ describe('the search against plain enumeration', () => {
       { ...line('pex-a.sdr9.1/2', { stubMm: 51, line: 'trickle' }), lineId: 'cold' },
     ]
     const { lines: alone, together } = mate({ lines, settings }, LIMITS)
-    expect(alone[1]?.options[0]?.methods).toContain('crimp')
+    expect(alone[1]?.options[0]?.methods).not.toContain('push-fit')
     expect(together?.optionIds[1]).toContain('push-fit')
     expect(together?.totalCents).toBe(bestPair(lines, settings))
     expect(together?.totalCents).toBeLessThan(together?.apartCents ?? 0)

@@ -1,8 +1,8 @@
 import { METHODS, methodById } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
+import { actsOf } from '../assembly/methods/acts'
 import { pairs } from '../assembly/methods/pairs'
-import { waitSeconds } from '../assembly/methods/table'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
 import { pipeById } from '../reference'
 import { cheapestWay, mate, RULES } from './index'
@@ -185,7 +185,10 @@ describe('codes and amendments', () => {
 describe('waits by temperature', () => {
   it('are longer where it is colder, and the water stays off as long', () => {
     const cement = methodById('cement')
-    expect([null, 21, 10, 0].map((airC) => waitSeconds(cement, airC))).toEqual([1800, 1800, 3600, 7200])
+    const waits = [null, 21, 10, 0].map((airC) =>
+      actsOf(cement, { tubeMaterial: 'cpvc', atStub: true, airC }).filter(({ kind }) => kind === 'wait'),
+    )
+    expect(waits.flat().map(({ seconds }) => seconds)).toEqual([1800, 1800, 3600, 7200])
     const off = (airC: number) =>
       ask(line('cpvc.sdr11.1/2', { airC })).options.find((option) => option.joints[0]?.method === 'cement')
         ?.waterOffSeconds ?? 0

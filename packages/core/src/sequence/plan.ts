@@ -1,12 +1,12 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
 import type { Conditions } from '../assembly/conditions'
-import { methodById, waitSeconds } from '../assembly/methods/table'
+import { actsOf } from '../assembly/methods/acts'
+import { type MethodId, methodById } from '../assembly/methods/table'
 import { removalById } from '../assembly/oldJoints/removals'
 import { fittingById } from '../catalog/families'
 import type { HouseRules, MateOption } from '../mate/types'
 import { isMetal } from '../reference/materials'
-import { isSoftTube } from '../reference/softTube'
 import type { PipeMaterial } from '../reference/types'
 
 export interface PlanLine {
@@ -21,6 +21,8 @@ export interface PlanRequest {
   readonly lines: readonly PlanLine[]
   readonly houseRules: HouseRules
   readonly oldSolder?: boolean
+  /** What the shop takes for one joint, hands on, minutes; else the table's own. */
+  readonly jointMinutes?: Readonly<Partial<Record<MethodId, number>>>
 }
 
 export interface PlannedStep {
@@ -119,7 +121,11 @@ function walk(from: string, next: (at: string) => Iterable<string>): Set<string>
   return seen
 }
 
-function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
+function addLine(
+  graph: Graph,
+  line: PlanLine,
+  { houseRules, jointMinutes = {} }: Pick<PlanRequest, 'houseRules' | 'jointMinutes'>,
+): void {
   const { lineId, option, conditions } = line
   const removal = removalById(option.removalId)
   const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
@@ -142,10 +148,13 @@ function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
-    const templates = method.steps
-      .filter((t) => !t.onlySoft || isSoftTube(joint.tubeMaterial))
-      // cold lengthens what only takes time
-      .map((t) => (t.kind === 'wait' ? { ...t, seconds: waitSeconds(method, conditions.airC) } : t))
+    const minutes = jointMinutes[joint.method]
+    const templates = actsOf(method, {
+      tubeMaterial: joint.tubeMaterial,
+      atStub: joint.atStub,
+      airC: conditions.airC,
+      ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
+    })
     const parameters = {
       insertionMm: joint.maxMm,
       material: joint.tubeMaterial,
@@ -218,6 +227,23 @@ function addLine(graph: Graph, line: PlanLine, houseRules: HouseRules): void {
   for (const step of removed) graph.precede(step, 'general/valves')
 }
 
+/** Getting out and setting up for a method, once, before the first of its joints. */
+function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void {
+  const { setUpSeconds, tools } = methodById(id)
+  if (setUpSeconds === 0) return
+  const step = `general/set-up-${id}`
+  const template: StepTemplate = { key: step, kind: 'prepare', words: 'safe.set-up', seconds: setUpSeconds }
+  graph.add(step, template, null, null, { method: id, tools: tools.join(' ') })
+  // nothing keeps it from being done while the water still runs
+  graph.precede(step, 'general/shut')
+  for (const { lineId, option } of lines)
+    option.joints.forEach((joint, seam) => {
+      if (joint.method !== id) return
+      for (const other of graph.nodes.keys())
+        if (other.startsWith(`${lineId}/${seam}/`)) graph.precede(step, other)
+    })
+}
+
 function build(request: PlanRequest): Graph {
   const { lines, houseRules } = request
   const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
@@ -238,9 +264,11 @@ function build(request: PlanRequest): Graph {
     if (step.place === 'before') graph.precede(`general/${step.key}`, 'general/shut')
   }
   for (const line of lines) {
-    addLine(graph, line, houseRules)
+    addLine(graph, line, request)
     graph.precede('general/bond', `${line.lineId}/remove/${removalById(line.option.removalId).steps[0]?.key}`)
   }
+  for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
+    addSetUp(graph, id, lines)
   graph.precede('general/two-hours', 'general/morning')
   return graph
 }

@@ -39,7 +39,8 @@ describe('the order of work', () => {
           for (const template of method?.steps ?? []) {
             const step = at.get(`${lineId}/${seam}/${template.key}`)
             if (!step) {
-              expect(template.onlySoft).toBe(true)
+              // what only soft tube or only the old pipe asks for
+              expect(template.onlySoft || (template.needsPlace && !joint.atStub)).toBe(true)
               continue
             }
             for (const before of template.after ?? []) {
@@ -90,6 +91,45 @@ describe('the order of work', () => {
     for (const { option, plan } of all) {
       expect(plan.waterOff.seconds).toBeGreaterThanOrEqual(option.waterOffSeconds)
       expect(plan.waterOff.seconds).toBeGreaterThanOrEqual(plan.waterOff.boundSeconds)
+    }
+  })
+
+  it('lays out the very hands that the mating counted: one duration for each act', () => {
+    for (const { option, lines, plan } of all) {
+      const lineId = lines[0]?.lineId ?? ''
+      const own = plan.steps.filter(
+        (step) =>
+          !step.passive &&
+          (step.seam !== null || step.id.startsWith(`${lineId}/remove/`)) &&
+          step.lineId === lineId,
+      )
+      const hands = own.reduce((sum, step) => sum + step.endSeconds - step.startSeconds, 0)
+      expect([option.id, hands]).toEqual([option.id, option.costs.labourSeconds])
+      const setUps = plan.steps.filter((step) => step.id.startsWith('general/set-up-'))
+      const setUp = setUps.reduce((sum, step) => sum + step.endSeconds - step.startSeconds, 0)
+      expect(hands + setUp).toBe(option.criteria.seconds)
+      // what can be set out before is no reason to keep the water off
+      expect(setUps.every((step) => step.phase === 'before')).toBe(true)
+    }
+  })
+
+  it('takes the shop’s own minutes for a joint, to the second, in price and plan', () => {
+    const jointMinutes = { sweat: 7.5, compression: 1, swivel: 2.25, 'push-fit': 0, crimp: 0.1 }
+    for (const pipeId of ['copper.l.1/2', 'pex-b.sdr9.1/2']) {
+      const request = line(pipeId)
+      const settings = { ...WELL_EQUIPPED, jointMinutes }
+      for (const option of mate({ lines: [request], settings, k: 6 }).lines[0]?.options ?? []) {
+        const plan = sequence({
+          lines: [{ lineId: 'a', conditions: request.conditions, option }],
+          houseRules,
+          jointMinutes,
+        })
+        const hands = plan.steps
+          .filter((step) => !step.passive && (step.seam !== null || step.id.startsWith('a/remove/')))
+          .reduce((sum, step) => sum + step.endSeconds - step.startSeconds, 0)
+        expect([option.id, hands]).toEqual([option.id, option.costs.labourSeconds])
+        expect(plan.waterOff.seconds).toBeGreaterThanOrEqual(option.waterOffSeconds)
+      }
     }
   })
 

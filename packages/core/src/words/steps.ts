@@ -1,5 +1,7 @@
 import type { PlannedStep } from '../sequence/plan'
 import type { LengthUnit } from '../units/types'
+import { METHOD_WORDS } from './fixtures'
+import { TOOL_WORDS } from './methods'
 import { type Sentence, say } from './say'
 
 const TOOLS: Readonly<Record<string, string>> = {
@@ -10,6 +12,7 @@ const TOOLS: Readonly<Record<string, string>> = {
 /** Every step, as it is read on the knees. */
 export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.parts': 'Lay out all parts and tools and check them against the list.',
+  'safe.set-up': 'Set out for {method}: {tools}.',
   'safe.water-seen': 'Steel: make sure once more that this line carries water and nothing else.',
   'safe.protect': 'Towel, bucket, gloves: a cup of water still comes.',
   'safe.lead-solder': 'Old solder may hold lead: no dry sanding, wash hands.',
@@ -95,15 +98,26 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
 /** A parameter's value as it is said: tools, and the shop's own choices where schools differ. */
 const SAID: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   tool: TOOLS,
+  method: METHOD_WORDS,
   threadSeal: { 'tape-then-paste': 'Tape, then paste over it,', tape: 'Tape', paste: 'Paste' },
   fluxOn: { both: 'tube and fitting', 'tube-only': 'the tube only' },
   compressionNut: { dry: 'threads dry', 'silicone-trace': 'a trace of silicone grease on the threads' },
 }
 
+/** Tools by id, as one would lay them out. */
+const toolList = (ids: string): string =>
+  ids
+    .split(' ')
+    .map((id) => TOOL_WORDS[id] ?? id)
+    .join(', ')
+
 /** A step in one sentence. An unknown one shows its id rather than nothing. */
 export function stepText(step: Pick<PlannedStep, 'words' | 'parameters'>, unit: LengthUnit): string {
   const parameters = Object.fromEntries(
-    Object.entries(step.parameters).map(([name, value]) => [name, SAID[name]?.[value] ?? value]),
+    Object.entries(step.parameters).map(([name, value]) => [
+      name,
+      name === 'tools' ? toolList(String(value)) : (SAID[name]?.[value] ?? value),
+    ]),
   )
   return say(STEPS[step.words] ?? step.words, parameters, unit)
 }

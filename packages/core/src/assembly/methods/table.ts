@@ -18,9 +18,3 @@ export function methodById(id: MethodId): Method {
   if (!method) throw new RangeError(`no joint method ${id}`)
   return method
 }
-
-/** The wait after a joint at an air temperature, s; a warm room where it is not known. */
-export function waitSeconds(method: Method, airC: number | null | undefined): number {
-  const cold = airC == null ? undefined : method.coldWaits?.find(({ belowC }) => airC < belowC)
-  return cold?.seconds ?? method.waitSeconds
-}

@@ -22,10 +22,8 @@ export interface MethodRow {
   readonly needsDry: boolean
   /** May it be closed into a wall: always, never, or as the house rule says. */
   readonly concealable: 'yes' | 'no' | 'house-rule'
+  /** To get out, set up and put away, once however many joints, s. */
   readonly setUpSeconds: number
-  readonly jointSeconds: number
-  /** Before water or load may come on it, s, in a warm room. */
-  readonly waitSeconds: number
   /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
   readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]
   readonly tools: readonly ToolId[]
@@ -44,6 +42,7 @@ export interface MethodRow {
   readonly toolRoomMm: number
   /** In the ground: as it is, wrapped, or never. */
   readonly buried: 'yes' | 'wrapped' | 'no'
+  /** Its acts in order: times and waits of a joint are theirs and nowhere else. */
   readonly steps: readonly StepTemplate[]
   readonly source: Source
 }

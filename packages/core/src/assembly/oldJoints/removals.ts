@@ -1,6 +1,7 @@
 import type { Source } from '../../reference/source'
 import { commonPractice } from '../../reference/source'
 import type { StepTemplate } from '../acts/types'
+import { handsOnSeconds } from '../methods/acts'
 import type { ToolId } from '../tools'
 import { type OldJoint, oldJointRow } from './table'
 
@@ -22,7 +23,6 @@ export interface Removal {
   readonly needsFlame: boolean
   readonly needsDry: boolean
   readonly tools: readonly ToolId[]
-  readonly seconds: number
   readonly steps: readonly StepTemplate[]
   readonly source: Source
 }
@@ -46,7 +46,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: [],
-    seconds: 20,
     steps: [step('remove.look', 20)],
     source: commonPractice,
   },
@@ -60,7 +59,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: ['tube-cutter'],
-    seconds: 150,
     steps: [step('remove.cut', 150)],
     source: commonPractice,
   },
@@ -74,7 +72,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: true,
     needsDry: true,
     tools: ['torch'],
-    seconds: 420,
     steps: [
       step('remove.sweat', 240, { flame: true }),
       step('remove.wipe-solder', 180, { after: ['remove.sweat'] }),
@@ -91,7 +88,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: ['two-wrenches', 'ring-puller'],
-    seconds: 240,
     steps: [step('remove.unscrew', 120), step('remove.pull-ring', 120, { after: ['remove.unscrew'] })],
     source: commonPractice,
   },
@@ -105,7 +101,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: ['two-wrenches', 'tube-cutter'],
-    seconds: 240,
     steps: [step('remove.unscrew', 120), step('remove.cut-ring', 120, { after: ['remove.unscrew'] })],
     source: commonPractice,
   },
@@ -119,7 +114,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: ['release-tool'],
-    seconds: 60,
     steps: [step('remove.release', 60)],
     source: commonPractice,
   },
@@ -133,7 +127,6 @@ export const REMOVALS: readonly Removal[] = [
     needsFlame: false,
     needsDry: false,
     tools: ['pipe-wrenches'],
-    seconds: 240,
     steps: [
       step('remove.hold-back', 30),
       step('remove.unscrew-thread', 210, { after: ['remove.hold-back'] }),
@@ -153,7 +146,6 @@ export const NEW_END: Removal = {
   needsFlame: false,
   needsDry: false,
   tools: [],
-  seconds: 0,
   steps: [],
   source: commonPractice,
 }
@@ -165,7 +157,6 @@ export const CUT_OPEN: Removal = {
   kerfMm: 0,
   roomMm: 12,
   tools: ['tube-cutter'],
-  seconds: 240,
   steps: [step('remove.cut-open', 240)],
 }
 
@@ -173,6 +164,11 @@ export const CUT_OPEN: Removal = {
 export function removalsOf(oldJoint: OldJoint): Removal[] {
   const { removals } = oldJointRow(oldJoint)
   return REMOVALS.filter(({ id }) => removals.includes(id))
+}
+
+/** What a removal takes, s: the sum of its acts. */
+export function removalSeconds({ steps }: Removal): number {
+  return handsOnSeconds(steps)
 }
 
 /** The removal of that id. @throws RangeError for an id that is none */

@@ -1,17 +1,10 @@
+import { actsOf } from '../../assembly/methods/acts'
 import type { Pair } from '../../assembly/methods/pairs'
 import { pairEngagement } from '../../assembly/methods/pairs'
+import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { ToolId } from '../../assembly/tools'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
-import { isSoftTube } from '../../reference/softTube'
-import {
-  consumablesOf,
-  jointSeconds,
-  labourCents,
-  methodsOf,
-  missingTools,
-  partCents,
-  setUpCents,
-} from '../costs/costs'
+import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
 import { criteriaOf } from '../search/front'
@@ -37,6 +30,8 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   for (const link of links) {
     const pair = (link.group?.pair ?? link.final) as Pair
     const engagement = pairEngagement(pair)
+    // the first joint stands on the old pipe; between fixed ends the last does too
+    const atStub = parts.length === 0 ? problem.isStub(first.start) : problem.far !== null && !link.group
     joints.push({
       method: pair.method.id,
       from: parts.length - 1,
@@ -49,14 +44,12 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       minMm: engagement.minMm,
       maxMm: engagement.maxMm,
       makeUpSource: engagement.source,
-      atStub: parts.length === 0 && problem.isStub(first.start),
+      atStub,
       beforeStop: stage < problem.route.opensAt,
       seal: pair.method.seal,
       tools: pair.method.tools,
       consumables: consumablesOf(pair.method, settings),
-      steps: pair.method.steps
-        .filter((step) => !step.onlySoft || isSoftTube(pair.tip.material))
-        .map((step) => step.words),
+      steps: actsOf(pair.method, { tubeMaterial: pair.tip.material, atStub }).map((act) => act.words),
       reasons: link.joint?.remarks ?? [],
     })
     for (const tool of pair.method.tools) tools.add(tool)
@@ -81,10 +74,10 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   const setUp = setUpCents(goal.mask, settings)
   const trip = needsTrip(goal) ? labourCents(settings.tripMinutes * 60, settings) : 0
   // labour is rounded per joint in the search; what remains of the additive cost is risk
-  const labour = [
-    removal.seconds,
-    ...links.map((link) => jointSeconds((link.group?.pair ?? (link.final as Pair)).method, settings)),
-  ].reduce((sum, seconds) => sum + labourCents(seconds, settings), 0)
+  const labour = [removalSeconds(removal), ...links.map((link) => link.joint?.seconds ?? 0)].reduce(
+    (sum, seconds) => sum + labourCents(seconds, settings),
+    0,
+  )
   const standing = parts.find((part) => part.standing)?.standing
   const firstLink = links[0] as Label
   return {

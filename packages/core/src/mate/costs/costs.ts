@@ -29,10 +29,10 @@ export function partCents(fitting: Fitting, settings: MateSettings): number {
   )
 }
 
-/** Seconds to make one joint by a method, the shop's own where it has set them. */
-export function jointSeconds(method: Method, settings: MateSettings): number {
-  const minutes = settings.jointMinutes[method.id]
-  return minutes === undefined ? method.jointSeconds : Math.round(minutes * 60)
+/** What the shop takes for one joint of a method, s; undefined where it goes by the table. */
+export function ownSeconds(id: MethodId, settings: MateSettings): number | undefined {
+  const minutes = settings.jointMinutes[id]
+  return minutes === undefined ? undefined : Math.round(minutes * 60)
 }
 
 /** What one joint takes. The seal of threads follows the house rule. */

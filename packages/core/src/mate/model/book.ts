@@ -6,7 +6,6 @@ import { faceMm } from '../../fitup/takeOut'
 import {
   bitOf,
   consumableCents,
-  jointSeconds,
   labourCents,
   methodBit,
   missingTools,
@@ -52,9 +51,7 @@ export interface Weighed {
 
 /** What every joint of a method comes to, wherever it is made. */
 export interface Standing {
-  readonly cents: number
   readonly priceCents: number
-  readonly seconds: number
   readonly bit: number
   readonly tools: number
 }
@@ -122,12 +119,8 @@ export class Book {
   standing(method: Method): Standing {
     const known = this.ofMethod.get(method.id)
     if (known) return known
-    const seconds = jointSeconds(method, this.settings)
-    const priceCents = consumableCents(method, this.settings)
     const made = {
-      cents: priceCents + labourCents(seconds, this.settings),
-      priceCents,
-      seconds,
+      priceCents: consumableCents(method, this.settings),
       bit: methodBit(method.id),
       tools: this.toolMask(method.tools),
     }

@@ -1,8 +1,8 @@
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
 import { fixtureById } from '../../assembly/fixtures'
+import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
-import { type Method, waitSeconds } from '../../assembly/methods/table'
 import { CUT_OPEN } from '../../assembly/oldJoints/removals'
 import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
 import type { ToolId } from '../../assembly/tools'
@@ -12,7 +12,7 @@ import { Effort } from '../../effort'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import { pipeById } from '../../reference/pipes'
 import type { Pipe } from '../../reference/types'
-import { riskCents } from '../costs/costs'
+import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
@@ -228,6 +228,13 @@ export class Problem {
     const { method, tip, body } = pair
     const engagement = pairEngagement(pair)
     const standing = this.book.standing(method)
+    const acts = actsOf(method, {
+      tubeMaterial: tip.material,
+      atStub: stub !== null,
+      airC: this.conditions.airC,
+      ownSeconds: ownSeconds(method.id, this.settings),
+    })
+    const seconds = handsOnSeconds(acts)
     const verdict = judge({
       method,
       tip,
@@ -243,13 +250,16 @@ export class Problem {
       allowed: verdict.forbidden.length === 0,
       forbidden: verdict.forbidden,
       remarks: verdict.remarks,
-      cents: standing.cents + riskCents(verdict.riskPerMille, this.settings),
+      cents:
+        standing.priceCents +
+        labourCents(seconds, this.settings) +
+        riskCents(verdict.riskPerMille, this.settings),
       priceCents: standing.priceCents,
-      seconds: standing.seconds,
+      seconds,
       riskPerMille: verdict.riskPerMille,
       bit: standing.bit,
       tools: standing.tools,
-      closeSeconds: closeSeconds(method, this.conditions.airC),
+      closeSeconds: closingSeconds(acts),
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
@@ -301,13 +311,6 @@ function farFacts(route: Route, { service, access, sunlight, nearHeater, airC }:
 /** Everything of the place that decides which parts of a group will do. */
 function placeFacts({ reachMm, freezing, wallMm, stopShape, outlets }: Conditions): readonly unknown[] {
   return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1]
-}
-
-/** To close a joint and let it set, s. */
-function closeSeconds(method: Method, airC: number | null | undefined): number {
-  return method.steps
-    .filter((step) => step.kind === 'close' || step.kind === 'wait')
-    .reduce((sum, step) => sum + (step.kind === 'wait' ? waitSeconds(method, airC) : step.seconds), 0)
 }
 
 function portOf(ref: EndRef | undefined, name: string): PortEnd {

@@ -1,4 +1,5 @@
 import type { MethodId } from '../../assembly/methods/table'
+import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { Start } from '../../assembly/oldJoints/start'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
@@ -130,12 +131,13 @@ export class Grower {
           mask: 0,
           tools: problem.toolMask(removal.tools),
           notAboard: 0,
-          additive: labourCents(removal.seconds, problem.settings) + riskCents(risk, problem.settings),
+          additive:
+            labourCents(removalSeconds(removal), problem.settings) + riskCents(risk, problem.settings),
           priceCents: 0,
-          seconds: removal.seconds,
+          seconds: removalSeconds(removal),
           joints: 0,
           riskPerMille: risk,
-          waterOffSeconds: removal.seconds,
+          waterOffSeconds: removalSeconds(removal),
           lo: 0,
           hi: 0,
           fine: this.follow(0, this.word(`start ${index}`)),

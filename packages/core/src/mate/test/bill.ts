@@ -2,6 +2,7 @@ import { METHODS } from '../../assembly/methods/table'
 import { removalById } from '../../assembly/oldJoints/removals'
 import { CATALOG } from '../../catalog'
 import type { MateOption, MateSettings } from '../types'
+import { jointHands, removalHands } from './hands'
 
 export interface CostsCheck {
   readonly partsCents: number
@@ -32,10 +33,12 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
     consumablesCents: methods
       .flatMap((method) => method.consumables)
       .reduce((sum, { id, quantity }) => sum + quantity * (settings.consumableCents[id] ?? 0), 0),
-    labourCents: [removal.seconds, ...methods.map((method) => method.jointSeconds)].reduce(
-      (sum, seconds) => sum + labour(seconds),
-      0,
-    ),
+    labourCents: [
+      removalHands(removal),
+      ...option.joints.map((joint, index) =>
+        jointHands(methods[index] as (typeof METHODS)[number], joint.tubeMaterial, joint.atStub, settings),
+      ),
+    ].reduce((sum, seconds) => sum + labour(seconds), 0),
     setUpCents: [...new Set(methods)].reduce(
       (sum, method) =>
         sum +

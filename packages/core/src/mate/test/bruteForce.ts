@@ -6,6 +6,7 @@ import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
+import { jointCloses, jointHands, removalHands } from './hands'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md
@@ -140,8 +141,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         ((threadSeal === 'tape' && id === 'thread-paste') || (threadSeal === 'paste' && id === 'ptfe-tape'))
       return left ? sum : sum + (settings.consumableCents[id] ?? 0) * quantity
     }, 0)
-    const minutes = settings.jointMinutes[joint.method.id]
-    const seconds = minutes === undefined ? joint.method.jointSeconds : Math.round(minutes * 60)
+    const seconds = jointHands(joint.method, joint.tip.material, start !== null, settings)
     return { perMille, price, seconds, cents: price + labour(seconds) + risk(perMille) }
   }
   const judged = new Map<Joint, Map<string, ReturnType<typeof judgeAnew>>>()
@@ -209,16 +209,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         seconds: state.seconds + judged.seconds,
         risk: state.risk + judged.perMille,
         joints: state.joints + 1,
-        waterOff:
-          state.waterOff +
-          (first && stub
-            ? joint.method.steps
-                .filter((step) => step.kind === 'close' || step.kind === 'wait')
-                .reduce(
-                  (sum, step) => sum + (step.kind === 'wait' ? joint.method.waitSeconds : step.seconds),
-                  0,
-                )
-            : 0),
+        waterOff: state.waterOff + (first && stub ? jointCloses(joint.method, joint.tip.material) : 0),
         lo: (first ? reach[0] : state.lo) - max,
         hi: (first ? reach[1] : state.hi) - min,
       }
@@ -339,17 +330,17 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       way: removal.id,
       parts: [],
       shown: [{ open: start.port, stage: 0, turned: 0 }],
-      additive: labour(removal.seconds) + risk(disliked ? 10 : 0),
+      additive: labour(removalHands(removal)) + risk(disliked ? 10 : 0),
       methods: new Set(),
       trip: missing(removal.tools),
       stage: 0,
       turned: 0,
       price: 0,
-      seconds: removal.seconds,
+      seconds: removalHands(removal),
       risk: disliked ? 10 : 0,
       joints: 0,
       notAboard: 0,
-      waterOff: removal.seconds,
+      waterOff: removalHands(removal),
       lo: 0,
       hi: 0,
     })

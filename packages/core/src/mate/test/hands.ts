@@ -1,0 +1,37 @@
+import type { METHODS } from '../../assembly/methods/table'
+import type { Removal } from '../../assembly/oldJoints/removals'
+import type { MateSettings } from '../types'
+
+type Method = (typeof METHODS)[number]
+const INSERTED = ['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene']
+
+/** Acts of a joint as docs/cost-model.md writes them, straight from the rows. */
+const stepsOf = (method: Method, material: string, onOldPipe: boolean) =>
+  method.steps.filter(
+    (step) => (!step.onlySoft || INSERTED.includes(material)) && (!step.needsPlace || onOldPipe),
+  )
+
+/** Hands-on seconds of one joint, worked out anew. */
+export function jointHands(
+  method: Method,
+  material: string,
+  onOldPipe: boolean,
+  settings: MateSettings,
+): number {
+  const own = settings.jointMinutes[method.id]
+  if (own !== undefined) return Math.round(own * 60)
+  let sum = 0
+  for (const step of stepsOf(method, material, onOldPipe)) if (!step.passive) sum += step.seconds
+  return sum
+}
+
+/** Seconds that the water is off for one joint on the old pipe, in a warm room; with the table's own times. */
+export function jointCloses(method: Method, material: string): number {
+  return stepsOf(method, material, true)
+    .filter(({ kind }) => ['close', 'wait'].includes(kind))
+    .reduce((sum, { seconds }) => sum + seconds, 0)
+}
+
+/** Seconds of a removal. */
+export const removalHands = ({ steps }: Removal): number =>
+  steps.reduce((sum, { seconds }) => sum + seconds, 0)
