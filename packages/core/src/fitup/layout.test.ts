@@ -15,6 +15,7 @@ const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
 /** Ways that pipe has to be cut for: straight, round a corner, with a valve between two pieces, threaded, cemented. */
 const WAYS: readonly MateOption[] = [
   ...optionsOf('copper.l.1/2', { turn: 90 }),
+  ...optionsOf('copper.l.1/2', { turn: 90, access: 'closed-wall' }),
   ...optionsOf('copper.regular.15mm', { access: 'reachable' }, 'tap.tail.1/2'),
   ...optionsOf('galvanised.40.1/2', { turn: 45 }, 'washer.hose'),
   ...optionsOf('cpvc.sdr11.1/2', { flame: false }),
