@@ -16,7 +16,7 @@ const ROOMS = {
   identify: {
     sources: ['packages/core/src/identify/question.ts', 'packages/core/src/identify/reading.ts'],
     project: 0,
-    tests: ['packages/core/src/identify'],
+    tests: ['packages/core/src/identify/question.test.ts', 'packages/core/src/identify/reading.test.ts'],
   },
   store: {
     sources: ['apps/server/src/store', 'apps/server/src/routes/sync.ts'],
