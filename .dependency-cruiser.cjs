@@ -50,7 +50,8 @@ module.exports = {
       to: {
         path: '^packages/',
         dependencyTypesNot: ['type-only'],
-        pathNot: '^packages/(core/src/((units|words|record)/|identify/answers|assembly/(conditions|oldJoints/table))|contract/src/sync/)',
+        pathNot:
+          '^packages/(core/src/((units|words|record)/|identify/answers|assembly/(conditions|oldJoints/table|workedOn))|contract/src/sync/)',
       },
     },
     ...ROOMS.flatMap((rooms, index) =>
@@ -68,7 +69,10 @@ module.exports = {
       name: 'words-stand-outside',
       severity: 'error',
       comment: 'No answer of the core is a sentence.',
-      from: { path: `^packages/core/src/(${ROOMS.flat().join('|')})/`, pathNot: `${TESTS}|^packages/core/src/drawing/` },
+      from: {
+        path: `^packages/core/src/(${ROOMS.flat().join('|')})/`,
+        pathNot: `${TESTS}|^packages/core/src/drawing/`,
+      },
       to: { path: '^packages/core/src/words/' },
     },
     ...MATE_ROOMS.map((room, index) => ({

@@ -26,7 +26,7 @@ test('two tabs of one person share what is edited, and two touches do a thing on
   await one.getByLabel('What is wrong').fill('Opened in a hurry')
   await one.getByRole('radio', { name: 'House: Another house' }).click()
   await one.getByLabel(/Name of the house/).fill('Corner house')
-  await one.getByLabel(/Name of the point/).fill('Sink')
+  await one.getByRole('radio', { name: 'What is worked on?: Kitchen sink' }).click()
   await one.getByRole('button', { name: 'Open the job' }).dblclick()
   await expect(one.getByRole('heading', { name: 'Opened in a hurry' })).toBeVisible()
   // the other tab hears of it without the server, once
@@ -94,6 +94,7 @@ test('what is being filled in outlives a reload, until it is saved or somebody l
   await page.reload()
   await expect(page.getByLabel('What is wrong')).toHaveValue('Tap drips at night')
   await expect(page.getByLabel(/Name of the house/)).toHaveValue('Lock-keeper’s house')
+  await page.getByRole('radio', { name: 'What is worked on?: Basin' }).click()
   await page.getByLabel(/Name of the point/).fill('Scullery')
   await page.getByRole('button', { name: 'Open the job' }).click()
   await expect(page.getByRole('heading', { name: 'Tap drips at night' })).toBeVisible()

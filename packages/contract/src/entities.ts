@@ -1,3 +1,4 @@
+import { WORKED_ON_IDS } from '@diarmos/core'
 import { z } from 'zod'
 import {
   conditions,
@@ -41,7 +42,8 @@ export const entities = {
   point: z.object({
     propertyId: id,
     name: line,
-    kind: z.enum(['basin', 'sink', 'toilet', 'washer', 'other']),
+    /** What is worked on there. */
+    kind: z.enum(WORKED_ON_IDS),
   }),
   line: z.object({ pointId: id, service: z.enum(['hot', 'cold', 'spout', 'shower', 'drain', 'vent']) }),
   job: z.object({
@@ -76,6 +78,8 @@ export const entities = {
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),
       sidewaysMm: z.number().positive().max(5000).nullable(),
+      /** That somebody has looked how the old stop is joined: bare is not the same as not said. */
+      oldJointSeen: z.boolean(),
     }),
   observation: z.object({
     jobId: id,

@@ -60,9 +60,20 @@ export function situationOf(view: LineView) {
   const {
     jobId: _job,
     lineId: _line,
+    oldJointSeen: _seen,
     ...fields
-  } = { jobId: '', lineId: '', ...PLAIN_CONDITIONS, ...view.situation?.fields }
+  } = { jobId: '', lineId: '', oldJointSeen: false, ...PLAIN_CONDITIONS, ...view.situation?.fields }
   return { ...fields, faults: [...fields.faults] }
+}
+
+/** Whether the work still hangs on what is on the old end: nobody has looked, and no way was chosen yet. */
+export function asksOldJoint(view: LineView): boolean {
+  const fields = view.situation?.fields
+  return (
+    beginsAt(view) === 'pipe' &&
+    view.mating === null &&
+    !(fields?.oldJointSeen || (fields?.oldJoint ?? 'none') !== 'none')
+  )
 }
 
 /** What a line begins at: an old pipe that ends, the mouth of something new, or a run that is cut open. */

@@ -6,6 +6,7 @@ import { shelf, useData } from './state'
 import type { Doc, EntityKind } from './types'
 
 export {
+  asksOldJoint,
   beginsAt,
   conditionsOf,
   type JobView,

@@ -54,7 +54,9 @@ describe('opening a job', () => {
     await write('What is wrong', 'Drips')
     await press(one('button', 'Open the job'))
     expect(screen.getByText('Give the house a name.')).toBeTruthy()
-    expect(screen.getByText(/Say where it is/)).toBeTruthy()
+    await write('Name of the house. Give the house a name.', 'Mill')
+    await press(one('button', 'Open the job'))
+    expect(screen.getByText(/Say what is worked on/)).toBeTruthy()
     expect(held('job')).toEqual([])
     expect(document.querySelector<HTMLInputElement>('[aria-label="What is wrong"]')?.value).toBe('Drips')
   })
@@ -63,7 +65,8 @@ describe('opening a job', () => {
     render(<NewJob />)
     await write('What is wrong', '  Stop seized ')
     await write('Name of the house', 'Mill')
-    await write('Name of the point', 'Basin')
+    await press(one('radio', 'What is worked on?: Basin'))
+    await write('Name of the point, if it has one', 'Upstairs basin')
     await press(one('radio', 'Last piped: 1940 to 1965'))
     await press(one('button', 'Open the job'))
     const [job] = held('job')
@@ -79,6 +82,27 @@ describe('opening a job', () => {
         .sort(),
     ).toEqual(['cold', 'hot'])
     expect(router.replace).toHaveBeenCalledWith(`/job/${job?.id}`)
+  })
+
+  it.each([
+    ['Toilet', ['cold'], null],
+    ['Hose bib', ['cold'], 'hose.outlet'],
+    ['Dishwasher', ['hot'], null],
+    ['Tub and shower', ['cold', 'hot'], null],
+  ])('a %s brings its own lines, and what there is but one of', async (label, services, fixtureId) => {
+    render(<NewJob />)
+    await write('What is wrong', 'Drips')
+    await write('Name of the house', 'Mill')
+    await press(one('radio', `What is worked on?: ${label}`))
+    await press(one('button', 'Open the job'))
+    const [point] = held('point')
+    expect(point?.fields.name).toBe(label)
+    expect(
+      held('line')
+        .map((line) => line.fields.service)
+        .sort(),
+    ).toEqual(services)
+    expect(held('job')[0]?.fields.fixtureId).toBe(fixtureId)
   })
 
   it('takes a house and a point that are known, and makes nothing twice', async () => {

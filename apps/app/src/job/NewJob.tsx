@@ -1,3 +1,5 @@
+import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
+import { WORKED_ON, type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
 import { router } from 'expo-router'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
@@ -6,6 +8,7 @@ import { useDraft } from '../data/draft'
 import { useDocs, useSettings } from '../data/select'
 import { type Edit, edit, newId, now } from '../data/store'
 import type { EntityFields } from '../data/types'
+import { WorkSign } from '../fixture/WorkSign'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
@@ -32,6 +35,7 @@ export function NewJob() {
   const [draft, setDraft, saved] = useDraft('new job', {
     propertyId: properties[0]?.id ?? NEW,
     pointId: NEW,
+    kind: null as WorkedOnId | null,
     entry: { title: '', house: '', street: '', town: '', era: 'unknown', point: '' } as Entry,
   })
   // what was chosen before a reload may have been removed since
@@ -44,7 +48,10 @@ export function NewJob() {
   const pointId = inHouse.some((point) => point.id === draft.pointId) ? draft.pointId : NEW
   const keep = (patch: Partial<typeof draft>) => setDraft({ ...draft, entry: getValues(), ...patch })
 
+  const [unsaid, setUnsaid] = useState(false)
   const save = handleSubmit(async (entry) => {
+    const { kind } = draft
+    if (pointId === NEW && kind === null) return setUnsaid(true)
     const house = propertyId === NEW ? newId() : propertyId
     const point = pointId === NEW ? newId() : pointId
     const job = newId()
@@ -66,9 +73,9 @@ export function NewJob() {
       edits.push({
         kind: 'point',
         id: point,
-        patch: { propertyId: house, name: entry.point.trim(), kind: 'basin' },
+        patch: { propertyId: house, name: entry.point.trim() || WORKED_ON_WORDS[kind ?? 'other'], kind },
       } as Edit)
-      for (const service of ['hot', 'cold'])
+      for (const service of workedOn(kind ?? 'other').lines)
         edits.push({ kind: 'line', id: newId(), patch: { pointId: point, service } } as Edit)
     }
     edits.push({
@@ -79,7 +86,8 @@ export function NewJob() {
         pointId: point,
         title: entry.title.trim(),
         state: 'open',
-        fixtureId: null,
+        // where there is but one end that can go in, it is known
+        fixtureId: (pointId === NEW ? workedOn(kind ?? 'other').fixtureId : undefined) ?? null,
         openedAt: now(),
         closedAt: null,
         note: '',
@@ -169,7 +177,30 @@ export function NewJob() {
               ]}
             />
           ) : null}
-          {pointId === NEW ? text('point', 'Name of the point', 'Say where it is: “upstairs basin”.') : null}
+          {pointId === NEW ? (
+            <>
+              <Choice
+                label="What is worked on?"
+                columns={3}
+                value={draft.kind}
+                options={WORKED_ON.map(({ id }) => ({
+                  value: id as WorkedOnId,
+                  label: WORKED_ON_WORDS[id] ?? id,
+                  sign: <WorkSign kind={id} />,
+                }))}
+                onChange={(kind) => {
+                  setUnsaid(false)
+                  keep({ kind })
+                }}
+              />
+              {unsaid ? (
+                <Txt size="s" tone="oxide" role="alert">
+                  Say what is worked on: its lines follow from it.
+                </Txt>
+              ) : null}
+              {text('point', 'Name of the point, if it has one')}
+            </>
+          ) : null}
         </View>
         {fault ? (
           <Txt tone="oxide" role="alert">

@@ -37,6 +37,7 @@ describe('a tub and shower', () => {
     expect(held('job')[0]?.fields.fixtureId).toBe('valve.combo.1/2+spout.slip.1/2+arm.1/2')
     expect(lines()).toEqual(['hot line', 'cold line', 'spout line', 'shower line'])
     await stage('Mate')
+    await press(one('radio', 'On the old end: nothing: it is bare'))
     for (const line of ['hot', 'spout', 'shower']) {
       await press(one('tab', `${line} line`))
       await act(async () => {})
@@ -75,6 +76,7 @@ describe('a fixture that one line is enough for', () => {
     await stage('Fixture')
     await press(one('radio', 'Fixture: Toilet'))
     await stage('Mate')
+    await press(one('radio', 'On the old end: nothing: it is bare'))
     await press(one('button', 'Choose this way'))
     expect(held('mating')).toHaveLength(1)
     await press(one('button', 'On to the cut'))

@@ -49,7 +49,8 @@ export async function addLook(
   // a joint that was seen is also a condition of the work to come
   // an end that is bare is no answer to how it is joined
   const oldJoint = OLD_JOINT_IDS.find((joint) => joint !== 'none' && joint === look.answer)
-  if (look.sign === 'joint' && oldJoint) edits.push(...conditionEdits(view, line, { oldJoint }))
+  if (look.sign === 'joint' && oldJoint)
+    edits.push(...conditionEdits(view, line, { oldJoint, oldJointSeen: true }))
   await edit(edits, `Noted: ${label}`)
 }
 
@@ -67,7 +68,13 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
       : ({
           kind: 'situation',
           id: newId(),
-          patch: { ...PLAIN_CONDITIONS, ...patch, jobId: view.job.id, lineId: line.line.id },
+          patch: {
+            ...PLAIN_CONDITIONS,
+            oldJointSeen: false,
+            ...patch,
+            jobId: view.job.id,
+            lineId: line.line.id,
+          },
         } as Edit),
   ]
 }

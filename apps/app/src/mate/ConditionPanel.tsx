@@ -103,7 +103,9 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
                 label: ANSWERS[value] ?? value,
                 sign: <JointSign kind={value} />,
               }))}
-              onChange={(oldJoint) => set({ oldJoint }, `Old joint: ${ANSWERS[oldJoint]}`)}
+              onChange={(oldJoint) =>
+                set({ oldJoint, oldJointSeen: true }, `Old joint: ${ANSWERS[oldJoint]}`)
+              }
             />
           )}
           {begins === 'pipe' && (threaded || conditions.oldJoint === 'threaded') ? (

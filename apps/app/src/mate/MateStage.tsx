@@ -2,7 +2,14 @@ import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
 import { useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { conditionsOf, type JobView, type LineView, type Stage, situationOf } from '../data/select'
+import {
+  asksOldJoint,
+  conditionsOf,
+  type JobView,
+  type LineView,
+  type Stage,
+  situationOf,
+} from '../data/select'
 import type { EntityFields } from '../data/types'
 import { chooseOptions, setConditions, setNote } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
@@ -20,6 +27,7 @@ import { CompareSheet } from './CompareSheet'
 import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
 import { ForATime } from './ForATime'
+import { OldJointAsk } from './OldJointAsk'
 import { OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { Nothing, Refusals } from './Refused'
@@ -64,6 +72,22 @@ export function MateStage(props: Props) {
       >
         <Txt size="l">Not yet.</Txt>
         <Txt tone="soft">A mating needs both ends: what the pipe is, and what goes in.</Txt>
+      </StageFrame>
+    )
+  if (asksOldJoint(line))
+    return (
+      <StageFrame>
+        <OldJointAsk
+          onSay={(oldJoint, label) =>
+            // lines beside it that nobody has looked at are joined alike
+            void setConditions(
+              view,
+              view.supply.filter((other) => other === line || asksOldJoint(other)),
+              { oldJoint, oldJointSeen: true },
+              label,
+            )
+          }
+        />
       </StageFrame>
     )
   const result = mate.answer?.lines.find((entry) => entry.lineId === line.line.id)

@@ -31,7 +31,15 @@ export async function withFixture(
           ({
             kind: 'situation',
             id: newId(),
-            patch: { ...PLAIN_CONDITIONS, jobId, lineId, waterSeen: true, oldJoint: 'sweat', ...situation },
+            patch: {
+              ...PLAIN_CONDITIONS,
+              oldJointSeen: true,
+              jobId,
+              lineId,
+              waterSeen: true,
+              oldJoint: 'sweat',
+              ...situation,
+            },
           }) as Edit,
       ),
     ),

@@ -67,7 +67,7 @@ export async function openJob(
           ...house,
         },
       },
-      { kind: 'point', id: pointId, patch: { propertyId, name: 'Basin', kind: 'basin' } },
+      { kind: 'point', id: pointId, patch: { propertyId, name: 'Basin', kind: 'other' } },
       { kind: 'line', id: hot, patch: { pointId, service: 'hot' } },
       { kind: 'line', id: cold, patch: { pointId, service: 'cold' } },
       {

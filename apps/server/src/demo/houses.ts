@@ -12,6 +12,7 @@ export const PLAIN: Situation = {
   waterSeen: true,
   pressurePsi: 62,
   reachMm: 330,
+  oldJointSeen: true,
 }
 
 type Look =
@@ -63,7 +64,7 @@ export const HOUSES: readonly DemoHouse[] = [
       { key: 'bathroom', name: 'Bathroom basin', kind: 'basin' },
       { key: 'kitchen', name: 'Kitchen sink', kind: 'sink' },
       { key: 'back', name: 'Back room basin', kind: 'basin' },
-      { key: 'tub', name: 'Tub and shower', kind: 'other' },
+      { key: 'tub', name: 'Tub and shower', kind: 'tub-shower' },
       { key: 'wash', name: 'Washing machine', kind: 'washer' },
     ],
     jobs: [

@@ -228,7 +228,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       at,
     )
     if (job.upTo === 'finding' || !job.fixtureId) continue
-    const conditions = { ...job.situation, service }
+    const conditions = { ...placeOf(job), service }
     const result = runOperation('mate', {
       lines: [{ lineId, pipeId, fixtureId: job.fixtureId, conditions }],
       settings: DEMO_SETTINGS,
@@ -267,7 +267,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
     lines: chosen.map(({ lineId, service, option, pipeId }) => ({
       lineId,
       material: pipeById(pipeId)?.material as PipeMaterial,
-      conditions: { ...job.situation, service },
+      conditions: { ...placeOf(job), service },
       option,
     })),
     houseRules: DEMO_SETTINGS.houseRules,
@@ -291,6 +291,11 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       },
       at,
     )
+}
+
+/** What holds at a job's place, as Mate asks for it. */
+function placeOf({ situation: { oldJointSeen: _seen, ...place } }: DemoJob) {
+  return place
 }
 
 /** What was measured along a line: each answer to what the core asks for next. */

@@ -5,6 +5,7 @@ import { Find1764050000000 } from './migrations/find1764050000000'
 import { Firm1764230000000 } from './migrations/firm1764230000000'
 import { First1764000000000 } from './migrations/first1764000000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
+import { Seen1764330000000 } from './migrations/seen1764330000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
 import { documents, Operation, Person, Session, Shop } from './schemas'
 
@@ -15,6 +16,7 @@ export const MIGRATIONS = [
   Mate1764060000000,
   Cut1764140000000,
   Firm1764230000000,
+  Seen1764330000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

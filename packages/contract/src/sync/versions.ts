@@ -4,7 +4,7 @@ export const SCHEMA_VERSION = 2
 
 /** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
 export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
-  situation: plainLater(),
+  situation: { ...plainLater(), oldJointSeen: false },
   observation: { about: null },
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },

@@ -32,6 +32,9 @@ export function findingBasis(observations: readonly BasisObservation[]): string 
   )
 }
 
+/** Of a stored situation what is no condition: whose it is, and that somebody has looked. */
+const BESIDE: ReadonlySet<string> = new Set(['jobId', 'lineId', 'oldJointSeen'])
+
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
 const SAYS_NOTHING = plainLater()
 
@@ -42,7 +45,7 @@ export function matingBasis(
   conditions: Readonly<Record<string, unknown>>,
 ): string {
   const sorted = Object.entries(conditions)
-    .filter(([name]) => name !== 'jobId' && name !== 'lineId')
+    .filter(([name]) => !BESIDE.has(name))
     // a list with nothing in it says what its absence says
     .filter(([name, value]) => !(Array.isArray(value) && value.length === 0) && SAYS_NOTHING[name] !== value)
     .sort(([a], [b]) => (a < b ? -1 : 1))

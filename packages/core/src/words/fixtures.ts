@@ -38,6 +38,22 @@ const RUN_WORDS: Readonly<Record<string, string>> = {
 /** What goes in, by its id. */
 export const fixtureText = (id: string): string => FIXTURE_WORDS[id] ?? RUN_WORDS[id] ?? id
 
+/** What a job is about, as it is asked. */
+export const WORKED_ON_WORDS: Readonly<Record<string, string>> = {
+  basin: 'Basin',
+  sink: 'Kitchen sink',
+  toilet: 'Toilet',
+  tub: 'Tub',
+  shower: 'Shower',
+  'tub-shower': 'Tub and shower',
+  washer: 'Washing machine',
+  dishwasher: 'Dishwasher',
+  bib: 'Hose bib',
+  heater: 'Water heater',
+  run: 'A run of pipe',
+  other: 'Something else',
+}
+
 /** What the place is asked for a kind of fixture besides the stub. */
 export type FixtureAsk = 'stop' | 'reach' | 'freezing' | 'span' | 'outlets' | 'run'
 
