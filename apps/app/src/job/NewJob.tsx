@@ -128,7 +128,7 @@ export function NewJob() {
   return (
     <View role="main" className="mx-auto w-full max-w-[640px] flex-1">
       <TopBar title="Open a job" />
-      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6">
+      <ScrollView className="flex-1 px-4" contentContainerClassName="pb-6 pt-2">
         {text('title', 'What is wrong', 'Say in a few words what is wrong.')}
         <Choice
           label="House"
@@ -179,20 +179,22 @@ export function NewJob() {
           ) : null}
           {pointId === NEW ? (
             <>
-              <Choice
-                label="What is worked on?"
-                columns={3}
-                value={draft.kind}
-                options={WORKED_ON.map(({ id }) => ({
-                  value: id as WorkedOnId,
-                  label: WORKED_ON_WORDS[id] ?? id,
-                  sign: <WorkSign kind={id} />,
-                }))}
-                onChange={(kind) => {
-                  setUnsaid(false)
-                  keep({ kind })
-                }}
-              />
+              <View className="mt-4">
+                <Choice
+                  label="What is worked on?"
+                  columns={3}
+                  value={draft.kind}
+                  options={WORKED_ON.map(({ id }) => ({
+                    value: id as WorkedOnId,
+                    label: WORKED_ON_WORDS[id] ?? id,
+                    sign: <WorkSign kind={id} />,
+                  }))}
+                  onChange={(kind) => {
+                    setUnsaid(false)
+                    keep({ kind })
+                  }}
+                />
+              </View>
               {unsaid ? (
                 <Txt size="s" tone="oxide" role="alert">
                   Say what is worked on: its lines follow from it.

@@ -24,7 +24,7 @@ const COUNT = PIPES.length
 const JOINT_SIGN_SET: ReadonlySet<SignKind> = new Set(JOINT_SIGNS)
 /** A diameter that is none of ours may be anything: one broad shift. */
 export const NONE_OUTSIDE: Expected = { mean: 40, shift: 30 ** 2, scatter: 0.04 }
-const NONE_WALL: Expected = { mean: 3, shift: 4, scatter: 0.01 }
+export const NONE_WALL: Expected = { mean: 3, shift: 4, scatter: 0.01 }
 
 const LOG_SURFACE = new Float64Array(COUNT * SURFACE_COUNT)
 PIPES.forEach((pipe, index) => {

@@ -5,6 +5,7 @@ import {
   expectedWall,
   type Inference,
   NONE_OUTSIDE,
+  NONE_WALL,
   pipeAt,
   SURFACE_COUNT,
   SURFACE_LIST,
@@ -176,7 +177,12 @@ interface Spread {
  * The same for a measurement: where each pipe would put the reading is laid out in bins of 0.1 mm; a wild reading
  * may fall anywhere and tells nothing. Gaussians are stepped along by their own ratio, two products a bin.
  */
-function afterReading(situation: Situation, wild: number, expect: (cell: Cell) => Spread): Worth {
+function afterReading(
+  situation: Situation,
+  wild: number,
+  expect: (cell: Cell) => Spread,
+  ofNone: Spread = { mean: NONE_OUTSIDE.mean, variance: NONE_OUTSIDE.shift },
+): Worth {
   const { cells, none } = situation
   const tops = new Float64Array(BINS)
   const sums = new Float64Array(BINS)
@@ -229,9 +235,9 @@ function afterReading(situation: Situation, wild: number, expect: (cell: Cell) =
     }
     at = end
   }
-  // a pipe of no table spreads its readings broadly
-  const { mean, shift } = NONE_OUTSIDE
-  const sd = Math.sqrt(shift)
+  // a pipe of no table spreads its first reading broadly, and stays where that one was
+  const { mean } = ofNone
+  const sd = Math.sqrt(ofNone.variance)
   let best = 0
   let settled = 0
   for (let bin = 0; bin < BINS; bin++) {
@@ -251,7 +257,7 @@ function afterOutside(situation: Situation, instrument: MeasuringInstrument): Wo
   const noise = model.sdMm ** 2 / (model.reads === 'circumference' ? Math.PI ** 2 : 1)
   const { outside } = situation.inference
   const known = new Map<number, Spread>()
-  return afterReading(situation, model.wild, ({ index, surface }) => {
+  const spreadOf = ({ index, surface }: Cell): Spread => {
     const place = (OUTSIDES.of[index] as number) * SURFACE_COUNT + surface
     const held = known.get(place)
     if (held) return held
@@ -266,17 +272,31 @@ function afterOutside(situation: Situation, instrument: MeasuringInstrument): Wo
     }
     known.set(place, spread)
     return spread
-  })
+  }
+  const { shiftMean, shiftVariance } = outside?.detail(NONE_OUTSIDE) ?? {
+    shiftMean: 0,
+    shiftVariance: NONE_OUTSIDE.shift,
+  }
+  const ofNone = {
+    mean: NONE_OUTSIDE.mean + shiftMean,
+    variance: shiftVariance + NONE_OUTSIDE.scatter + noise,
+  }
+  return afterReading(situation, model.wild, spreadOf, ofNone)
 }
 
 const afterWall = (situation: Situation): Worth =>
-  afterReading(situation, INSTRUMENTS.caliper.wild, ({ index, surface }) => {
-    const { mean, shift } = expectedWall(
-      WALLS.values[WALLS.of[index] as number] as never,
-      SURFACE_LIST[surface] as never,
-    )
-    return { mean, variance: shift + 0.05 ** 2 }
-  })
+  afterReading(
+    situation,
+    INSTRUMENTS.caliper.wild,
+    ({ index, surface }) => {
+      const { mean, shift } = expectedWall(
+        WALLS.values[WALLS.of[index] as number] as never,
+        SURFACE_LIST[surface] as never,
+      )
+      return { mean, variance: shift + 0.05 ** 2 }
+    },
+    { mean: NONE_WALL.mean, variance: NONE_WALL.shift },
+  )
 
 const afterBore = (situation: Situation): Worth =>
   afterReading(situation, INSTRUMENTS.caliper.wild, ({ index, surface }) => {

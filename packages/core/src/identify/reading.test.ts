@@ -139,6 +139,29 @@ describe('readings that share a shift, against the full covariance matrix', () =
   })
 })
 
+describe('what readings say of the shift', () => {
+  const of = (mms: readonly number[]) => mms.map((mm) => ({ mm, variance: 0.0064, wild: 0.02 }))
+  it('is not moved by one that can only be wild', () => {
+    const model = { mean: 15.9, shift: 0.04, scatter: 0 }
+    const clean = new ReadingGroup(of([16.2, 16.21, 16.19])).detail(model)
+    const astray = new ReadingGroup(of([16.2, 16.21, 16.19, 60])).detail(model)
+    expect(astray.wild[3]).toBeCloseTo(1, 6)
+    expect(astray.shiftMean).toBeCloseTo(clean.shiftMean, 3)
+    expect(astray.shiftVariance).toBeCloseTo(clean.shiftVariance, 4)
+  })
+  it('is the less the more the surface scatters them', () => {
+    // 0.5 mm about each other: met round about, not at one spot
+    const list = of([15.4, 15.9, 16.4])
+    const { shiftVariance, shiftMean } = new ReadingGroup(list).detail({
+      mean: 15.9,
+      shift: 0.04,
+      scatter: 0.3,
+    })
+    expect(shiftMean).toBeCloseTo(0, 2)
+    expect(shiftVariance).toBeCloseTo(1 / (1 / 0.04 + 3 / (0.0064 + 0.3)), 3)
+  })
+})
+
 describe('a reading brought to a diameter', () => {
   const observation = { id: 'a', kind: 'outside' as const, resolutionMm: 0 }
   it('divides what goes round by pi, and nothing else', () => {
@@ -150,5 +173,10 @@ describe('a reading brought to a diameter', () => {
     const fine = toReading({ ...observation, instrument: 'caliper', mm: 20 })
     const coarse = toReading({ ...observation, instrument: 'caliper', mm: 20, resolutionMm: 1 })
     expect(coarse.variance - fine.variance).toBeCloseTo(1 / 12, 9)
+    // what goes round is read as coarsely, and weighs a tenth of it: by pi, squared
+    const around = (resolutionMm: number, extra = 0) =>
+      toReading({ ...observation, instrument: 'string', mm: 60, resolutionMm }, extra).variance
+    expect(around(1) - around(0)).toBeCloseTo(1 / 12 / Math.PI ** 2, 9)
+    expect(around(0, 0.3) - around(0)).toBeCloseTo(0.09, 9)
   })
 })
