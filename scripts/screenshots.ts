@@ -29,6 +29,12 @@ try {
   await phone.getByLabel('Address').waitFor()
   await signIn(phone, stack.url)
   await picture(phone, 'jobs-phone')
+  await phone.getByRole('button', { name: 'Open a job' }).click()
+  await phone.getByLabel('What is wrong').fill('Runs on after it is flushed')
+  await phone.getByRole('radio', { name: 'What is worked on?: Toilet' }).click()
+  await picture(phone, 'new-job-phone')
+  await phone.getByLabel('What is wrong').fill('')
+  await phone.getByRole('button', { name: 'Back' }).click()
 
   await phone.getByRole('link', { name: /Seized stop/ }).click()
   await phone.getByTestId('belief').waitFor()
