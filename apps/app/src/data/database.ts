@@ -1,12 +1,5 @@
 import { liftOperation } from '@diarmos/contract/sync'
-import {
-  type DBSchema,
-  deleteDB,
-  type IDBPDatabase,
-  type IDBPTransaction,
-  openDB,
-  type StoreNames,
-} from 'idb'
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames } from 'idb'
 import type { Acknowledged, Held, OperationRecord, Refused } from './types'
 
 interface Shape extends DBSchema {
@@ -79,6 +72,3 @@ async function liftFirst(transaction: LocalTransaction): Promise<void> {
   await meta.put(1, 'epoch')
   await meta.put(1, 'rereading')
 }
-
-/** Takes a person's store off the phone altogether. */
-export const deleteLocal = (personId: string): Promise<void> => deleteDB(nameOf(personId))

@@ -41,6 +41,33 @@ describe('the exchange with the server', () => {
     expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(1)
   })
 
+  it('goes on to the stream where the day cannot be had', async () => {
+    server.state.dayStatus = 500
+    server.rows.set('old', row('old', 3, { label: 'Old house' }))
+    server.state.revision = 3
+    await store.open(session)
+    await settled(store)
+    expect(shown('old')).toEqual({ label: 'Old house' })
+    expect(store.useData.getState()).toMatchObject({ online: true, fault: null })
+  })
+
+  it('who leaves sends what is queued first, and asks for nothing where nothing is', async () => {
+    await store.open(session)
+    await settled(store)
+    server.state.reachable = false
+    const id = store.newId()
+    await store.edit(property(id, { label: 'on the way out' }))
+    await settled(store)
+    server.state.reachable = true
+    await store.leave()
+    expect(server.labels(id)).toEqual(['on the way out'])
+    await store.open(session)
+    await settled(store)
+    server.asked.length = 0
+    await store.leave()
+    expect(server.asked).toEqual(['DELETE /api/session'])
+  })
+
   it('one that holds documents, or has read the shop before, does not ask for the day again', async () => {
     await store.open(session)
     await settled(store)
@@ -324,6 +351,15 @@ describe('signing in and what is kept', () => {
   })
   afterEach(() => store.leave())
 
+  it('asks who it is where nobody is signed in, and keeps nothing of nobody', async () => {
+    await store.leave()
+    const nobody = tab()
+    expect(nobody.useData.getState().status).toBe('starting')
+    await nobody.begin()
+    expect(nobody.useData.getState()).toMatchObject({ status: 'signed-out', session: null, expired: false })
+    await expect(nobody.edit(property('none', { label: 'nobody’s' }))).rejects.toThrow('nobody is signed in')
+  })
+
   it('a sign-in that the server has ended is said, and the phone goes on', async () => {
     const unreached = tab()
     server.state.reachable = false
@@ -380,7 +416,9 @@ describe('signing in and what is kept', () => {
       turn: 0,
     })
     for (let n = 1; n <= 801; n++) await transaction.store.put(held('observation', n) as never)
-    for (let n = 1; n <= 3; n++) await transaction.store.put(held('job', n) as never)
+    for (let n = 1; n <= 3; n++)
+      for (const kind of ['job', 'property', 'point', 'settings'])
+        await transaction.store.put(held(kind, n) as never)
     await transaction.done
     local.close()
     server.state.reachable = false
@@ -388,7 +426,8 @@ describe('signing in and what is kept', () => {
     await again.begin()
     const begun = again.useData.getState()
     expect(begun.status).toBe('ready')
-    expect(again.shelf.all('job')).toHaveLength(3)
+    for (const kind of ['job', 'property', 'point', 'settings'] as const)
+      expect([kind, again.shelf.all(kind).length]).toEqual([kind, 3])
     expect(begun.loaded).toBe(false)
     expect(again.shelf.all('observation').length).toBeLessThan(801)
     for (let wait = 0; wait < 50 && !again.useData.getState().loaded; wait++)

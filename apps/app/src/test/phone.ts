@@ -61,6 +61,7 @@ export function fakeServer() {
     status: 0,
     /** What a fresh phone is given first. */
     day: [] as Row[],
+    dayStatus: 200,
     /** Rows in one answer. */
     page: Number.POSITIVE_INFINITY,
     signedIn: true,
@@ -100,7 +101,7 @@ export function fakeServer() {
   globalThis.fetch = jest.fn(async (path: string, init?: { body?: string; method?: string }) => {
     if (!state.reachable) throw new TypeError('no network')
     asked.push(`${init?.method} ${path}`)
-    if (path === '/api/day') return json(200, { changes: state.day })
+    if (path === '/api/day') return json(state.dayStatus, { changes: state.day })
     if (path !== '/api/sync')
       return state.signedIn ? json(200, somebody()) : json(401, { title: 'signed out' })
     if (state.status) return json(state.status, { title: 'no' })
