@@ -125,6 +125,10 @@ test('the keyboard alone goes everywhere', async ({ browser }) => {
   await unit.focus()
   await page.keyboard.press('ArrowRight')
   await expect(page.getByRole('radio', { name: 'This phone reads in: millimetres' })).toBeChecked()
+  // a button that goes with its stage leaves the focus where the next one begins
+  await page.getByRole('tab', { name: /^Fixture/ }).click()
+  await page.getByRole('button', { name: 'On to the mating' }).press('Enter')
+  await expect(page.getByRole('tabpanel', { name: 'Mate' })).toBeFocused()
 })
 
 test('a house and its jobs go together, and come back', async ({ browser }) => {

@@ -16,6 +16,7 @@ import { JobRows } from './JobList'
 import { JobStage } from './JobStage'
 import { LineTabs } from './LineTabs'
 import { ShortcutHelp } from './ShortcutHelp'
+import { StagePanel } from './StagePanel'
 import { StageStrip } from './StageStrip'
 import { useJobKeys } from './useJobKeys'
 import { useJobQuestions } from './useJobQuestions'
@@ -90,20 +91,22 @@ function Page({ view }: { view: JobView }) {
     </>
   )
   const content = (
-    <JobStage
-      view={view}
-      line={line}
-      shown={shown}
-      goTo={goTo}
-      known={known}
-      onWeighed={setWeighed}
-      improvised={improvised}
-      onImprovised={setImprovised}
-      whole={whole}
-      onWhole={setWhole}
-      asked={asked}
-      onAsk={setAsked}
-    />
+    <StagePanel shown={shown}>
+      <JobStage
+        view={view}
+        line={line}
+        shown={shown}
+        goTo={goTo}
+        known={known}
+        onWeighed={setWeighed}
+        improvised={improvised}
+        onImprovised={setImprovised}
+        whole={whole}
+        onWhole={setWhole}
+        asked={asked}
+        onAsk={setAsked}
+      />
+    </StagePanel>
   )
   const questions = (
     <>

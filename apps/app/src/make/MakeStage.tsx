@@ -79,7 +79,7 @@ export function MakeStage({ view, plan, goTo }: Props) {
           Facts changed since the way was chosen: these steps are for the old choice.
         </Note>
       ) : null}
-      <View className="flex-row items-end justify-between border-b-2 border-ink pb-1">
+      <View aria-live="polite" className="flex-row items-end justify-between border-b-2 border-ink pb-1">
         <View>
           <Txt size="s" tone="soft">
             water off for
