@@ -14,6 +14,8 @@ interface Props {
 /** Another name for something. */
 export function RenameSheet({ title, label, value, onSave, onClose }: Props) {
   const [name, setName] = useState(value)
+  // what is renamed bears its new name before the sheet has gone
+  const [heading] = useState(title)
   const fault =
     name.trim() === '' ? 'It needs a name.' : name.trim().length > 150 ? 'At most 150 letters.' : undefined
   const save = async () => {
@@ -22,7 +24,7 @@ export function RenameSheet({ title, label, value, onSave, onClose }: Props) {
     onClose()
   }
   return (
-    <SheetModal title={title} onClose={onClose}>
+    <SheetModal title={heading} onClose={onClose}>
       <Field
         label={label}
         value={name}
