@@ -269,6 +269,8 @@ function build(request: PlanRequest): Graph {
   }
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
+  // a part that is missing is found out before anything is set out, made up or shut
+  for (const id of graph.nodes.keys()) graph.precede('general/parts', id)
   graph.precede('general/two-hours', 'general/morning')
   return graph
 }

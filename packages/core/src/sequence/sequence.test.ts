@@ -94,6 +94,10 @@ describe('the order of work', () => {
     }
   })
 
+  it('checks the parts before anything is set out, made up or shut', () => {
+    for (const { plan } of all) expect(plan.steps[0]?.id).toBe('general/parts')
+  })
+
   it('lays out the very hands that the mating counted: one duration for each act', () => {
     for (const { option, lines, plan } of all) {
       const lineId = lines[0]?.lineId ?? ''
