@@ -87,7 +87,7 @@ export async function buildServer() {
     // the solver's threads load a file of their own
     entryPoints: {
       main: path.join(ROOT, 'apps/server/src/main.ts'),
-      solve: path.join(ROOT, 'apps/server/src/work/solve.worker.ts'),
+      solve: path.join(ROOT, 'apps/server/src/solve/solve.worker.ts'),
     },
     outdir: path.dirname(SERVER),
     outExtension: { '.js': '.mjs' },

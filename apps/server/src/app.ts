@@ -18,7 +18,7 @@ import { addPictures } from './routes/pictures'
 import { addSession, signedIn, type Variables } from './routes/session'
 import { addSetUp } from './routes/setUp'
 import { addSync } from './routes/sync'
-import type { Solver } from './work/pool'
+import type { Solver } from './solve/pool'
 
 export interface Services {
   readonly database: DataSource

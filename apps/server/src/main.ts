@@ -5,10 +5,10 @@ import { readConfig } from './config'
 import { hasDemo, loadDemo } from './demo/load'
 import { hostsOf } from './hosts'
 import { makeLog } from './log'
+import { makeSolver } from './solve/pool'
 import { openDatabase } from './store/database'
 import { eraseOld } from './store/removed'
 import { inviteOwner } from './store/setUp'
-import { makeSolver } from './work/pool'
 
 const config = readConfig(process.env)
 const log = makeLog(config.DIARMOS_LOG)

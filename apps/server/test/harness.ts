@@ -5,9 +5,9 @@ import { makeApp } from '../src/app'
 import { loadDemo } from '../src/demo/load'
 import { DEMO_PASSWORD } from '../src/demo/people'
 import { makeLog } from '../src/log'
+import { inlineSolver } from '../src/solve/pool'
 import { openDatabase } from '../src/store/database'
 import type { Roles } from '../src/store/provision'
-import { inlineSolver } from '../src/work/pool'
 
 export interface Harness {
   readonly database: DataSource

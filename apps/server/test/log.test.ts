@@ -2,7 +2,7 @@ import { Writable } from 'node:stream'
 import pino from 'pino'
 import { makeApp } from '../src/app'
 import { readConfig } from '../src/config'
-import { inlineSolver } from '../src/work/pool'
+import { inlineSolver } from '../src/solve/pool'
 import { type Harness, harness } from './harness'
 
 const complete = {

@@ -5,8 +5,8 @@ import { fuzzRequest } from '../../../bench/fuzz/requests'
 import { demoId } from '../src/demo/identifiers'
 import { hostsOf } from '../src/hosts'
 import { SignInLimits } from '../src/signInLimits'
-import { FairQueue } from '../src/work/fairQueue'
-import { Busy, makeSolver, type Solver } from '../src/work/pool'
+import { FairQueue } from '../src/solve/fairQueue'
+import { Busy, makeSolver, type Solver } from '../src/solve/pool'
 import { type Harness, harness, sync } from './harness'
 
 describe('the queue of the solver', () => {
@@ -64,7 +64,7 @@ describe('the solver', () => {
   beforeAll(async () => {
     const { build } = await import('esbuild')
     await build({
-      entryPoints: [path.join(__dirname, '../src/work/solve.worker.ts')],
+      entryPoints: [path.join(__dirname, '../src/solve/solve.worker.ts')],
       outfile: filename,
       bundle: true,
       platform: 'node',

@@ -1,7 +1,7 @@
 import type { Context } from 'hono'
 import { problem } from '../problem'
-import type { Done, Task } from '../work/perform'
-import { Busy, type Solver } from '../work/pool'
+import type { Done, Task } from '../solve/perform'
+import { Busy, type Solver } from '../solve/pool'
 import type { Variables } from './session'
 
 const WAIT_SECONDS = { full: 5, share: 2, time: 10 } as const
