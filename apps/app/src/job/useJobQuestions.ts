@@ -2,6 +2,7 @@ import type { Belief } from '@diarmos/core'
 import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
 import { usePreferences } from '../data/preferences'
 import {
+  asksOldJoint,
   beginsAt,
   type JobView,
   type LineView,
@@ -99,7 +100,9 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     'identify',
     line && (at('find') || unknown) ? identifyRequest(view, line, expectation, settings) : null,
   )
-  const mate = useSolved('mate', at('mate') ? mateRequest(view, settings, improvised) : null)
+  // no way is worked out, or drawn, while nobody has said what it begins with
+  const open = at('mate') && line !== undefined && !asksOldJoint(line)
+  const mate = useSolved('mate', open ? mateRequest(view, settings, improvised) : null)
   const plan = useSolved('sequence', at('make', 'prove') ? planRequest(view, settings) : null)
   const bestTogether = mate.answer?.together?.optionIds ?? []
   const weighedOf = (entry: LineView): StoredOption | null => {
