@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import path from 'node:path'
 import { gzipSync } from 'node:zlib'
-import { STARTING_SETTINGS } from '@diarmos/core'
+import { mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { chromium } from '@playwright/test'
 import { build } from 'esbuild'
 import { signIn } from '../e2e/steps'
@@ -33,7 +33,7 @@ const conditions = {
 const line = (lineId: string, pipeId: string, patch = {}) => ({
   lineId,
   pipeId,
-  fixtureId: 'faucet.shank.1/2',
+  to: mouthOf('faucet.shank.1/2'),
   conditions: { ...conditions, ...patch },
 })
 const observations = [
@@ -42,7 +42,7 @@ const observations = [
   { id: '3', kind: 'sign', sign: 'joint', answer: 'sweat' },
 ]
 const settings = STARTING_SETTINGS
-const { lineId, fixtureId, conditions: held } = line('a', 'copper.l.1/2')
+const { lineId, to, conditions: held } = line('a', 'copper.l.1/2')
 const CASES: readonly [string, string, unknown][] = [
   ['reference: read one length', 'units', { text: '2 11/16' }],
   ['identify, three looks', 'identify', { observations }],
@@ -56,7 +56,7 @@ const CASES: readonly [string, string, unknown][] = [
   [
     'identify, deciding by mating',
     'identify',
-    { observations, decideFor: { line: { lineId, fixtureId, conditions: held }, settings } },
+    { observations, decideFor: { line: { lineId, to, conditions: held }, settings } },
   ],
   ['mate, one line', 'mate', { lines: [line('a', 'copper.l.1/2')], settings }],
   [
@@ -74,10 +74,10 @@ const CASES: readonly [string, string, unknown][] = [
     'mate',
     {
       lines: [
-        { ...line('hot', 'copper.m.1/2'), fixtureId: 'valve.combo.1/2' },
-        { ...line('cold', 'pex-b.sdr9.1/2', { oldJoint: 'crimp' }), fixtureId: 'valve.combo.1/2' },
-        { lineId: 'spout', fromFixtureId: 'valve.combo.1/2', fixtureId: 'spout.slip.1/2', conditions },
-        { lineId: 'shower', fromFixtureId: 'valve.combo.1/2', fixtureId: 'arm.1/2', conditions },
+        { ...line('hot', 'copper.m.1/2'), to: mouthOf('valve.combo.1/2') },
+        { ...line('cold', 'pex-b.sdr9.1/2', { oldJoint: 'crimp' }), to: mouthOf('valve.combo.1/2') },
+        { lineId: 'spout', from: mouthOf('valve.combo.1/2'), to: mouthOf('spout.slip.1/2'), conditions },
+        { lineId: 'shower', from: mouthOf('valve.combo.1/2'), to: mouthOf('arm.1/2'), conditions },
       ],
       settings,
     },
@@ -85,7 +85,7 @@ const CASES: readonly [string, string, unknown][] = [
   [
     'mate, a gap to fill',
     'mate',
-    { lines: [{ ...line('a', 'copper.l.1/2', { spanMm: 300 }), fixtureId: 'valve.combo.1/2' }], settings },
+    { lines: [{ ...line('a', 'copper.l.1/2', { spanMm: 300 }), to: mouthOf('valve.combo.1/2') }], settings },
   ],
   [
     'mate, a tee into a run',

@@ -1,5 +1,5 @@
 // Requests as they follow each other while a number is typed: the same question, another length each time.
-import { type MateOption, mate, STARTING_SETTINGS } from '@diarmos/core'
+import { type MateOption, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { PLAIN } from '../packages/core/src/mate/test/problems'
 import type { Dice } from './mate/random'
 
@@ -18,7 +18,7 @@ const pieces = ({ parts }: MateOption) => parts.filter(({ family }) => family ==
 
 /** Everything that is worked out while a number is being typed, by name and operation; a request for each keystroke. */
 export function typed(dice: Dice, count: number): [string, string, unknown[]][] {
-  const corner = way({ fixtureId: 'washer.hose', conditions: { ...place, turn: 90 } }, (o) => pieces(o) > 0)
+  const corner = way({ to: mouthOf('washer.hose'), conditions: { ...place, turn: 90 } }, (o) => pieces(o) > 0)
   const run = way(
     { cutIn: { insert: 'valve', farMm: 200, freeMm: [600, 600], sidewaysMm: 30 } },
     (o) => pieces(o) > 0,

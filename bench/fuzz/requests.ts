@@ -1,5 +1,5 @@
 import { ENTITY_KINDS, entities, operationSchema, operations, SCHEMA_VERSION } from '@diarmos/contract'
-import { CATALOG, FIXTURE_CONNECTIONS, PIPES } from '@diarmos/core'
+import { BODY_KINDS, CATALOG, PIPES } from '@diarmos/core'
 import { z } from 'zod'
 import { Dice } from '../mate/random'
 import { fromSchema, type Vocabulary } from './fromSchema'
@@ -15,8 +15,8 @@ export interface FuzzRequest {
 const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id)
 const WORDS: Vocabulary = {
   pipeId: ids(PIPES),
-  fixtureId: ids(FIXTURE_CONNECTIONS),
-  fromFixtureId: ids(FIXTURE_CONNECTIONS),
+  fixtureId: ids(BODY_KINDS),
+  fromFixtureId: ids(BODY_KINDS),
   fittingId: ids(CATALOG),
   from: ['wall', 'stub', 'tail', 'part:0:in', 'part:0:out', 'part:1:centre'],
   to: ['wall', 'tail', 'part:0:centre', 'part:1:in'],

@@ -6,8 +6,9 @@ import {
   type Conditions,
   CRITERIA,
   type Criteria,
+  type EndRef,
+  end,
   type Fitting,
-  fixtureById,
   type LineRequest,
   type MateSettings,
   METHODS,
@@ -148,13 +149,14 @@ export function programmeOf(
 ): Programme {
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
-  const fixture = fixtureById(line.fixtureId ?? '')
-  if (!fixture) throw new Error('a programme needs a fixture')
-  const route = routeById(fixture.route)
+  const { to } = line
+  if (!to) throw new Error('a programme needs a fixture')
+  const route = routeById(to.route)
+  const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
   const begin: readonly Start[] = pipe
     ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
-    : (fixtureById(line.fromFixtureId ?? '')?.ports ?? []).map(freshStart)
+    : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>
@@ -188,7 +190,7 @@ export function programmeOf(
         ...joint,
         start: stub,
         beforeStop,
-        route: fixture.route,
+        route: to.route,
         needsStubMm: stub ? needs(joint) : 0,
         conditions,
         settings,
@@ -300,7 +302,7 @@ export function programmeOf(
         }
       }
       if (route.goalAt.includes(node.stage))
-        for (const goal of fixture.ports)
+        for (const goal of to.ends.map(made))
           for (const joint of jointsOf(node.open, goal)) {
             const made = judge(joint, node.start, beforeStop)
             if (!made) continue

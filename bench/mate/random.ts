@@ -5,6 +5,7 @@ import {
   type Fitting,
   type LineRequest,
   type MateSettings,
+  mouthOf,
   PIPES,
   STARTING_SETTINGS,
   TOOL_IDS,
@@ -115,7 +116,7 @@ export function someLine(
   return {
     lineId,
     pipeId,
-    fixtureId,
+    to: mouthOf(fixtureId),
     conditions: direct && dice.chance(0.3) ? { ...place, spanMm: dice.whole(60, 500) } : place,
   }
 }

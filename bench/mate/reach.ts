@@ -1,5 +1,5 @@
 // Every pair of ends in the catalogue: mated, or refused and really out of reach in the raw tables.
-import { CATALOG, METHODS, type PortEnd, RULES, STARTING_SETTINGS } from '@diarmos/core'
+import { anyMouth, CATALOG, METHODS, type PortEnd, RULES, STARTING_SETTINGS } from '@diarmos/core'
 import { Problem } from '../../packages/core/src/mate/model/problem'
 import { search } from '../../packages/core/src/mate/search/search'
 import { PLACE } from './place'
@@ -96,7 +96,7 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
       const from = ends[first] as PortEnd
       pairs++
       const problem = new Problem(
-        { lineId: 'pair', fromPort: ref(from), toPort: ref(to), conditions: PLACE },
+        { lineId: 'pair', from: anyMouth(ref(from)), to: anyMouth(ref(to)), conditions: PLACE },
         { settings: STARTING_SETTINGS },
         1,
         { mostParts: MOST },

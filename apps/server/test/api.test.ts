@@ -304,7 +304,7 @@ describe('what is offered', () => {
   it('a job as a file, without contact data, and as a sheet', async () => {
     const id = demoId('head-basin')
     const file = await (await server.call(`/api/jobs/${id}/file.json`, { cookie: bram })).text()
-    expect(JSON.parse(file)).toMatchObject({ format: 'diarmos-job/1' })
+    expect(JSON.parse(file)).toMatchObject({ format: 'diarmos-job/2' })
     expect(file).not.toContain('Brandywater')
     // of this job alone, in the order in which the shop heard of it
     const { documents } = JSON.parse(file) as {

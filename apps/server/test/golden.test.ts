@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { type Block, sheetBlocks } from '../src/sheet/blocks'
-import type { JobFile } from '../src/store/jobFile'
+import { type JobFile, liftJobFile } from '../src/store/jobFile'
 
 const FOLDER = path.join(__dirname, 'fixtures/jobs-v2')
 const read = (name: string) => readFileSync(path.join(FOLDER, name), 'utf8')
@@ -17,7 +17,7 @@ describe('jobs as the second schema stored them', () => {
   it('are here, of every kind that the demo has', () => expect(names.length).toBe(8))
   it.each(names)('%s prints the same', (name) => {
     const { file, shopName } = JSON.parse(read(name)) as { file: JobFile; shopName: string }
-    const printed = split(sheetBlocks(file, shopName))
+    const printed = split(sheetBlocks(liftJobFile(file), shopName))
     const golden = name.replace('.job.json', '.sheet.json')
     if (process.env.GOLDEN === 'write') writeFileSync(path.join(FOLDER, golden), JSON.stringify(printed))
     expect(printed).toEqual(JSON.parse(read(golden)))

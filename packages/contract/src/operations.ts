@@ -1,6 +1,7 @@
 import {
   ACCESSORIES,
   type Belief,
+  BODY_KINDS,
   bulksOf,
   CATALOG,
   cheapestWay,
@@ -10,7 +11,6 @@ import {
   drawWhole,
   Effort,
   FAUCET_PATTERNS,
-  FIXTURE_CONNECTIONS,
   fitup,
   formatLength,
   HOLE_PATTERNS,
@@ -190,7 +190,7 @@ export const operations = {
     summary: 'What can go in: ends of fixtures, faucets by their holes, shower and tub valves.',
     request: z.object({}),
     run: () => ({
-      ends: FIXTURE_CONNECTIONS,
+      ends: BODY_KINDS,
       faucets: FAUCET_PATTERNS,
       holes: HOLE_PATTERNS,
       mixers: MIXERS,

@@ -4,7 +4,7 @@ import type { EntityFields } from '../data/types'
 import type { MateQuestion } from './mateLink'
 
 type Line = OperationRequest<'mate'>['lines'][number]
-type EndRef = NonNullable<Line['fromPort']>
+type EndRef = NonNullable<Line['to']>['ends'][number]
 
 function endRef(kind: string, size: string): EndRef {
   const { form, system, material, nominal } = endOfKind(kind, size) as NonNullable<
@@ -53,8 +53,8 @@ export function benchMateRequest(
         }
       : {
           lineId: 'bench',
-          fromPort: endRef(question.a, question.aSize),
-          toPort: endRef(question.b, question.bSize),
+          from: { ends: [endRef(question.a, question.aSize)] },
+          to: { ends: [endRef(question.b, question.bSize)], route: 'any' },
           conditions,
         }
   return { lines: [line], settings, ...(improvised ? { improvised } : {}) }

@@ -1,4 +1,4 @@
-import { liftOperation } from '@diarmos/contract/sync'
+import { liftConflict, liftFixtures, liftNames, liftOperation } from '@diarmos/contract/sync'
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames } from 'idb'
 import type { Acknowledged, Held, OperationRecord, Refused } from './types'
 
@@ -16,7 +16,7 @@ export type LocalStore = StoreNames<Shape>
 export type LocalTransaction = IDBPTransaction<Shape, LocalStore[], 'readwrite'>
 export const ALL_STORES: LocalStore[] = ['docs', 'queue', 'waiting', 'refused', 'acknowledged', 'meta']
 
-const VERSION = 2
+const VERSION = 3
 const nameOf = (personId: string) => `diarmos-${personId}`
 
 interface Watch {
@@ -46,6 +46,7 @@ export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDat
         database.createObjectStore('acknowledged', { keyPath: 'operation.opId' }).createIndex('at', 'at')
         if (from === 1) await liftFirst(transaction as unknown as LocalTransaction)
       }
+      if (from > 0 && from < 3) await liftSecond(transaction as unknown as LocalTransaction)
     },
     blocked: () => watch.blocked?.(),
     blocking(_current, _blocked, event) {
@@ -54,6 +55,36 @@ export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDat
     },
     terminated: () => watch.terminated?.(),
   })
+}
+
+/** What goes in is bodies since the third: in what the phone has, and in every edit that it still keeps. */
+async function liftSecond(transaction: LocalTransaction): Promise<void> {
+  const docs = transaction.objectStore('docs')
+  for (let at = await docs.openCursor(); at; at = await at.continue()) {
+    const { kind, own, server, ...held } = at.value
+    if (kind !== 'job' && kind !== 'proposal') continue
+    const lifted = <Copy extends Pick<Held, 'fields' | 'conflicts'>>(copy: Copy): Copy => ({
+      ...copy,
+      fields: liftFixtures(kind, copy.fields as Record<string, unknown>) as never,
+      conflicts: copy.conflicts.map((conflict) => liftConflict(kind, conflict)),
+    })
+    await at.update({
+      ...lifted({ ...held, kind }),
+      own: liftNames(kind, own),
+      ...(server === undefined ? {} : { server: server && lifted(server) }),
+    })
+  }
+  const queue = transaction.objectStore('queue')
+  for (let at = await queue.openCursor(); at; at = await at.continue())
+    await at.update(liftOperation(at.value))
+  const waiting = transaction.objectStore('waiting')
+  for (let at = await waiting.openCursor(); at; at = await at.continue())
+    await at.update(liftOperation(at.value))
+  for (const name of ['refused', 'acknowledged'] as const) {
+    const kept = transaction.objectStore(name)
+    for (let at = await kept.openCursor(); at; at = await at.continue())
+      await at.update({ ...at.value, operation: liftOperation(at.value.operation) } as never)
+  }
 }
 
 /** What the first release kept: edits lay in the documents themselves, so the shop's copies are read anew. */

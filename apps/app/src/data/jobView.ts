@@ -1,15 +1,6 @@
+import { type Body, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
-import {
-  cutInOf,
-  dimensionsFor,
-  findingBasis,
-  type LineEnds,
-  lineEnds,
-  matingBasis,
-  type Stage,
-  stageOf,
-  usualLine,
-} from '@diarmos/core/record'
+import { dimensionsFor, findingBasis, matingBasis, type Stage, stageOf } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
 import type { Shelf } from './shelf'
@@ -79,7 +70,7 @@ export function asksOldJoint(view: LineView): boolean {
 /** What a line begins at: an old pipe that ends, the mouth of something new, or a run that is cut open. */
 export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
   if (ends === null) return 'pipe'
-  return ends.from !== 'pipe' ? 'fresh' : cutInOf(ends.to) ? 'run' : 'pipe'
+  return ends.from !== 'pipe' ? 'fresh' : ends.insert ? 'run' : 'pipe'
 }
 
 /** The conditions of a supply line as Mate asks for them; null for a line that brings no water. */
@@ -99,9 +90,9 @@ export function conditionsOf(view: LineView) {
 }
 
 /** Lines of water that a job turns on: all, or where one is enough for the fixture those that were looked at. */
-function supplyOf(lines: readonly LineView[], fixtureId: string | null): readonly LineView[] {
+function supplyOf(lines: readonly LineView[], fixtures: readonly Body[]): readonly LineView[] {
   const water = lines.filter(({ line }) => isSupply(line.fields.service))
-  const one = usualLine(fixtureId ?? '')
+  const one = usualLine(fixtures)
   if (!one) return water
   const found = water.filter(({ finding }) => finding)
   const seen = water.filter(({ observations }) => observations.length > 0)
@@ -187,9 +178,7 @@ function derive([
       const finding = newest(findings.filter((doc) => doc.fields.jobId === job.id))
       const mating = newest(along(matings))
       const measured = along(dimensions)
-      const ends = job.fields.fixtureId
-        ? lineEnds(job.fields.fixtureId, line.fields.service, finding !== null)
-        : null
+      const ends = lineEnds(job.fields.fixtures, line.fields.service, finding !== null)
       const view: LineView = {
         line,
         situation: along(situations)[0] ?? null,
@@ -207,14 +196,14 @@ function derive([
             !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
         ).length,
         ends,
-        begins: ends && ends.from !== 'pipe' ? ends.from.fixtureId : (finding?.fields.pipeId ?? null),
+        begins: ends && ends.from !== 'pipe' ? ends.from.kind : (finding?.fields.pipeId ?? null),
       }
       const stale =
         mating !== null &&
         (view.findingStale ||
           view.begins === null ||
           ends === null ||
-          mating.fields.basis !== matingBasis(view.begins, ends.to, conditionsOf(view) ?? {}))
+          mating.fields.basis !== matingBasis(view.begins, ends.to.kind, conditionsOf(view) ?? {}))
       return { ...view, matingStale: stale }
     })
     // a spout or a shower arm is a line of its own only where one goes in
@@ -222,9 +211,9 @@ function derive([
       ({ line, ends }) =>
         ends !== null ||
         !isSupply(line.fields.service) ||
-        (job.fields.fixtureId === null && ['hot', 'cold'].includes(line.fields.service)),
+        (job.fields.fixtures.length === 0 && ['hot', 'cold'].includes(line.fields.service)),
     )
-  const supply = supplyOf(views, job.fields.fixtureId)
+  const supply = supplyOf(views, job.fields.fixtures)
   return {
     job,
     property,
@@ -234,7 +223,7 @@ function derive([
     checks: latest,
     stage: stageOf({
       closed: job.fields.state === 'closed',
-      fixture: job.fields.fixtureId !== null,
+      fixture: job.fields.fixtures.length > 0,
       // pipe that is cut is not yet made up
       started: ticked.some((step) => !step.includes('/cut/')),
       // a drain that was looked at beside keeps no job from its end

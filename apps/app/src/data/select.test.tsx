@@ -1,3 +1,4 @@
+import { bodiesOf } from '@diarmos/core/bodies'
 import 'fake-indexeddb/auto'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import { act, renderHook } from '@testing-library/react'
@@ -49,7 +50,7 @@ const HOUSE = [
     pointId: 'basin',
     title: 'Job',
     state: 'open',
-    fixtureId: 'faucet.shank.1/2',
+    fixtures: bodiesOf(['faucet.shank.1/2']),
   }),
   doc('observation', 'look', look),
 ]
@@ -99,7 +100,7 @@ describe('what a job page derives from its documents', () => {
     expect(hot()?.matingStale).toBe(false)
     hold(taken, mating, doc('situation', 's', { jobId: 'job', lineId: 'hot', flame: false }))
     expect(hot()?.matingStale).toBe(true)
-    hold(taken, mating, doc('job', 'job', { ...HOUSE[6]?.fields, fixtureId: 'faucet.hose.3/8' }))
+    hold(taken, mating, doc('job', 'job', { ...HOUSE[6]?.fields, fixtures: bodiesOf(['faucet.hose.3/8']) }))
     expect(hot()?.matingStale).toBe(true)
     hold(mating, finding('job', 'hot', 'something else'))
     expect(hot()?.matingStale).toBe(true)

@@ -1,3 +1,5 @@
+import { fixturesOf, SCHEMA_VERSION } from '@diarmos/contract/sync'
+import { bodiesOf } from '@diarmos/core/bodies'
 import { openDB } from 'idb'
 import { fakeServer, property, type Row, type Store, settled, somebody, tab } from '../test/phone'
 import phone from '../test/phone-v1.json'
@@ -333,11 +335,101 @@ describe('a phone of the first release', () => {
     expect(server.got.map((operation) => operation.opId)).toEqual(
       phone.queue.map((operation) => operation.opId),
     )
-    expect(server.got.every((operation) => operation.schema === 2 && operation.prior === null)).toBe(true)
+    expect(
+      server.got.every((operation) => operation.schema === SCHEMA_VERSION && operation.prior === null),
+    ).toBe(true)
     expect(store.useData.getState().pending).toBe(0)
     expect(store.shelf.get('job', job?.id)?.fields.note).toBe('Bring the small wrench.')
     // the first release left a refused house on the screen; the shop does not have it
     expect(labels()).toEqual(['Boat shed', 'Row house of 1987'])
     await store.leave()
+  })
+})
+
+describe('a phone of the second release', () => {
+  it('has what goes in as bodies when it opens: documents, open questions, and every edit it keeps', async () => {
+    const { person } = somebody()
+    const tub = 'valve.combo.1/2+spout.slip.1/2'
+    const doc = (kind: string, id: string, fields: object, more: object = {}) => ({
+      ...{
+        kind,
+        id,
+        fields,
+        revision: 5,
+        removed: false,
+        clock: '',
+        conflicts: [],
+        own: {},
+        epoch: 1,
+        turn: 1,
+      },
+      ...more,
+    })
+    const operation = (opId: string) => ({
+      ...{ opId, deviceId: 'old', kind: 'job', id: 'j', base: 5, generation: 'g1', remove: false, schema: 2 },
+      patch: { fixtureId: 'closed', note: opId },
+      prior: { fixtureId: 'before' },
+    })
+    const old = await openDB(`diarmos-${person.id}`, 2, {
+      upgrade(database) {
+        const docs = database.createObjectStore('docs', { keyPath: ['kind', 'id'] })
+        docs.createIndex('job', 'fields.jobId')
+        docs.createIndex('kind', 'kind')
+        database.createObjectStore('queue', { autoIncrement: true }).createIndex('doc', ['kind', 'id'])
+        database.createObjectStore('refused', { keyPath: 'operation.opId' })
+        database.createObjectStore('meta')
+        database.createObjectStore('waiting', { keyPath: 'opId' }).createIndex('doc', ['kind', 'id'])
+        database.createObjectStore('acknowledged', { keyPath: 'operation.opId' }).createIndex('at', 'at')
+      },
+    })
+    const conflict = { field: 'fixtureId', theirs: tub, mine: 'closed', opId: 'o', at: '', revision: 4 }
+    const server = {
+      revision: 5,
+      removed: false,
+      clock: '',
+      fields: { fixtureId: tub },
+      conflicts: [conflict],
+    }
+    await old.put(
+      'docs',
+      doc('job', 'j', { fixtureId: 'closed' }, { own: { fixtureId: 'q' }, conflicts: [conflict], server }),
+    )
+    await old.put('docs', doc('job', 'new', { fixtureId: null, title: 'Nothing said' }, { server: null }))
+    await old.put('docs', doc('proposal', 'p', { kind: 'job', patch: { fixtureId: tub } }))
+    await old.put('docs', doc('point', 'q', { kind: 'tub' }))
+    await old.add('queue', operation('q'))
+    await old.put('waiting', operation('w'))
+    await old.put('refused', { operation: operation('r'), faults: [] })
+    await old.put('acknowledged', { operation: operation('a'), at: 1, order: 1 })
+    old.close()
+
+    const opened = await openLocal(person.id)
+    const bodies = { fixtures: bodiesOf(['closed']) }
+    const lifted = { field: 'fixtures', theirs: fixturesOf(tub), mine: bodies.fixtures }
+    expect(await opened.get('docs', ['job', 'j'])).toMatchObject({
+      fields: bodies,
+      own: { fixtures: 'q' },
+      conflicts: [lifted],
+      server: { fields: { fixtures: fixturesOf(tub) }, conflicts: [lifted] },
+    })
+    expect(await opened.get('docs', ['job', 'new'])).toMatchObject({ fields: { fixtures: [] }, server: null })
+    expect((await opened.get('docs', ['proposal', 'p']))?.fields).toMatchObject({
+      patch: { fixtures: fixturesOf(tub) },
+    })
+    expect((await opened.get('docs', ['point', 'q']))?.fields).toEqual({ kind: 'tub' })
+    const kept = [
+      ...(await opened.getAll('queue')),
+      ...(await opened.getAll('waiting')),
+      ...(await opened.getAll('refused')).map((entry) => entry.operation),
+      ...(await opened.getAll('acknowledged')).map((entry) => entry.operation),
+    ]
+    expect(kept.map(({ opId }) => opId)).toEqual(['q', 'w', 'r', 'a'])
+    for (const { opId, patch, prior, schema } of kept)
+      expect({ patch, prior, schema }).toEqual({
+        patch: { ...bodies, note: opId },
+        prior: { fixtures: 'before' },
+        schema: SCHEMA_VERSION,
+      })
+    opened.close()
   })
 })

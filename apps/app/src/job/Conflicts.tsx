@@ -1,4 +1,6 @@
+import type { Body } from '@diarmos/core/bodies'
 import { formatLength, type LengthUnit } from '@diarmos/core/units'
+import { fixtureText } from '@diarmos/core/words/fixtures'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView } from '../data/select'
@@ -17,7 +19,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   flame: 'flame allowed',
   line: 'line dry',
   access: 'within reach later',
-  fixtureId: 'fixture',
+  fixtures: 'what goes in',
   label: 'name of the house',
 }
 
@@ -25,6 +27,8 @@ function show(field: string, value: unknown, unit: LengthUnit): string {
   if (value === null) return 'not measured'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number' && field.endsWith('Mm')) return formatLength(value, { unit })
+  if (field === 'fixtures')
+    return (value as Body[]).map(({ kind }) => fixtureText(kind)).join(' + ') || 'not said'
   const text = typeof value === 'string' ? value : JSON.stringify(value)
   return text.length > 60 ? `${text.slice(0, 57)}…` : text
 }

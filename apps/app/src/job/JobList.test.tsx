@@ -70,7 +70,7 @@ describe('opening a job', () => {
     await press(one('radio', 'Last piped: 1940 to 1965'))
     await press(one('button', 'Open the job'))
     const [job] = held('job')
-    expect(job?.fields).toMatchObject({ title: 'Stop seized', state: 'open', fixtureId: null })
+    expect(job?.fields).toMatchObject({ title: 'Stop seized', state: 'open', fixtures: [] })
     expect(held('property')[0]?.fields).toMatchObject({
       label: 'Mill',
       era: '1940-1965',
@@ -85,11 +85,11 @@ describe('opening a job', () => {
   })
 
   it.each([
-    ['Toilet', ['cold'], null],
-    ['Hose bib', ['cold'], 'hose.outlet'],
-    ['Dishwasher', ['hot'], null],
-    ['Tub and shower', ['cold', 'hot'], null],
-  ])('a %s brings its own lines, and what there is but one of', async (label, services, fixtureId) => {
+    ['Toilet', ['cold'], []],
+    ['Hose bib', ['cold'], ['hose.outlet']],
+    ['Dishwasher', ['hot'], []],
+    ['Tub and shower', ['cold', 'hot'], []],
+  ])('a %s brings its own lines, and what there is but one of', async (label, services, kinds) => {
     render(<NewJob />)
     await write('What is wrong', 'Drips')
     await write('Name of the house', 'Mill')
@@ -102,7 +102,7 @@ describe('opening a job', () => {
         .map((line) => line.fields.service)
         .sort(),
     ).toEqual(services)
-    expect(held('job')[0]?.fields.fixtureId).toBe(fixtureId)
+    expect(held('job')[0]?.fields.fixtures.map(({ kind }) => kind)).toEqual(kinds)
   })
 
   it('takes a house and a point that are known, and makes nothing twice', async () => {

@@ -346,7 +346,7 @@ async function openNext(propertyId: string, pointId: string): Promise<string> {
           pointId,
           title: 'Next',
           state: 'open',
-          fixtureId: null,
+          fixtures: [],
           openedAt: now(),
           closedAt: null,
           note: '',

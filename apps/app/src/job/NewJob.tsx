@@ -1,3 +1,4 @@
+import { bodiesOf } from '@diarmos/core/bodies'
 import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
 import { WORKED_ON, type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
 import { router } from 'expo-router'
@@ -87,7 +88,7 @@ export function NewJob() {
         title: entry.title.trim(),
         state: 'open',
         // where there is but one end that can go in, it is known
-        fixtureId: (pointId === NEW ? workedOn(kind ?? 'other').fixtureId : undefined) ?? null,
+        fixtures: bodiesOf(pointId === NEW ? (workedOn(kind ?? 'other').goesIn ?? []) : []),
         openedAt: now(),
         closedAt: null,
         note: '',

@@ -1,7 +1,8 @@
 import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
+import { bodiesOf, furtherLines } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
-import { findingBasis, furtherLines, matingBasis } from '@diarmos/core/record'
+import { findingBasis, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
@@ -157,10 +158,11 @@ export async function takeFinding(
   )
 }
 
-/** Says what goes in, and adds the lines that only such a fixture has. */
-export async function setFixture(view: JobView, fixtureId: string, label: string): Promise<void> {
+/** Says by its kinds what goes in, the main one first, and adds the lines that only such a fixture has. */
+export async function setFixtures(view: JobView, kinds: readonly string[], label: string): Promise<void> {
   const held = shelf.of('line', 'pointId', view.point.id)
-  const missing = furtherLines(fixtureId).filter(
+  const fixtures = bodiesOf(kinds)
+  const missing = furtherLines(fixtures).filter(
     (service) => !held.some((doc) => doc.fields.service === service),
   )
   await edit(
@@ -169,7 +171,7 @@ export async function setFixture(view: JobView, fixtureId: string, label: string
         (service): Edit =>
           ({ kind: 'line', id: newId(), patch: { pointId: view.point.id, service } }) as Edit,
       ),
-      { kind: 'job', id: view.job.id, patch: { fixtureId } } as Edit,
+      { kind: 'job', id: view.job.id, patch: { fixtures } } as Edit,
     ],
     label,
   )
@@ -219,7 +221,7 @@ export async function chooseOptions(
               optionId: option.id,
               option: option as EntityFields<'mating'>['option'],
               settings,
-              basis: matingBasis(line.begins, line.ends.to, conditionsOf(line) ?? {}),
+              basis: matingBasis(line.begins, line.ends.to.kind, conditionsOf(line) ?? {}),
               versions: { catalogue: '1', rules: '1' },
               chosenAt: now(),
             },

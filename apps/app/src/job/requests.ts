@@ -1,5 +1,5 @@
 import type { OperationRequest } from '@diarmos/contract'
-import { cutInOf, lineEnds } from '@diarmos/core/record'
+import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
 import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
@@ -18,6 +18,15 @@ export function looksOf(line: LineView) {
   return line.observations.map(({ id, fields }) => ({ id, ...fields }))
 }
 
+/** A port of the job's own as a question names it: without whose it is. */
+export function mouthAt({
+  kind,
+  ends,
+  route,
+}: PortAt): Pick<Mouth, 'route'> & { kind: string; ends: Mouth['ends'][number][] } {
+  return { kind, ends: [...ends], route }
+}
+
 /** What Find asks: and, once it is known what goes in, for which decision. */
 export function identifyRequest(
   view: JobView,
@@ -26,9 +35,8 @@ export function identifyRequest(
   settings: MateSettings | undefined,
 ): OperationRequest<'identify'> {
   const { era, region } = view.property.fields
-  const { fixtureId } = view.job.fields
   // a pipe that is looked at is one that is kept
-  const to = fixtureId ? lineEnds(fixtureId, line.line.fields.service, true)?.to : undefined
+  const ends = lineEnds(view.job.fields.fixtures, line.line.fields.service, true)
   const conditions = conditionsOf(line)
   return {
     era,
@@ -36,8 +44,8 @@ export function identifyRequest(
     service: seenAs(line.line.fields.service),
     ...expectation,
     observations: toObservations(looksOf(line)),
-    ...(to && !cutInOf(to) && settings && conditions
-      ? { decideFor: { line: { lineId: line.line.id, fixtureId: to, conditions }, settings } }
+    ...(ends && !ends.insert && settings && conditions
+      ? { decideFor: { line: { lineId: line.line.id, to: mouthAt(ends.to), conditions }, settings } }
       : {}),
   }
 }
@@ -58,7 +66,7 @@ export function mateRequest(
     const conditions = conditionsOf(line)
     if (!line.ends || !line.begins || !conditions) return []
     const lineId = line.line.id
-    const insert = cutInOf(line.ends.to)
+    const { insert } = line.ends
     if (insert)
       return [
         {
@@ -68,8 +76,9 @@ export function mateRequest(
           conditions: { ...conditions, plateMm: 0 },
         },
       ]
-    const from = line.ends.from === 'pipe' ? { pipeId: line.begins } : { fromFixtureId: line.begins }
-    return [{ lineId, ...from, fixtureId: line.ends.to, conditions }]
+    const { from, to } = line.ends
+    const begins = from === 'pipe' ? { pipeId: line.begins } : { from: mouthAt(from) }
+    return [{ lineId, ...begins, to: mouthAt(to), conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
 }

@@ -22,6 +22,7 @@ import {
   layoutRequest,
   mateRequest,
   measuredOf,
+  mouthAt,
   planRequest,
   staggerRequest,
 } from './requests'
@@ -55,7 +56,7 @@ function drawing(
       withChain && (known || fresh)
         ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)
         : null,
-    fixtureId: stage === 'find' || beginsAt(line) === 'run' ? null : (line.ends?.to ?? null),
+    to: stage === 'find' || !line.ends || line.ends.insert ? null : mouthAt(line.ends.to),
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
     run: beginsAt(line) === 'run',

@@ -1,5 +1,6 @@
 import { runOperation } from '@diarmos/contract'
 import { type RankedOption, STARTING_SETTINGS } from '@diarmos/core'
+import { mouthOf } from '@diarmos/core/bodies'
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { CompareSheet } from './CompareSheet'
 import { OptionCard, optionTitle } from './OptionCard'
@@ -28,7 +29,7 @@ const conditions = {
 
 /** Real answers of the core, for a copper stub. */
 function options(partsAboard: Record<string, number> = {}): readonly RankedOption[] {
-  const lines = [{ lineId: 'a', pipeId: 'copper.l.1/2', fixtureId: 'faucet.shank.1/2', conditions }]
+  const lines = [{ lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf('faucet.shank.1/2'), conditions }]
   return (
     runOperation('mate', { lines, settings: { ...STARTING_SETTINGS, partsAboard } }).lines[0]?.options ?? []
   )
@@ -92,7 +93,7 @@ describe('the list of parts', () => {
       {
         lineId: 'a',
         pipeId: 'pex-b.sdr9.1/2',
-        fixtureId: 'faucet.shank.1/2',
+        to: mouthOf('faucet.shank.1/2'),
         conditions: { ...conditions, oldJoint: 'crimp' as const },
       },
     ]

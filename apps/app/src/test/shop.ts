@@ -78,7 +78,7 @@ export async function openJob(
           pointId,
           title,
           state: 'open',
-          fixtureId: null,
+          fixtures: [],
           openedAt: now(),
           closedAt: null,
           note: '',

@@ -1,4 +1,4 @@
-import type { WaterLine } from '@diarmos/core/record'
+import type { WaterLine } from '@diarmos/core/bodies'
 import type { EntityFields } from '../data/types'
 import type { Tone } from './Txt'
 

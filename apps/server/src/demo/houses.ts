@@ -25,7 +25,8 @@ export interface DemoJob {
   readonly point: string
   readonly title: string
   readonly daysAgo: number
-  readonly fixtureId: string | null
+  /** Kinds of what goes in, the main one first. */
+  readonly fixtures: readonly string[]
   /** How far it has come; everything up to there is made up from the looks by the core itself. */
   /** The way must have at least so many pieces of pipe; the best is taken otherwise. */
   readonly pieces?: number
@@ -73,7 +74,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'bathroom',
         title: 'Seized stop at the basin',
         daysAgo: 0,
-        fixtureId: null,
+        fixtures: [],
         upTo: 'looks',
         looks: [
           { kind: 'outside', instrument: 'caliper', entered: '.845', mm: inch(0.845), step: inch(0.001) },
@@ -86,7 +87,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'kitchen',
         title: 'New faucet, both stops drip',
         daysAgo: 1,
-        fixtureId: 'faucet.shank.1/2',
+        fixtures: ['faucet.shank.1/2'],
         upTo: 'finding',
         looks: [
           { kind: 'outside', instrument: 'string', entered: '2', mm: inch(2), step: inch(1 / 16) },
@@ -100,7 +101,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'tub',
         title: 'Tub valve worn out',
         daysAgo: 3,
-        fixtureId: 'valve.combo.1/2+spout.slip.1/2+arm.1/2',
+        fixtures: ['valve.combo.1/2', 'spout.slip.1/2', 'arm.1/2'],
         upTo: 'finding',
         looks: [
           { kind: 'outside', instrument: 'caliper', entered: '.625', mm: inch(0.625), step: inch(0.001) },
@@ -114,7 +115,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'wash',
         title: 'Washing machine moves round the corner',
         daysAgo: 2,
-        fixtureId: 'washer.hose',
+        fixtures: ['washer.hose'],
         upTo: 'mating',
         pieces: 1,
         measured: { hot: [{ entered: '31 5/16', mm: inch(31.3125) }] },
@@ -130,7 +131,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'back',
         title: 'Look at the back room basin',
         daysAgo: 0,
-        fixtureId: null,
+        fixtures: [],
         upTo: 'nothing',
         looks: [],
         situation: PLAIN,
@@ -160,7 +161,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'galley',
         title: 'Galley tap will not shut',
         daysAgo: 0,
-        fixtureId: 'tap.tail.1/2',
+        fixtures: ['tap.tail.1/2'],
         upTo: 'make',
         looks: [
           { kind: 'outside', instrument: 'caliper', entered: '15.02 mm', mm: 15.02, step: 0.01 },
@@ -174,7 +175,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'head',
         title: 'New mixer in the head',
         daysAgo: 12,
-        fixtureId: 'tap.hose.1/2',
+        fixtures: ['tap.hose.1/2'],
         upTo: 'closed',
         looks: [
           { kind: 'outside', instrument: 'caliper', entered: '15.0 mm', mm: 15, step: 0.1 },
@@ -203,7 +204,7 @@ export const HOUSES: readonly DemoHouse[] = [
         point: 'basin',
         title: 'Drip at the upstairs stop',
         daysAgo: 2,
-        fixtureId: 'faucet.shank.1/2',
+        fixtures: ['faucet.shank.1/2'],
         upTo: 'looks',
         looks: [
           { kind: 'sign', sign: 'colour', answer: 'grey-plastic' },

@@ -6,8 +6,10 @@ import {
   SCHEMA_VERSION,
 } from '@diarmos/contract'
 import {
+  bodiesOf,
   findingBasis,
   furtherLines,
+  lineEnds,
   type MateOption,
   matingBasis,
   type Observation,
@@ -141,7 +143,7 @@ async function loadHouse(writer: Writer, house: DemoHouse, now: Date): Promise<v
     await writer.put('point', pointId, { propertyId, name: point.name, kind: point.kind }, now)
     const further = house.jobs
       .filter((job) => job.point === point.key)
-      .flatMap((job) => furtherLines(job.fixtureId ?? ''))
+      .flatMap((job) => furtherLines(bodiesOf(job.fixtures)))
     for (const service of ['hot', 'cold', ...further])
       await writer.put('line', demoId(`${house.key} ${point.key} ${service}`), { pointId, service }, now)
   }
@@ -159,7 +161,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       pointId: demoId(`${house.key} ${job.point}`),
       title: job.title,
       state: closed ? 'closed' : 'open',
-      fixtureId: job.fixtureId,
+      fixtures: bodiesOf(job.fixtures),
       openedAt: at.toISOString(),
       closedAt: closed ? new Date(at.getTime() + DAY).toISOString() : null,
       note: '',
@@ -227,10 +229,11 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       },
       at,
     )
-    if (job.upTo === 'finding' || !job.fixtureId) continue
+    const ends = lineEnds(bodiesOf(job.fixtures), service, true)
+    if (job.upTo === 'finding' || !ends) continue
     const conditions = { ...placeOf(job), service }
     const result = runOperation('mate', {
-      lines: [{ lineId, pipeId, fixtureId: job.fixtureId, conditions }],
+      lines: [{ lineId, pipeId, to: ends.to, conditions }],
       settings: DEMO_SETTINGS,
       k: 20,
     })
@@ -247,7 +250,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
         optionId: option.id,
         option,
         settings: DEMO_SETTINGS,
-        basis: matingBasis(pipeId, job.fixtureId, conditions),
+        basis: matingBasis(pipeId, ends.to.kind, conditions),
         versions: { catalogue: '1', rules: '1' },
         chosenAt: at.toISOString(),
       },

@@ -11,7 +11,8 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { cutInOf, dimensionsFor, lineEnds } from '@diarmos/core/record'
+import { type Body, lineEnds } from '@diarmos/core/bodies'
+import { dimensionsFor } from '@diarmos/core/record'
 import type { JobFile } from '../store/jobFile'
 
 type Fields = Record<string, unknown>
@@ -40,23 +41,21 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     if (finding) say(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
-    const ends = file.job.fixtureId
-      ? lineEnds(String(file.job.fixtureId), String(line.service), finding !== undefined)
-      : null
+    const ends = lineEnds(file.job.fixtures as Body[], String(line.service), finding !== undefined)
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       say(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
     for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
     const dimensions = measuredOf(file, line.id, String(mating.optionId))
-    const into = ends ? cutInOf(ends.to) : null
+    const into = ends?.insert ?? null
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
       for (const text of cutList(option, dimensions, begins)) say(text)
       const scene = drawJointLine({
         pipeId: (finding?.pipeId as string | undefined) ?? null,
         option,
-        fixtureId: into ? null : (ends?.to ?? null),
+        to: into ? null : (ends?.to ?? null),
         unit: 'in',
         stage: 'cut',
         dimensions,

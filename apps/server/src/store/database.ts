@@ -1,5 +1,6 @@
 import { DataSource, type EntityManager } from 'typeorm'
 import { checkGeneration } from './generationFile'
+import { Bodies1764340000000 } from './migrations/bodies1764340000000'
 import { Cut1764140000000 } from './migrations/cut1764140000000'
 import { Find1764050000000 } from './migrations/find1764050000000'
 import { Firm1764230000000 } from './migrations/firm1764230000000'
@@ -17,6 +18,7 @@ export const MIGRATIONS = [
   Cut1764140000000,
   Firm1764230000000,
   Seen1764330000000,
+  Bodies1764340000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

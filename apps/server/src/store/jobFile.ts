@@ -1,4 +1,5 @@
 import type { EntityKind } from '@diarmos/contract'
+import { liftFixtures } from '@diarmos/contract/sync'
 import type { DataSource } from 'typeorm'
 import { inShop } from './database'
 import { OF_JOB } from './kinds'
@@ -14,7 +15,7 @@ const plain = ({
 }: DocumentRow) => fields
 
 export interface JobFile {
-  readonly format: 'diarmos-job/1'
+  readonly format: 'diarmos-job/2'
   readonly job: Record<string, unknown>
   readonly property: Record<string, unknown>
   readonly point: Record<string, unknown>
@@ -41,7 +42,7 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
     const found: Record<string, Record<string, unknown>[]> = {}
     for (const kind of OF_JOB) found[kind] = (await many(kind, { jobId })).map(plain)
     return {
-      format: 'diarmos-job/1',
+      format: 'diarmos-job/2',
       job: plain(job),
       property: plain(property),
       point: plain(point),
@@ -49,4 +50,9 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
       documents: found,
     }
   })
+}
+
+/** A file of any released format as it reads today: until the first it said what goes in by one text. */
+export function liftJobFile(file: Omit<JobFile, 'format'> & { readonly format: string }): JobFile {
+  return { ...file, format: 'diarmos-job/2', job: liftFixtures('job', file.job) }
 }

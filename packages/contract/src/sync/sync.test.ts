@@ -1,6 +1,17 @@
+import { createHash } from 'node:crypto'
+import { BODY_KINDS } from '@diarmos/core'
 import fc from 'fast-check'
 import { entities } from '..'
-import { LATER_FIELDS, laterStamp, liftOperation, nextStamp, SCHEMA_VERSION, stampOf } from '.'
+import {
+  fixturesOf,
+  LATER_FIELDS,
+  laterStamp,
+  liftConflict,
+  liftOperation,
+  nextStamp,
+  SCHEMA_VERSION,
+  stampOf,
+} from '.'
 
 const ms = fc.integer({ min: 0, max: 36 ** 9 })
 const device = fc.uuid()
@@ -56,6 +67,9 @@ describe('the logical clock', () => {
   })
 })
 
+/** Of the whole translation, as it was made on 27 November 2026. */
+const FROZEN = '7074ea3b0db9c3e28e7db19955faf7ee9f51120ffe78e1d7ea84afe7f7e8fe32'
+
 describe('versions', () => {
   const first = { schema: 1, deviceId: 'phone', at: '1970-01-01T00:00:01.000Z', opId: 'one' }
 
@@ -85,5 +99,36 @@ describe('versions', () => {
         if (kind !== 'settings')
           expect([null, false, 0, 1, '[]']).toContain(Array.isArray(value) ? '[]' : value)
       }
+  })
+
+  it('makes bodies of what went in by name: every kind alone, and a valve with all it may feed', () => {
+    const kinds = BODY_KINDS.map(({ id }) => id)
+    const outlets = kinds.filter((id) => id.startsWith('spout.') || id.startsWith('arm.'))
+    const texts = [
+      ...kinds,
+      ...kinds
+        .filter((id) => id.startsWith('valve.'))
+        .flatMap((valve) =>
+          outlets.flatMap((a) => [`${valve}+${a}`, ...outlets.map((b) => `${valve}+${a}+${b}`)]),
+        ),
+    ]
+    // what was stored stands on these: a row that is changed needs another version, and this list kept as it is
+    const whole = texts.map((text) => [text, fixturesOf(text)])
+    expect(createHash('sha256').update(JSON.stringify(whole)).digest('hex')).toBe(FROZEN)
+    expect(texts).toHaveLength(29 + 6 * 5 * 6)
+  })
+
+  it('lifts only what it understands', () => {
+    const edit = { ...first, schema: 2, kind: 'job', clock: 'c' }
+    const lifted = (patch: unknown) => liftOperation({ ...edit, patch }).patch
+    expect(lifted({ fixtureId: null })).toEqual({ fixtures: [] })
+    expect(lifted({ fixtureId: 5 })).toEqual({ fixtureId: 5 })
+    expect(lifted({ fixtureId: 'closed', fixtures: [] })).toEqual({ fixtures: [] })
+    expect(lifted('nothing')).toBe('nothing')
+    expect(liftOperation({ ...edit, kind: 'point', patch: { fixtureId: 'closed' } }).patch).toEqual({
+      fixtureId: 'closed',
+    })
+    const other = { field: 'note', theirs: 'a', mine: 'b' }
+    expect(liftConflict('job', other)).toBe(other)
   })
 })

@@ -1,6 +1,12 @@
 import { plainLater } from '@diarmos/core/conditions'
-/** Bumped when operations or stored fields change their meaning. 2: generations, own edits named, stamps, who confirmed. */
-export const SCHEMA_VERSION = 2
+import { stampOf } from './clock'
+import { liftFixtures, liftNames } from './fixtures'
+
+/**
+ * Bumped when operations or stored fields change their meaning. 2: generations, own edits named, stamps, who
+ * confirmed. 3: what goes in is bodies with ports.
+ */
+export const SCHEMA_VERSION = 3
 
 /** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
 export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
@@ -9,29 +15,42 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },
   mating: { confirmedBy: null },
-  job: { closedBy: null },
+  job: { closedBy: null, fixtures: [] },
 }
-
-import { stampOf } from './clock'
 
 /** An operation of any released version, as far as it has to be known to be lifted. */
 interface Liftable {
   readonly schema: number
   readonly deviceId: string
   readonly at: string
+  readonly kind?: unknown
+  readonly patch?: unknown
+  readonly prior?: unknown
 }
+
+const isFields = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** What the first release did not say. */
+const FIRST = ({ at, deviceId }: Liftable) => ({
+  generation: null,
+  prior: null,
+  clock: stampOf(at, deviceId),
+})
 
 /**
  * Brings an operation of an older released version to the present one. What an old device did not say is null:
  * the server then falls back on what it could know of that device. Newer operations pass as they are.
  */
 export function liftOperation<Operation extends Liftable>(operation: Operation): Operation {
-  if (operation.schema !== 1) return operation
+  const { schema, kind, patch, prior } = operation
+  if (schema !== 1 && schema !== 2) return operation
+  const first = schema === 1 ? FIRST(operation) : {}
   return {
-    generation: null,
-    prior: null,
-    clock: stampOf(operation.at, operation.deviceId),
+    ...first,
     ...operation,
+    ...(typeof kind === 'string' && isFields(patch) ? { patch: liftFixtures(kind, patch) } : {}),
+    ...(typeof kind === 'string' && isFields(prior) ? { prior: liftNames(kind, prior) } : {}),
     schema: SCHEMA_VERSION,
   }
 }

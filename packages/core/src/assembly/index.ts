@@ -1,7 +1,7 @@
 export * from './acts/types'
+export * from './bodies'
 export * from './conditions'
 export * from './end'
-export * from './fixtures'
 export { METHOD_IDS, METHODS, type Method, type MethodId, methodById } from './methods/table'
 export { REMOVALS, type Removal, removalById } from './oldJoints/removals'
 export { nutLengthMm } from './oldJoints/start'

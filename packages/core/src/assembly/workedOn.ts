@@ -5,8 +5,8 @@ interface WorkedOn {
   readonly lines: readonly ('hot' | 'cold')[]
   /** Kinds of fixture that may go in, the usual first; none where any may. */
   readonly fixtures: readonly string[]
-  /** What goes in, where there is but one end that it can have. */
-  readonly fixtureId?: string
+  /** Kind of what goes in, where there is but one that it can be. */
+  readonly goesIn?: readonly [string]
 }
 
 /** Everything that is worked on, in the order in which it is asked. A new kind is a new row, its sign and its words. */
@@ -19,8 +19,8 @@ export const WORKED_ON = [
   { id: 'tub-shower', lines: ['hot', 'cold'], fixtures: ['shower', 'outlet', 'closed'] },
   { id: 'washer', lines: ['hot', 'cold'], fixtures: ['washer', 'closed'] },
   { id: 'dishwasher', lines: ['hot'], fixtures: ['appliance', 'closed'] },
-  { id: 'bib', lines: ['cold'], fixtures: ['bib', 'closed'], fixtureId: 'hose.outlet' },
-  { id: 'heater', lines: ['cold', 'hot'], fixtures: ['heater', 'closed'], fixtureId: 'heater.nipple.3/4' },
+  { id: 'bib', lines: ['cold'], fixtures: ['bib', 'closed'], goesIn: ['hose.outlet'] },
+  { id: 'heater', lines: ['cold', 'hot'], fixtures: ['heater', 'closed'], goesIn: ['heater.nipple.3/4'] },
   { id: 'run', lines: ['cold', 'hot'], fixtures: ['run', 'closed'] },
   { id: 'other', lines: ['hot', 'cold'], fixtures: [] },
 ] as const satisfies readonly WorkedOn[]

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { FIXTURE_CONNECTIONS } from '../assembly'
+import { BODY_KINDS } from '../assembly'
 import { FAMILY_WORDS, FIXTURE_WORDS } from '../words'
 import { CATALOG, fittingById, fullDepthMm, isSocket } from './index'
 
@@ -74,6 +74,6 @@ describe('the catalogue', () => {
 
   it('has words for every family and fixture', () => {
     for (const { family } of CATALOG) expect(FAMILY_WORDS[family]).toBeDefined()
-    expect(Object.keys(FIXTURE_WORDS)).toEqual(FIXTURE_CONNECTIONS.map((fixture) => fixture.id))
+    expect(Object.keys(FIXTURE_WORDS)).toEqual(BODY_KINDS.map((row) => row.id))
   })
 })

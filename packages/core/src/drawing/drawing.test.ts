@@ -28,12 +28,12 @@ function boxes(svg: string): Map<string, Box[]> {
 const cases = STUBS.flatMap((pipe) => {
   const request = line(pipe.id)
   const options = mate({ lines: [request], settings: WELL_EQUIPPED, k: 3 }).lines[0]?.options ?? []
-  return options.map((option) => [pipe.id, option.id, option, request.fixtureId] as const)
+  return options.map((option) => [pipe.id, option.id, option, request.to] as const)
 })
 
 describe('the drawing, read back from its SVG', () => {
-  it.each(cases)('%s by %s is to scale', (pipeId, _id, option, fixtureId) => {
-    const scene = drawJointLine({ pipeId, option, fixtureId, unit: 'in', stage: 'cut' })
+  it.each(cases)('%s by %s is to scale', (pipeId, _id, option, to) => {
+    const scene = drawJointLine({ pipeId, option, to, unit: 'in', stage: 'cut' })
     const found = boxes(toSvg(scene))
     const stub = found.get('pipe:stub|outline')?.[0]
     const pipe = pipeById(pipeId)

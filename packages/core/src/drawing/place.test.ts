@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { mouthOf } from '../assembly'
 import { CATALOG, type Port } from '../catalog'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
@@ -105,7 +106,7 @@ describe('the drawing as SVG', () => {
     const scene = drawJointLine({
       pipeId: 'pex-b.sdr9.1/2',
       option: options[0] ?? null,
-      fixtureId: 'faucet.shank.1/2',
+      to: mouthOf('faucet.shank.1/2'),
       unit: 'in',
       stage: 'cut',
     })

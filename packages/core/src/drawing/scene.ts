@@ -1,4 +1,5 @@
-import { fixtureById } from '../assembly/fixtures'
+import type { Mouth } from '../assembly/bodies/types'
+import { end } from '../catalog/ends'
 import type { Port } from '../catalog/types'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
@@ -20,7 +21,8 @@ export interface DrawRequest {
   /** Outside diameters still possible, for the blurred outline. */
   readonly outline?: readonly Ghost[]
   readonly option?: MateOption | null
-  readonly fixtureId?: string | null
+  /** What it ends at; nothing is drawn where the line is itself the end. */
+  readonly to?: Pick<Mouth, 'kind' | 'ends'> | null
   readonly stubMm?: number | null
   readonly plateMm?: number
   /** The pipe is a run that will be cut open: it stands in no wall. */
@@ -41,12 +43,15 @@ export interface DrawRequest {
 const WAITING_MM = 9
 
 /** The threaded tail or the hose end of the fixture, far side of the gap. */
-function drawFixture(sheet: Sheet, fixtureId: string, at: Point, axis: Point): void {
-  const fixture = fixtureById(fixtureId)
-  const wanted = fixture?.ports[0]
+function drawFixture(
+  sheet: Sheet,
+  { ends: [wanted] }: NonNullable<DrawRequest['to']>,
+  at: Point,
+  axis: Point,
+): void {
   if (!wanted) return
   const port: Port = {
-    ...wanted,
+    ...end(wanted.form, wanted.system, wanted.nominal, wanted.material),
     id: 'a',
     pose: { origin: [0, 0, 0], axis: [-1, 0, 0], rollDegrees: 0 },
   }
@@ -144,7 +149,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         sheet.shapes.push(placeShape(placement, moved))
       }
     })
-    if (request.fixtureId) drawFixture(sheet, request.fixtureId, assembly.end.at, assembly.end.axis)
+    if (request.to) drawFixture(sheet, request.to, assembly.end.at, assembly.end.axis)
     if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
@@ -227,9 +232,9 @@ export function drawJointLine(request: DrawRequest): Scene {
     const text = textSize(150, Math.max(110, largest + 40), request)
     if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
       dimensionGhosts(sheet, request.outline, stubMm, unit, text)
-    if (request.fixtureId) {
+    if (request.to) {
       const far: Point = [stubMm + 46, 70]
-      drawFixture(sheet, request.fixtureId, far, [0, 1])
+      drawFixture(sheet, request.to, far, [0, 1])
       sheet.line(
         'gap',
         'dimension',

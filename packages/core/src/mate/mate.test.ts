@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { fixtureById, METHODS } from '../assembly'
+import { METHODS, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { pairs } from '../assembly/methods/pairs'
 import type { MethodId } from '../assembly/methods/table'
-import { fittingById, type PortEnd } from '../catalog'
+import { end, fittingById, type PortEnd } from '../catalog'
 import { pipeById } from '../reference'
 import { CRITERIA, cheapestWay, FRONT_MOST, FRONT_WINDOW, mate, STARTING_SETTINGS } from './index'
 import { bruteForce, type Chain } from './test/bruteForce'
@@ -119,8 +119,14 @@ describe('the search against plain enumeration', () => {
         fc.constantFrom('valve.combo.1/2', 'valve.female.1/2', 'valve.barb.1/2'),
         (c, spanMm, valve) => {
           const { conditions } = requestOf(c)
-          compare({ ...requestOf(c), fixtureId: valve, conditions: { ...conditions, spanMm } }, settingsOf(c))
-          compare({ lineId: 'spout', fromFixtureId: valve, fixtureId: 'arm.1/2', conditions }, settingsOf(c))
+          compare(
+            { ...requestOf(c), to: mouthOf(valve), conditions: { ...conditions, spanMm } },
+            settingsOf(c),
+          )
+          compare(
+            { lineId: 'spout', from: mouthOf(valve), to: mouthOf('arm.1/2'), conditions },
+            settingsOf(c),
+          )
         },
       ),
       { numRuns: 6, seed: 21 },
@@ -210,7 +216,9 @@ describe('every option', () => {
   it.each(stubs)('%s: the ports of a mating always meet, and the bill adds up', (pipeId) => {
     const pipe = pipeById(pipeId)
     const request = line(pipeId)
-    const fixture = fixtureById(request.fixtureId ?? '')
+    const [wanted] = (request.to?.ends ?? []).map((ref) =>
+      end(ref.form, ref.system, ref.nominal, ref.material),
+    )
     const { options } = ask(request)
     expect(options.length).toBeGreaterThan(0)
     for (const option of options) {
@@ -226,8 +234,7 @@ describe('every option', () => {
                 material: pipe?.material,
               } as PortEnd)
             : ports[index - 1]?.[option.parts[index - 1]?.outPort ?? 0]
-        const to =
-          index < option.parts.length ? ports[index]?.[option.parts[index]?.inPort ?? 0] : fixture?.ports[0]
+        const to = index < option.parts.length ? ports[index]?.[option.parts[index]?.inPort ?? 0] : wanted
         if (!from || !to) throw new Error('a seam without ends')
         expect(pairs(from, to).map((pair) => pair.method.id)).toContain(joint.method)
         expect(joint.minMm).toBeLessThanOrEqual(joint.maxMm)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { FIXTURE_CONNECTIONS } from '../assembly'
+import { BODY_KINDS } from '../assembly'
 import { pairEngagement, pairs, portClass } from '../assembly/methods/pairs'
 import { METHODS, methodById } from '../assembly/methods/table'
 import { CATALOG, type PortEnd } from '../catalog'
@@ -145,7 +145,7 @@ describe('ends that join', () => {
   it('use every pairing of every method: none is a dead letter, but polybutylene and steel at the stub', () => {
     for (const method of METHODS)
       for (const { tip, body } of method.pairings) {
-        const made = [...ends, ...FIXTURE_CONNECTIONS.flatMap(({ ports }) => ports)].some(
+        const made = [...ends, ...BODY_KINDS.flatMap(({ ports }) => ports.flatMap((port) => port.ends))].some(
           (end) => end.form === body,
         )
         expect([method.id, tip, body, made]).toEqual([method.id, tip, body, true])

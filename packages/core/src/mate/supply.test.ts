@@ -1,4 +1,4 @@
-import { METHODS, methodById } from '../assembly'
+import { anyMouth, METHODS, methodById, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
 import { actsOf } from '../assembly/methods/acts'
@@ -60,7 +60,7 @@ describe('fixtures and what stands before them', () => {
 
   it('a shower arm stands in a drop-ear elbow, a spout on metal', () => {
     const from = (fixtureId: string, end: string) =>
-      ask({ lineId: 'a', fromFixtureId: end, fixtureId, conditions: PLAIN })
+      ask({ lineId: 'a', from: mouthOf(end), to: mouthOf(fixtureId), conditions: PLAIN })
     for (const parts of families(from('arm.1/2', 'valve.barb.1/2'))) expect(parts).toContain('drop-ear-elbow')
     const spouts = from('spout.slip.1/2', 'valve.combo.1/2').options
     expect(spouts.length).toBeGreaterThan(0)
@@ -297,8 +297,9 @@ describe('from any end to any other', () => {
     nominal,
     material,
   })
-  const between = (fromPort: EndRef, toPort: EndRef) =>
-    cheapestWay({ lineId: 'a', fromPort, toPort, conditions: PLAIN }, WELL_EQUIPPED).option
+  const between = (from: EndRef, to: EndRef) =>
+    cheapestWay({ lineId: 'a', from: anyMouth(from), to: anyMouth(to), conditions: PLAIN }, WELL_EQUIPPED)
+      .option
 
   it('copper to PEX, steel to copper, inch to metric: what a counter hand would give', () => {
     expect(
@@ -318,14 +319,16 @@ describe('from any end to any other', () => {
     expect(() =>
       between(ref('solder-cup', 'CTS', '7', 'copper'), ref('tube', 'CTS', '1/2', 'copper')),
     ).toThrow('no solder-cup end in CTS 7')
-    expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow('no beginning or no end')
+    expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow(
+      'no end of the line is named',
+    )
   })
 })
 
 describe('a gap to fill', () => {
   it('is filled within what stub, pieces and make-up allow, and refused where nothing reaches', () => {
     const ends = (spanMm: number) =>
-      ask({ ...line('copper.l.1/2', { stubMm: 60, spanMm }), fixtureId: 'valve.combo.1/2' }).options
+      ask({ ...line('copper.l.1/2', { stubMm: 60, spanMm }), to: mouthOf('valve.combo.1/2') }).options
     expect(ends(55)[0]?.parts).toEqual([])
     expect(ends(400)[0]?.parts.some((part) => part.family === 'tube-piece')).toBe(true)
     expect(pipeById('copper.l.1/2')).toBeDefined()
@@ -376,7 +379,7 @@ describe('for a time only', () => {
 describe('what the place leaves out', () => {
   const out = (fixtureId: string, patch: Partial<Conditions>) =>
     mate({
-      lines: [{ ...line('copper.l.1/2', { stubMm: 80, ...patch }), fixtureId }],
+      lines: [{ ...line('copper.l.1/2', { stubMm: 80, ...patch }), to: mouthOf(fixtureId) }],
       settings: WELL_EQUIPPED,
     }).lines[0]?.leftOut.map(({ family, reason }) => [family, reason.ruleId])
 

@@ -1,3 +1,4 @@
+import type { Insert, Mouth } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
 import type { MethodId } from '../assembly/methods/table'
@@ -8,7 +9,7 @@ import type { Source } from '../reference/source'
 
 /** What goes into a run whose both ends are fixed. */
 export interface CutIn {
-  readonly insert: 'repair' | 'tee' | 'valve'
+  readonly insert: Insert
   /** Ends the branch of a tee may have; any where none are named. */
   readonly branch?: readonly EndRef[]
   /** Straight bare pipe on the far side of the cut, mm; null while not measured. */
@@ -67,14 +68,10 @@ export interface LineRequest {
   readonly lineId: string
   /** Begins at a pipe of the tables … */
   readonly pipeId?: string
-  /** … or at an end of a new fixture … */
-  readonly fromFixtureId?: string
-  /** … or at any end. */
-  readonly fromPort?: EndRef
-  /** Ends at a fixture's end … */
-  readonly fixtureId?: string
-  /** … or at any end … */
-  readonly toPort?: EndRef
+  /** … or at the port of something new. */
+  readonly from?: Pick<Mouth, 'kind' | 'ends'>
+  /** Ends at the port of something new … */
+  readonly to?: Mouth
   /** … or comes back to the same run of pipe. */
   readonly cutIn?: CutIn
   readonly conditions: Conditions

@@ -38,10 +38,10 @@ const BESIDE: ReadonlySet<string> = new Set(['jobId', 'lineId', 'oldJointSeen'])
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
 const SAYS_NOTHING = plainLater()
 
-/** The facts behind a chosen mating in one line: the pipe, the fixture and the conditions. */
+/** The facts behind a chosen mating in one line: what it begins and ends at, by id or kind, and the conditions. */
 export function matingBasis(
-  pipeId: string,
-  fixtureId: string,
+  begins: string,
+  ends: string,
   conditions: Readonly<Record<string, unknown>>,
 ): string {
   const sorted = Object.entries(conditions)
@@ -49,5 +49,5 @@ export function matingBasis(
     // a list with nothing in it says what its absence says
     .filter(([name, value]) => !(Array.isArray(value) && value.length === 0) && SAYS_NOTHING[name] !== value)
     .sort(([a], [b]) => (a < b ? -1 : 1))
-  return JSON.stringify([pipeId, fixtureId, sorted])
+  return JSON.stringify([begins, ends, sorted])
 }

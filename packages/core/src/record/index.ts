@@ -1,4 +1,3 @@
 export * from './basis'
 export * from './dimensions'
-export * from './lineEnds'
 export * from './stage'

@@ -1,16 +1,4 @@
-import {
-  cutInOf,
-  dimensionsFor,
-  findingBasis,
-  furtherLines,
-  joinFixture,
-  lineEnds,
-  matingBasis,
-  type StageFacts,
-  splitFixture,
-  stageOf,
-  usualLine,
-} from './index'
+import { dimensionsFor, findingBasis, matingBasis, type StageFacts, stageOf } from './index'
 
 const nothing: StageFacts = { closed: false, fixture: false, started: false, lines: [] }
 const line = { lineId: 'a', finding: true, mating: true, ticked: [] as string[], seams: 2 }
@@ -62,38 +50,6 @@ describe('what a finding and a mating rest on', () => {
   })
 })
 
-describe('what a line runs between', () => {
-  const tub = joinFixture('valve.combo.1/2', ['spout.slip.1/2', null, 'arm.1/2'])
-  it.each([
-    ['faucet.shank.1/2', 'hot', false, { from: 'pipe', to: 'faucet.shank.1/2' }],
-    ['faucet.shank.1/2', 'drain', false, null],
-    ['faucet.shank.1/2', 'shower', false, null],
-    [tub, 'cold', false, { from: 'pipe', to: 'valve.combo.1/2' }],
-    [tub, 'spout', false, { from: { fixtureId: 'valve.combo.1/2' }, to: 'spout.slip.1/2' }],
-    [tub, 'shower', false, { from: { fixtureId: 'valve.combo.1/2' }, to: 'arm.1/2' }],
-    // an old riser that is kept is mated to the valve
-    [tub, 'shower', true, { from: 'pipe', to: 'valve.combo.1/2' }],
-    ['valve.combo.1/2+arm.1/2', 'spout', false, null],
-    ['spout.slip.1/2', 'spout', true, { from: 'pipe', to: 'spout.slip.1/2' }],
-    ['spout.slip.1/2', 'hot', true, null],
-    ['arm.1/2', 'spout', true, null],
-  ])('%s, %s, old pipe %p', (fixture, service, hasPipe, ends) =>
-    expect(lineEnds(fixture, service, hasPipe)).toEqual(ends),
-  )
-  it('is asked for further lines only where there are some', () => {
-    expect(furtherLines(tub)).toEqual(['spout', 'shower'])
-    expect(furtherLines('arm.1/2')).toEqual(['shower'])
-    expect(furtherLines('faucet.shank.1/2')).toEqual([])
-    expect(splitFixture(tub)).toEqual({ main: 'valve.combo.1/2', outlets: ['spout.slip.1/2', 'arm.1/2'] })
-    expect(['toilet.fill.7/8', 'hose.outlet', 'appliance.comp.3/8', tub].map(usualLine)).toEqual([
-      'cold',
-      'cold',
-      'hot',
-      null,
-    ])
-  })
-})
-
 describe('distances that were measured along a line', () => {
   const row = (from: string, to: string, optionId: string | null, takenAt: string, withdrawn = false) => ({
     from,
@@ -117,19 +73,4 @@ describe('distances that were measured along a line', () => {
   ])('hold for way %p: the newest of each, in order, none that was withdrawn', (optionId, taken) =>
     expect(dimensionsFor(rows, optionId).map(({ takenAt }) => takenAt)).toEqual(taken),
   )
-})
-
-describe('what goes into a run', () => {
-  it.each([
-    ['run.repair', 'repair'],
-    ['run.tee', 'tee'],
-    ['run.valve', 'valve'],
-    ['run.other', null],
-    ['valve.combo.1/2', null],
-  ])('%s: %p', (id, into) => expect(cutInOf(id)).toBe(into))
-  it('takes one line, the cold one where nothing was looked at', () => {
-    expect(usualLine('run.tee')).toBe('cold')
-    expect(lineEnds('run.tee', 'hot', true)).toEqual({ from: 'pipe', to: 'run.tee' })
-    expect(lineEnds('run.tee', 'spout', true)).toBeNull()
-  })
 })

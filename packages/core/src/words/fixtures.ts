@@ -1,4 +1,4 @@
-/** What goes in, as it is asked. Ids are the catalogue's fixture connections. */
+/** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
 export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'faucet.shank.1/2': 'Faucet, 1/2 in threaded shanks',
   'faucet.hose.3/8': 'Faucet with own hoses, 3/8 in compression',
@@ -26,17 +26,13 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'arm.1/2': 'Shower arm, 1/2 in',
   'arm.bsp.1/2': 'Shower arm, 1/2 in 55 degree thread',
   closed: 'Close the line off',
-}
-
-/** What goes into a run that is fixed at both ends: no fixture's end, so none of the catalogue's. */
-const RUN_WORDS: Readonly<Record<string, string>> = {
   'run.repair': 'A repair in the run',
   'run.tee': 'A tee into the run',
   'run.valve': 'A valve into the run',
 }
 
 /** What goes in, by its id. */
-export const fixtureText = (id: string): string => FIXTURE_WORDS[id] ?? RUN_WORDS[id] ?? id
+export const fixtureText = (id: string): string => FIXTURE_WORDS[id] ?? id
 
 /** What a job is about, as it is asked. */
 export const WORKED_ON_WORDS: Readonly<Record<string, string>> = {

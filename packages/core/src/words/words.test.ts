@@ -1,4 +1,4 @@
-import { FIXTURE_CONNECTIONS, METHODS, REMOVALS, removalById } from '../assembly'
+import { BODY_KINDS, METHODS, REMOVALS, removalById } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { CATALOG, end } from '../catalog'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
@@ -69,7 +69,7 @@ describe('everything that can be said has words', () => {
   })
   it('families, fixtures and hazards', () => {
     for (const { family } of CATALOG) expect(FAMILY_WORDS[family]).toBeDefined()
-    for (const { id } of FIXTURE_CONNECTIONS) expect(FIXTURE_WORDS[id]).toBeDefined()
+    for (const { id } of BODY_KINDS) expect(FIXTURE_WORDS[id]).toBeDefined()
     for (const hazard of HAZARD_IDS)
       expect(HAZARDS[hazard]).toMatchObject({ todo: expect.any(String), decides: expect.any(String) })
   })

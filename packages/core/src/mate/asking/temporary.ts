@@ -1,3 +1,4 @@
+import { mouthOf } from '../../assembly/bodies/kinds'
 import type { Conditions } from '../../assembly/conditions'
 import type { Reason } from '../../assembly/reason'
 import { commonPractice } from '../../reference/source'
@@ -62,10 +63,9 @@ export function temporaryWays(problem: Problem): { ways: readonly TemporaryWay[]
   const { settings, conditions, line, request, linesTogether, limits } = problem
   const ways: TemporaryWay[] = []
   let truncated = false
-  if (line.pipeId !== undefined && !line.cutIn && line.fixtureId !== 'closed') {
-    const { toPort: _to, ...rest } = line
+  if (line.pipeId !== undefined && !line.cutIn && line.to?.route !== 'cap') {
     const closed = new Problem(
-      { ...rest, fixtureId: 'closed', conditions: { ...conditions, spanMm: null, turn: 0 } },
+      { ...line, to: mouthOf('closed'), conditions: { ...conditions, spanMm: null, turn: 0 } },
       request,
       linesTogether,
       limits,

@@ -1,6 +1,5 @@
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
-import { fixtureById } from '../../assembly/fixtures'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
 import { CUT_OPEN } from '../../assembly/oldJoints/removals'
@@ -79,9 +78,6 @@ export class Problem {
     this.settings = request.settings
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
     const pipe = this.pipe
-    const fixture = line.fixtureId === undefined ? undefined : fixtureById(line.fixtureId)
-    if (line.fixtureId !== undefined && !fixture)
-      throw new RangeError(`lines: no fixture connection ${line.fixtureId}`)
     if (line.cutIn) {
       if (!pipe) throw new RangeError('lines: a cut-in needs the pipe of the run')
       this.route = cutInRoute(line.cutIn.insert)
@@ -93,9 +89,9 @@ export class Problem {
     } else {
       this.springMm = 0
       this.far = null
-      this.route = routeById(fixture?.route ?? 'any')
-      const goals = fixture ? fixture.ports : [portOf(line.toPort, 'toPort')]
-      this.goals = goals.map((port) => this.network.classOf(port))
+      if (!line.to) throw new RangeError('lines: no end of the line is named (to)')
+      this.route = routeById(line.to.route)
+      this.goals = line.to.ends.map((ref) => this.network.classOf(endOf(ref)))
       this.begin = this.beginnings(pipe)
     }
     for (const start of this.begin) this.network.classOf(start.port)
@@ -132,12 +128,8 @@ export class Problem {
 
   private beginnings(pipe: Pipe | null): readonly Start[] {
     if (pipe) return starts(pipe, this.conditions)
-    if (this.line.fromFixtureId !== undefined) {
-      const from = fixtureById(this.line.fromFixtureId)
-      if (!from) throw new RangeError(`lines: no fixture connection ${this.line.fromFixtureId}`)
-      return from.ports.map(freshStart)
-    }
-    return [freshStart(portOf(this.line.fromPort, 'fromPort'))]
+    if (!this.line.from) throw new RangeError('lines: no beginning of the line is named (pipeId or from)')
+    return this.line.from.ends.map((ref) => freshStart(endOf(ref)))
   }
 
   /** Whether a start is an old pipe, so that the rules of the place hold for the joint on it. */
@@ -313,9 +305,8 @@ function placeFacts({ reachMm, freezing, wallMm, stopShape, outlets }: Condition
   return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1]
 }
 
-function portOf(ref: EndRef | undefined, name: string): PortEnd {
-  if (!ref) throw new RangeError(`lines: no beginning or no end is named (${name})`)
-  return end(ref.form, ref.system, ref.nominal, ref.material)
+function endOf({ form, system, nominal, material }: EndRef): PortEnd {
+  return end(form, system, nominal, material)
 }
 
 /** The end of a run that is cut through: plain, whatever the pipe. */

@@ -1,4 +1,4 @@
-import type { RouteId } from '../../assembly/fixtures'
+import type { RouteId } from '../../assembly/bodies/types'
 import type { Family } from '../../catalog/types'
 import type { CutIn } from '../types'
 

@@ -1,5 +1,5 @@
+import type { RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
-import type { RouteId } from '../../assembly/fixtures'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
 import type { ChangeId, Reason } from '../../assembly/reason'

@@ -1,4 +1,4 @@
-import { fixtureById } from '../../assembly'
+import type { EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
@@ -93,16 +93,12 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const { catalogue = CATALOG, mostParts, lines = 1 } = options
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
-  const fixture = line.fixtureId === undefined ? undefined : fixtureById(line.fixtureId)
-  const route = line.cutIn ? cutInRoute(line.cutIn.insert) : routeById(fixture?.route ?? 'any')
-  const goals = fixture
-    ? fixture.ports
-    : line.toPort
-      ? [end(line.toPort.form, line.toPort.system, line.toPort.nominal, line.toPort.material)]
-      : []
+  const route = line.cutIn ? cutInRoute(line.cutIn.insert) : routeById(line.to?.route ?? 'any')
+  const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
+  const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? starts(pipe, conditions)
-    : (line.fromFixtureId ? (fixtureById(line.fromFixtureId)?.ports ?? []) : []).map(freshStart)
+    : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>

@@ -1,3 +1,4 @@
+import { mouthOf } from '../../assembly/bodies/kinds'
 import type { Conditions } from '../../assembly/conditions'
 import { TOOL_IDS } from '../../assembly/tools'
 import { CATALOG } from '../../catalog'
@@ -47,7 +48,7 @@ export function line(pipeId: string, patch: Partial<Conditions> = {}, fixtureId?
   return {
     lineId: 'cold',
     pipeId,
-    fixtureId: fixtureId ?? (pipeId.endsWith('mm') ? 'tap.tail.1/2' : 'faucet.shank.1/2'),
+    to: mouthOf(fixtureId ?? (pipeId.endsWith('mm') ? 'tap.tail.1/2' : 'faucet.shank.1/2')),
     conditions: { ...PLAIN, ...usualEnd(pipeId), ...patch },
   }
 }

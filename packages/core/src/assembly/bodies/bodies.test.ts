@@ -1,0 +1,94 @@
+import fc from 'fast-check'
+import { end } from '../../catalog/ends'
+import { BODY_KINDS, bodiesOf, bodyKind, furtherLines, lineEnds, mouthOf, usualLine } from './index'
+
+const at = (kind: string, portId: string, bodyId = 'main') =>
+  expect.objectContaining({ kind, portId, bodyId })
+const tub = ['valve.combo.1/2', 'spout.slip.1/2', 'arm.1/2']
+
+describe('what a line runs between', () => {
+  it.each([
+    [['faucet.shank.1/2'], 'hot', false, { from: 'pipe', to: at('faucet.shank.1/2', 'hot') }],
+    [['faucet.shank.1/2'], 'drain', false, null],
+    [['faucet.shank.1/2'], 'shower', false, null],
+    [['toilet.fill.7/8'], 'hot', false, { from: 'pipe', to: at('toilet.fill.7/8', 'inlet') }],
+    [tub, 'cold', false, { from: 'pipe', to: at('valve.combo.1/2', 'cold') }],
+    [
+      tub,
+      'spout',
+      false,
+      { from: at('valve.combo.1/2', 'spout'), to: at('spout.slip.1/2', 'inlet', 'spout') },
+    ],
+    [tub, 'shower', false, { from: at('valve.combo.1/2', 'shower'), to: at('arm.1/2', 'inlet', 'shower') }],
+    // an old riser that is kept is mated to the valve
+    [tub, 'shower', true, { from: 'pipe', to: at('valve.combo.1/2', 'shower') }],
+    [['valve.combo.1/2', 'arm.1/2'], 'spout', false, null],
+    [['spout.slip.1/2'], 'spout', true, { from: 'pipe', to: at('spout.slip.1/2', 'inlet') }],
+    [['spout.slip.1/2'], 'hot', true, null],
+    [['arm.1/2'], 'spout', true, null],
+    [['heater.nipple.3/4'], 'hot', true, { from: 'pipe', to: at('heater.nipple.3/4', 'hot') }],
+    [['never heard of'], 'hot', true, null],
+  ])('%p, %s, old pipe %p', (kinds, service, hasPipe, ends) =>
+    expect(lineEnds(bodiesOf(kinds), service, hasPipe)).toEqual(ends && { insert: null, ...ends }),
+  )
+
+  it('into a run, it is the run itself', () => {
+    const tee = bodiesOf(['run.tee'])
+    expect(lineEnds(tee, 'hot', true)).toMatchObject({
+      from: 'pipe',
+      to: at('run.tee', 'inlet'),
+      insert: 'tee',
+    })
+    expect(lineEnds(tee, 'spout', true)).toBeNull()
+  })
+
+  it('is asked for further lines only where there are some', () => {
+    expect([tub, ['arm.1/2'], ['faucet.shank.1/2']].map((kinds) => furtherLines(bodiesOf(kinds)))).toEqual([
+      ['spout', 'shower'],
+      ['shower'],
+      [],
+    ])
+    expect(
+      [
+        'toilet.fill.7/8',
+        'hose.outlet',
+        'appliance.comp.3/8',
+        'appliance.comp.1/4',
+        'run.tee',
+        tub[0] as string,
+      ].map((kind) => usualLine(bodiesOf([kind]))),
+    ).toEqual(['cold', 'cold', 'hot', 'cold', 'cold', null])
+  })
+})
+
+describe('kinds of what goes in', () => {
+  it.each(BODY_KINDS)(
+    '$id: ends that are made, ports called once each, a way for its water',
+    ({ id, ports }) => {
+      expect(new Set(ports.map((port) => port.id)).size).toBe(ports.length)
+      for (const { ends, route } of ports) {
+        for (const { form, system, nominal, material } of ends)
+          expect(end(form, system, nominal, material).diameterMm).toBeGreaterThan(0)
+        // only what is itself the end of a line has none
+        expect(ends.length > 0).toBe(!['bib', 'cap', 'any'].includes(route))
+      }
+      expect(mouthOf(id)).toMatchObject({ kind: id, route: ports[0]?.route })
+    },
+  )
+
+  it('stand in a job under names of their own, each as its row has it', () =>
+    fc.assert(
+      fc.property(fc.subarray(BODY_KINDS.map((row) => row.id)), (kinds) => {
+        const bodies = bodiesOf(kinds)
+        expect(bodies.map((body) => body.kind)).toEqual(kinds)
+        expect(bodies[0]?.id ?? 'main').toBe('main')
+        for (const body of bodies) expect(body.ports).toEqual(bodyKind(body.kind)?.ports)
+      }),
+      { seed: 12 },
+    ))
+
+  it('one that no row has keeps its name, and takes no line', () => {
+    expect(bodiesOf(['gone.1/2'])).toMatchObject([{ id: 'main', kind: 'gone.1/2', ports: [] }])
+    expect(() => mouthOf('gone.1/2')).toThrow('no kind of fixture is called gone.1/2')
+  })
+})

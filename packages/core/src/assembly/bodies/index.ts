@@ -1,0 +1,3 @@
+export * from './kinds'
+export * from './lines'
+export * from './types'

@@ -1,0 +1,143 @@
+import type { EndRef } from '../end'
+import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
+
+/** A row of the table: a kind of thing that goes in, as it is typical of its maker's sheets. */
+export interface BodyKind {
+  readonly id: string
+  readonly mount: Mount
+  readonly contents: readonly Content[]
+  readonly ports: readonly BodyPort[]
+  readonly insert?: Body['insert']
+}
+
+/** An end by its form, system, size and what it is made of; brass where it is not said. */
+function end(form: EndRef['form'], system: EndRef['system'], nominal: string): EndRef {
+  return { form, system, nominal, material: form === 'swivel-nut' ? 'rubber-seated' : 'brass' }
+}
+
+const NONE: readonly EndRef[] = []
+const port = (
+  id: string,
+  service: BodyPort['service'],
+  ends: readonly EndRef[],
+  route: RouteId,
+): BodyPort => ({ id, service, flow: 'in', ends, route })
+
+/** Both waters by the same end. */
+const both = (ends: readonly EndRef[], route: RouteId) => [
+  port('hot', 'hot', ends, route),
+  port('cold', 'cold', ends, route),
+]
+/** One water, and which it usually is. */
+const one = (usual: 'hot' | 'cold', ends: readonly EndRef[], route: RouteId): BodyPort[] => [
+  { ...port('inlet', 'supply', ends, route), usual },
+]
+/** A valve that mixes, with what leaves it. */
+const mixes = (...ends: EndRef[]): BodyPort[] => [
+  ...both(ends, 'direct'),
+  { ...port('spout', 'spout', ends, 'direct'), flow: 'out' },
+  { ...port('shower', 'shower', ends, 'direct'), flow: 'out' },
+]
+
+const kind = (
+  id: string,
+  mount: Mount,
+  contents: readonly Content[],
+  ports: readonly BodyPort[],
+): BodyKind => ({ id, mount, contents, ports })
+const tap = (id: string, own: EndRef) =>
+  kind(
+    id,
+    'deck',
+    own.form === 'swivel-nut' ? ['cartridge', 'aerator', 'hose'] : ['cartridge', 'aerator'],
+    both([own], 'stop'),
+  )
+const toilet = (id: string, own: EndRef) => kind(id, 'floor', ['fill-valve'], one('cold', [own], 'stop'))
+const valve = (id: string, ...ends: EndRef[]) => kind(id, 'in-wall', ['cartridge', 'seat'], mixes(...ends))
+const spout = (id: string, own: EndRef) =>
+  kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
+const arm = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'shower', [own], 'arm')])
+const into = (insert: NonNullable<Body['insert']>): BodyKind => ({
+  ...kind(`run.${insert}`, 'pipe', insert === 'valve' ? ['seat'] : [], one('cold', NONE, 'any')),
+  insert,
+})
+
+/**
+ * Everything that can go in, a row each. Ends are maker's sheet, typical of the kind; which water a fixture takes and
+ * what it holds are common practice. What was released stays as it is: stored bodies were made from it.
+ */
+export const BODY_KINDS: readonly BodyKind[] = [
+  tap('faucet.shank.1/2', end('parallel-male', 'NPS', '1/2')),
+  tap('faucet.hose.3/8', end('swivel-nut', 'UNF', '3/8')),
+  tap('tap.tail.1/2', end('parallel-male', 'BSPP', '1/2')),
+  tap('tap.hose.1/2', end('swivel-nut', 'BSPP', '1/2')),
+  tap('tap.tail.3/4', end('parallel-male', 'BSPP', '3/4')),
+  toilet('toilet.fill.7/8', end('parallel-male', 'FV', '7/8')),
+  toilet('toilet.fill.g3/8', end('parallel-male', 'BSPP', '3/8')),
+  toilet('toilet.fill.g1/2', end('parallel-male', 'BSPP', '1/2')),
+  kind('appliance.comp.3/8', 'stands', [], one('hot', [end('compression-outlet', 'UNF', '3/8')], 'stop')),
+  // ice and filters are for drinking: cold
+  kind('appliance.comp.1/4', 'stands', [], one('cold', [end('compression-outlet', 'UNF', '1/4')], 'stop')),
+  kind('washer.hose', 'stands', ['hose'], both([end('swivel-nut', 'NH', '3/4')], 'washing')),
+  kind('washer.hose.g3/4', 'stands', ['hose'], both([end('swivel-nut', 'BSPP', '3/4')], 'washing')),
+  kind('hose.outlet', 'wall', ['seat'], one('cold', NONE, 'bib')),
+  kind(
+    'heater.nipple.3/4',
+    'stands',
+    ['element'],
+    both([end('taper-male', 'NPT', '3/4')], 'flexible').map((entry) =>
+      entry.id === 'hot' ? { ...entry, flow: 'out' as const } : entry,
+    ),
+  ),
+  valve('valve.combo.1/2', end('solder-cup', 'CTS', '1/2'), end('taper-male', 'NPT', '1/2')),
+  valve('valve.female.1/2', end('taper-female', 'NPT', '1/2')),
+  valve('valve.barb.1/2', end('insert-barb', 'CTS', '1/2')),
+  valve('valve.expansion.1/2', end('expansion-barb', 'CTS', '1/2')),
+  valve('valve.bsp.1/2', end('taper-male', 'BSP', '1/2')),
+  valve('valve.compression.15', end('compression', 'metric', '15')),
+  spout('spout.slip.1/2', end('slip-spout', 'CTS', '1/2')),
+  spout('spout.thread.1/2', end('taper-female', 'NPT', '1/2')),
+  spout('spout.bsp.1/2', end('taper-female', 'BSP', '1/2')),
+  arm('arm.1/2', end('taper-male', 'NPT', '1/2')),
+  arm('arm.bsp.1/2', end('taper-male', 'BSP', '1/2')),
+  // a cap at each end of pipe that is left
+  kind('closed', 'pipe', [], both(NONE, 'cap')),
+  into('repair'),
+  into('tee'),
+  into('valve'),
+]
+
+const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))
+
+/** The row of a kind, or undefined. */
+export function bodyKind(id: string): BodyKind | undefined {
+  return ROWS.get(id)
+}
+
+/**
+ * What goes in as bodies of a job: the main one and what its outlets feed, each made from its row, with ids that are
+ * theirs for as long as they stand. A kind that no row has becomes a body without ports, so that its name stays.
+ */
+export function bodiesOf(kinds: readonly string[]): Body[] {
+  return kinds.map((id, index) => {
+    const { id: _row, ...row } = ROWS.get(id) ?? kind(id, 'stands', [], [])
+    return { id: index === 0 ? 'main' : (row.ports[0]?.service ?? `body-${index}`), kind: id, ...row }
+  })
+}
+
+/**
+ * The mouth of a kind, as a line by hand names it: where its water comes in.
+ *
+ * @throws RangeError where no row has that id
+ */
+export function mouthOf(id: string): Mouth {
+  const row = ROWS.get(id)
+  const inlet = row?.ports[0]
+  if (!inlet) throw new RangeError(`no kind of fixture is called ${id}`)
+  return { kind: id, ends: inlet.ends, route: inlet.route }
+}
+
+/** Any end, for what asks how two ends are joined whatever they are for. */
+export function anyMouth(end: EndRef): Mouth {
+  return { ends: [end], route: 'any' }
+}

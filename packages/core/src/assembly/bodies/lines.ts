@@ -1,0 +1,59 @@
+import type { Body, BodyPort, Insert, Mouth } from './types'
+
+/** Lines that bring water: two from the house, two from a valve to what it feeds. */
+export type WaterLine = 'hot' | 'cold' | 'spout' | 'shower'
+
+/** A port of a body of the job, as a line begins or ends there. */
+export interface PortAt extends Mouth {
+  readonly bodyId: string
+  readonly portId: string
+  readonly kind: string
+}
+
+/** What a line runs between. */
+export interface LineEnds {
+  /** The old pipe, or the port of something new where the line begins. */
+  readonly from: 'pipe' | PortAt
+  /** The port where it stops. */
+  readonly to: PortAt
+  /** What goes in there goes into the run itself. */
+  readonly insert: Insert | null
+}
+
+function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [PortAt, Body] | null {
+  for (const body of bodies)
+    for (const port of body.ports)
+      if (wanted(port)) {
+        const { ends, route } = port
+        return [{ bodyId: body.id, portId: port.id, kind: body.kind, ends, route }, body]
+      }
+  return null
+}
+
+/**
+ * What a line of a job runs between; null where nothing that goes in has such a line. A spout or a shower arm fed by
+ * a new valve begins at that valve, unless an old pipe is kept there: then it is that pipe which is mated to the valve.
+ */
+export function lineEnds(bodies: readonly Body[], service: string, hasPipe: boolean): LineEnds | null {
+  const house = service === 'hot' || service === 'cold'
+  const taken = find(bodies, (port) =>
+    house
+      ? port.service === service || port.service === 'supply'
+      : port.service === service && port.flow === 'in',
+  )
+  if (!taken) return null
+  const [to, body] = taken
+  const given = house ? null : find(bodies, (port) => port.service === service && port.flow === 'out')
+  if (!given) return { from: 'pipe', to, insert: body.insert ?? null }
+  return hasPipe ? { from: 'pipe', to: given[0], insert: null } : { from: given[0], to, insert: null }
+}
+
+/** The line that a fixture with one usually takes; null for those that take all there are. */
+export function usualLine(bodies: readonly Body[]): 'hot' | 'cold' | null {
+  return bodies.flatMap(({ ports }) => ports).find((port) => port.service === 'supply')?.usual ?? null
+}
+
+/** Lines that what goes in wants besides hot and cold. */
+export function furtherLines(bodies: readonly Body[]): ('spout' | 'shower')[] {
+  return (['spout', 'shower'] as const).filter((service) => lineEnds(bodies, service, false) !== null)
+}

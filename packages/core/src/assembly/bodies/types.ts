@@ -1,0 +1,66 @@
+import type { EndRef } from '../end'
+
+/** What has to stand between the old pipe and a port. The stages of each are in `mate/model/routes`. */
+export const ROUTE_IDS = [
+  'stop',
+  'washing',
+  'bib',
+  'direct',
+  'flexible',
+  'arm',
+  'spout',
+  'cap',
+  'any',
+] as const
+export type RouteId = (typeof ROUTE_IDS)[number]
+
+/** What runs through a port; `supply` where hot or cold will do. */
+export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent'] as const
+export type PortService = (typeof PORT_SERVICES)[number]
+
+/** What a body is fixed to. */
+export const MOUNTS = ['deck', 'wall', 'in-wall', 'floor', 'stands', 'pipe'] as const
+export type Mount = (typeof MOUNTS)[number]
+
+/** What is in a body and comes to harm by heat, tape or grit. */
+export const CONTENTS = ['cartridge', 'seat', 'seal', 'aerator', 'hose', 'fill-valve', 'element'] as const
+export type Content = (typeof CONTENTS)[number]
+
+/** One place of a body where something can be joined. */
+export interface BodyPort {
+  /** Unique within the body. */
+  readonly id: string
+  readonly service: PortService
+  /** For `supply`: the line that it usually is. */
+  readonly usual?: 'hot' | 'cold'
+  /** Which way the water goes, seen from the body. */
+  readonly flow: 'in' | 'out'
+  /** Ends that it has or may have, the usual first; none where a part of the line is itself the end. */
+  readonly ends: readonly EndRef[]
+  readonly route: RouteId
+}
+
+/** What goes into a run that is cut open. */
+export const INSERTS = ['repair', 'tee', 'valve'] as const
+export type Insert = (typeof INSERTS)[number]
+
+/** Something new that goes in: it stands somewhere, and each of its ports has its own end and service. */
+export interface Body {
+  /** Unique within the job. */
+  readonly id: string
+  /** The row that it was made from: for its sign, its drawing and its words. */
+  readonly kind: string
+  readonly mount: Mount
+  readonly contents: readonly Content[]
+  readonly ports: readonly BodyPort[]
+  /** It goes into a run that is fixed at both ends. */
+  readonly insert?: Insert
+}
+
+/** What a line begins or ends at: the ends that will do, and what has to stand before them. */
+export interface Mouth {
+  /** The kind of body, where it is one. */
+  readonly kind?: string
+  readonly ends: readonly EndRef[]
+  readonly route: RouteId
+}
