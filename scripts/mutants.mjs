@@ -23,6 +23,7 @@ const ROOMS = {
     project: 1,
     tests: [
       'apps/server/test/sync.test.ts',
+      'apps/server/test/releases.test.ts',
       'apps/server/test/api.test.ts',
       'apps/server/test/lists.test.ts',
       'apps/server/test/setUp.test.ts',

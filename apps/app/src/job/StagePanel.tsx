@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useRef } from 'react'
+import { type ReactNode, startTransition, useEffect, useRef, useState } from 'react'
 import { View } from 'react-native'
 import type { Stage } from '../data/select'
 import { STAGE_WORDS } from './StageRule'
@@ -10,6 +10,9 @@ import { STAGE_WORDS } from './StageRule'
 export function StagePanel({ shown, children }: { readonly shown: Stage; readonly children: ReactNode }) {
   const panel = useRef<View>(null)
   const before = useRef(shown)
+  // the stage before goes at once, the next is drawn in small steps: neither keeps a touch waiting
+  const [drawn, setDrawn] = useState<Stage | null>(null)
+  useEffect(() => startTransition(() => setDrawn(shown)), [shown])
   useEffect(() => {
     if (before.current === shown) return
     before.current = shown
@@ -26,7 +29,7 @@ export function StagePanel({ shown, children }: { readonly shown: Stage; readonl
       className="flex-1"
       testID="stage-panel"
     >
-      {children}
+      {drawn === shown ? children : null}
     </View>
   )
 }
