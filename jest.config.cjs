@@ -14,6 +14,8 @@ const node = {
 }
 
 module.exports = {
+  // a loaded machine takes longer: a test fails by what it sees, never by the clock
+  testTimeout: 120_000,
   projects: [
     {
       ...node,

@@ -23,6 +23,7 @@ import {
 import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
+import { speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import { jointCloses, jointHands, removalHands } from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
 
@@ -79,7 +80,8 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
           (pairing.systems
             ? pairing.systems[0] === tip.system && pairing.systems[1] === body.system
             : tip.system === body.system) &&
-          (!pairing.materials || pairing.materials.includes(tip.material)),
+          (!pairing.materials || pairing.materials.includes(tip.material)) &&
+          (!pairing.bodies || pairing.bodies.includes(body.material)),
       ),
     ),
   )
@@ -184,6 +186,7 @@ export function programmeOf(
     let perMille = joint.method.riskPerMille
     let made: { perMille: number; price: number; seconds: number } | null = null
     const forbidden = RULES.some((rule) => {
+      if (!speaksOf(rule, joint.method)) return false
       const { severity } = ruleIn(rule, settings)
       if (severity === 'off') return false
       const bites = rule.bites({

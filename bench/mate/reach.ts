@@ -26,6 +26,7 @@ function joins(a: PortEnd, b: PortEnd): boolean {
         )
           return false
         if (pairing.materials && !pairing.materials.includes(tip.material)) return false
+        if (pairing.bodies && !pairing.bodies.includes(body.material)) return false
         return !RULES.some(
           (rule) =>
             rule.severity === 'forbid' &&

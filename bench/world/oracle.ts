@@ -12,10 +12,10 @@ import { JOINT_SHARE, JOINTS, NAMED_RIGHTLY } from '../../packages/core/src/iden
 import {
   type ActualRegion,
   CARRIES,
+  type Carried,
   isOfRegion,
   MATERIAL_SHARES,
   MEDIUM_OF_SERVICE,
-  type Medium,
   REGION_OF,
   STRAY_SHARE,
   sizeShare,
@@ -195,7 +195,7 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
   })
   const said = signs.filter((o) => o.sign === 'carries')
   for (const region of ['north-america', 'metric'] as const satisfies readonly ActualRegion[])
-    for (const [medium, share] of Object.entries(MEDIUM_OF_SERVICE[at.service]) as [Medium, number][]) {
+    for (const [medium, share] of Object.entries(MEDIUM_OF_SERVICE[at.service]) as [Carried, number][]) {
       const here = PIPES.map((pipe, index) => ({ pipe, index })).filter(({ pipe }) =>
         isOfRegion(pipe.system, pipe.material, region),
       )

@@ -13,10 +13,10 @@ import { legible, printWords } from '../../packages/core/src/identify/tables/pri
 import {
   type ActualRegion,
   CARRIES,
+  type Carried,
   isOfRegion,
   MATERIAL_SHARES,
   MEDIUM_OF_SERVICE,
-  type Medium,
   REGION_OF,
   STRAY_SHARE,
   sizeShare,
@@ -59,7 +59,7 @@ export interface Case {
   readonly service: Declared
   /** Null: a pipe of no table. */
   readonly pipe: Pipe | null
-  readonly medium: Medium
+  readonly medium: Carried
   readonly joint: JointKind
   readonly surface: (typeof SURFACE_IDS)[number]
   readonly diameterMm: number
@@ -86,7 +86,7 @@ function variant(pipe: Pipe, era: Era): number {
 const POPULATIONS = new Map<string, (readonly [Pipe, number])[]>()
 
 /** Pipes of one medium, region and era with how common they are. */
-function population(medium: Medium, region: ActualRegion, era: Era): (readonly [Pipe, number])[] {
+function population(medium: Carried, region: ActualRegion, era: Era): (readonly [Pipe, number])[] {
   const key = `${medium} ${region} ${era}`
   const known = POPULATIONS.get(key)
   if (known) return known
@@ -124,7 +124,7 @@ export function drawCase(
   const wrong = departure.wrongRegion
   const other = region === 'metric' ? 'north-america' : 'metric'
   const actual: ActualRegion = random.chance(wrong ?? regions[other]) ? other : region
-  const medium = random.weighted(Object.entries(MEDIUM_OF_SERVICE[service]) as [Medium, number][])
+  const medium = random.weighted(Object.entries(MEDIUM_OF_SERVICE[service]) as [Carried, number][])
   const real = random.weighted(population(medium, actual, era))
   const none = random.chance(departure.none)
   const pipe = none ? null : real

@@ -2,7 +2,16 @@ import { createHash, randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { ENTITY_KINDS, fixturesOf, type OperationRecord } from '@diarmos/contract'
-import { bodiesOf } from '@diarmos/core'
+import {
+  bodiesOf,
+  keep,
+  type MateOption,
+  mate,
+  mouthOf,
+  STARTING_SETTINGS,
+  tableVersions,
+} from '@diarmos/core'
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { DataSource } from 'typeorm'
 import { MIGRATIONS } from '../src/store/database'
 import { sorted } from '../src/store/merge'
@@ -15,6 +24,18 @@ const shop = read('fixtures/shop-v1.json') as Record<string, Record<string, unkn
 const phone = read('../../app/src/test/phone-v1.json') as { queue: OperationRecord[]; cursor: number }
 const JOB = shop.job?.[0] ?? {}
 const shopId = JOB.shop_id
+/** A way as it was stored before ways were kept whole. */
+const [WAY] = (mate({
+  lines: [
+    {
+      lineId: 'a',
+      pipeId: 'copper.l.1/2',
+      to: mouthOf('faucet.shank.1/2'),
+      conditions: { ...PLAIN_CONDITIONS, faults: [], service: 'cold', waterSeen: true, stubMm: 60 },
+    },
+  ],
+  settings: STARTING_SETTINGS,
+}).lines[0]?.options ?? []) as unknown as [MateOption]
 
 async function owned(roles: Roles, upTo: number, work: (owner: DataSource) => Promise<void>) {
   const owner = new DataSource({
@@ -85,41 +106,49 @@ describe('a database of the second release', () => {
       base: 99,
     })
     const said = { kind: sent.kind, id: sent.id, patch: sent.patch, remove: false }
-    await owned(roles, MIGRATIONS.length - 1, (owner) =>
-      owner.transaction(async (manager) => {
-        await manager.query("SELECT set_config('app.shop', $1, true)", [shopId])
-        const conflict = { field: 'fixtureId', theirs: tub, mine: null, opId: randomUUID(), at: sent.at }
-        await manager.query(
-          'UPDATE job SET fixture_id = $2, conflicts = $3, field_revisions = $4 WHERE shop_id = $1',
-          [
-            shopId,
-            tub,
-            JSON.stringify([conflict]),
-            JSON.stringify({ fixtureId: { revision: 7, device: sent.deviceId, op: sent.opId } }),
-          ],
-        )
-        await manager.query(
-          `INSERT INTO operation_log (shop_id, op_id, revision, person_id, device_id, kind, entity_id, patch, removes,
+    await owned(
+      roles,
+      MIGRATIONS.findIndex(({ name }) => name.startsWith('Bodies')),
+      (owner) =>
+        owner.transaction(async (manager) => {
+          await manager.query("SELECT set_config('app.shop', $1, true)", [shopId])
+          const conflict = { field: 'fixtureId', theirs: tub, mine: null, opId: randomUUID(), at: sent.at }
+          await manager.query(
+            'UPDATE job SET fixture_id = $2, conflicts = $3, field_revisions = $4 WHERE shop_id = $1',
+            [
+              shopId,
+              tub,
+              JSON.stringify([conflict]),
+              JSON.stringify({ fixtureId: { revision: 7, device: sent.deviceId, op: sent.opId } }),
+            ],
+          )
+          await manager.query(
+            `INSERT INTO operation_log (shop_id, op_id, revision, person_id, device_id, kind, entity_id, patch, removes,
              base, clock, digest, status, device_at)
            SELECT shop_id, $2, 7, id, $3, 'job', $4, $5, false, 0, '', $6, 'applied', now() FROM person
             WHERE shop_id = $1 LIMIT 1`,
-          [
-            shopId,
-            sent.opId,
-            sent.deviceId,
-            sent.id,
-            JSON.stringify(sent.patch),
-            createHash('sha256')
-              .update(JSON.stringify(sorted(said)))
-              .digest('hex'),
-          ],
-        )
-        await manager.query(
-          `INSERT INTO proposal (shop_id, id, revision, kind, job_id, entity_id, patch, removes, by_id, state, proposed_at)
+            [
+              shopId,
+              sent.opId,
+              sent.deviceId,
+              sent.id,
+              JSON.stringify(sent.patch),
+              createHash('sha256')
+                .update(JSON.stringify(sorted(said)))
+                .digest('hex'),
+            ],
+          )
+          await manager.query(
+            `INSERT INTO mating (shop_id, id, revision, job_id, line_id, option_id, option, basis, versions, chosen_at)
+           SELECT shop_id, $2, 9, $3, id, $4, $5, 'b', '{"catalogue":"1"}', now() FROM line WHERE shop_id = $1 LIMIT 1`,
+            [shopId, randomUUID(), sent.id, WAY.id, JSON.stringify(WAY)],
+          )
+          await manager.query(
+            `INSERT INTO proposal (shop_id, id, revision, kind, job_id, entity_id, patch, removes, by_id, state, proposed_at)
            SELECT shop_id, $2, 8, 'job', $3, $3, $4, false, id, 'open', now() FROM person WHERE shop_id = $1 LIMIT 1`,
-          [shopId, randomUUID(), sent.id, JSON.stringify({ fixtureId: 'closed', title: 'x' })],
-        )
-      }),
+            [shopId, randomUUID(), sent.id, JSON.stringify({ fixtureId: 'closed', title: 'x' })],
+          )
+        }),
     )
 
     const server = await harness(false, roles)
@@ -133,6 +162,12 @@ describe('a database of the second release', () => {
       fixtures: bodiesOf(['closed']),
       title: 'x',
     })
+    // a way that was chosen then is kept whole from now on, and is the same way
+    const mating = changes.find((change) => change.kind === 'mating')
+    expect(mating?.fields.versions).toEqual({ ...tableVersions(), kept: 'afterwards' })
+    const { option } = mating?.fields as { option: MateOption }
+    expect(option).toEqual(keep(WAY, {}))
+    expect(option.parts.every(({ made }) => made !== undefined)).toBe(true)
     // sent again it is known again, and its id still stands for nothing else
     const { results } = await sync(server, cookie, [sent, { ...sent, patch: { fixtureId: 'closed' } }])
     expect(results.map(({ status }) => status)).toEqual(['repeated', 'rejected'])

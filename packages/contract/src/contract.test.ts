@@ -56,6 +56,20 @@ const old = (end: object) => ({
 })
 
 describe('operations', () => {
+  it('keep a way whole through every door, and read back what was kept', () => {
+    const option = mate(mateRequest).lines[0]?.options[0]
+    if (!option) throw new Error('no way')
+    const { options, versions } = runOperation('keep', { options: [option], airC: null })
+    expect(options[0]?.parts.every(({ made }) => made)).toBe(true)
+    // as it is stored: nothing of it is lost, whatever a list of today holds
+    const stored = { ...options[0], parts: options[0]?.parts.map((part) => ({ ...part, fittingId: 'gone' })) }
+    expect(entities.mating.shape.option.parse(stored)).toEqual(stored)
+    expect(entities.mating.shape.versions.parse(versions)).toEqual(versions)
+    const drawn = (way: unknown) =>
+      runOperation('draw', { pipeId: 'copper.l.1/2', option: way as typeof option, unit: 'in' }).svg
+    expect(drawn(stored)).toBe(drawn(option))
+  })
+
   it('read cases that were copied when an end was named by a kind, or alone', () => {
     const shank = { form: 'parallel-male', system: 'NPS', nominal: '1/2', material: 'brass' }
     const of = (request: object) => runOperation('mate', request)

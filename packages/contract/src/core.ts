@@ -8,6 +8,7 @@ import type {
   HouseRules,
   IdentifyRequest,
   IdentifyThreadRequest,
+  KeptPart,
   LineRequest,
   MateOption,
   MateRequest,
@@ -16,6 +17,7 @@ import type {
   Observation,
   PlanRequest,
   QuantityKind,
+  StepTemplate,
   ThreadObservation,
 } from '@diarmos/core'
 import {
@@ -246,7 +248,7 @@ export const cutIn = z.object({
 }) satisfies z.ZodType<CutIn>
 
 export const conditions = z.object({
-  service: z.enum(['hot', 'cold']),
+  service: z.enum(['hot', 'cold', 'waste']),
   flame: z.boolean(),
   line: z.enum(['dry', 'trickle']),
   access: z.enum(['reachable', 'closed-wall', 'buried']),
@@ -395,9 +397,55 @@ const reason = z.object({
     .optional(),
 })
 
+const vector = z.tuple([z.number(), z.number(), z.number()])
+/** What was kept is read as it was written: no list of today shuts out what a table of then called otherwise. */
+const kept = z.object({
+  material: key,
+  heatSensitive: z.boolean(),
+  layingMm: z.number(),
+  lengthMm: z.object({ min: z.number(), max: z.number() }).optional(),
+  protects: z.literal(true).optional(),
+  source: reason.shape.source,
+  ports: z
+    .array(
+      z.object({
+        id: key,
+        medium: key,
+        form: key,
+        system: key,
+        nominal: key,
+        diameterMm: z.number(),
+        boreMm: z.number(),
+        material: key,
+        pose: z.object({ origin: vector, axis: vector, rollDegrees: z.number() }),
+      }),
+    )
+    .max(6),
+}) as unknown as z.ZodType<KeptPart>
+const acts = z
+  .array(
+    z.object({
+      key,
+      kind: key,
+      words: key,
+      parameters: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
+      seconds: z.number().min(0),
+      after: z.array(key).optional(),
+      passive: z.boolean().optional(),
+      flame: z.boolean().optional(),
+      heatSensitive: z.boolean().optional(),
+      captive: text.optional(),
+      onlySoft: z.boolean().optional(),
+      needsPlace: z.boolean().optional(),
+      afterRemoval: z.boolean().optional(),
+    }),
+  )
+  .max(30) as unknown as z.ZodType<StepTemplate[]>
+
 export const mateOption = z.object({
   id: z.string().min(1).max(1000),
   removalId: key,
+  removalActs: acts.optional(),
   parts: z
     .array(
       z.object({
@@ -409,6 +457,7 @@ export const mateOption = z.object({
         priceCents: cents,
         aboard: z.boolean(),
         standing: standing.optional(),
+        made: kept.optional(),
       }),
     )
     .max(12),
@@ -433,6 +482,7 @@ export const mateOption = z.object({
         consumables: z.array(z.object({ id: key, quantity: z.number().min(0) })),
         steps: z.array(key),
         reasons: z.array(reason),
+        acts: acts.optional(),
       }),
     )
     .min(1)

@@ -23,6 +23,8 @@ const line = z.string().trim().min(1).max(160)
 const optionalLine = z.string().trim().max(200)
 const prose = z.string().max(4000)
 const instant = z.iso.datetime()
+/** A distance in a room, mm; null until it is measured. */
+const away = z.number().min(0).max(3000).nullable()
 /** A snapshot kept as it was made: bounded, otherwise free. */
 const snapshot = z.record(z.string(), z.unknown())
 
@@ -80,6 +82,8 @@ export const entities = {
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),
       sidewaysMm: z.number().positive().max(5000).nullable(),
+      /** What was measured round a trap, mm. */
+      trap: z.object({ outMm: away, asideMm: away, drainMm: away, stubMm: away }).nullable(),
       /** That somebody has looked how the old stop is joined: bare is not the same as not said. */
       oldJointSeen: z.boolean(),
     }),

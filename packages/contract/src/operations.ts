@@ -18,6 +18,7 @@ import {
   hazardClassOf,
   identify,
   identifyThread,
+  keep,
   MATE_STEPS,
   type MateRequest,
   type MateResult,
@@ -30,6 +31,7 @@ import {
   RULES,
   sequence,
   type ThreadBelief,
+  tableVersions,
   toSvg,
 } from '@diarmos/core'
 import { z } from 'zod'
@@ -39,6 +41,7 @@ import {
   identifyRequest,
   identifyThreadRequest,
   layoutRequest,
+  mateOption,
   mateRequest,
   mateSettings,
   openLine,
@@ -151,6 +154,19 @@ export const operations = {
     summary: 'The order of work and the time for which the water is off.',
     request: planRequest,
     run: sequence,
+  }),
+  keep: operation({
+    summary:
+      'A way with all that its parts and joints are today, as it is kept when it is chosen; and which tables said so.',
+    request: z.object({
+      options: z.array(mateOption).min(1).max(12),
+      airC: z.number().min(-40).max(60).nullish(),
+      jointMinutes: mateSettings.shape.jointMinutes.optional(),
+    }),
+    run: ({ options, airC, jointMinutes }) => ({
+      options: options.map((option) => keep(option, { airC, jointMinutes })),
+      versions: tableVersions(),
+    }),
   }),
   draw: operation({
     summary: 'The joint line as a scene in millimetres and as SVG.',

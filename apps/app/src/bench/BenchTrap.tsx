@@ -10,8 +10,8 @@ import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSolved } from '../workers/solver'
 import { BenchFrame } from './BenchFrame'
+import { Between } from './Between'
 import { MeasureRows } from './MeasureRows'
-import { OffBy } from './OffBy'
 import { TrapPicture } from './TrapPicture'
 import { useLengths } from './useLengths'
 
@@ -28,27 +28,6 @@ const ROWS = [
   ['Swing of the trap', 'Middle of its inlet to the middle of its outlet, where it is in hand.'],
 ] as const
 const SIZES = ['1-1/4', '1-1/2', '32', '40'] as const
-
-/** The longest that holds, large; the shortest beneath it; and what it may be off. */
-function Between(props: {
-  label: string
-  mm: readonly [number, number]
-  off: { readonly offMm: number; readonly largest: string | null }
-}) {
-  return (
-    <View className="flex-1">
-      <Txt size="s" tone="soft">
-        {props.label}
-      </Txt>
-      <Length mm={props.mm[1]} quantity="pipe-to-cut" size="xxl" />
-      <Txt size="s" tone="soft">
-        not under
-      </Txt>
-      <Length mm={props.mm[0]} quantity="least-stub" />
-      <OffBy off={props.off} />
-    </View>
-  )
-}
 
 /** A basin's or sink's trap: whether it lines up with the stub, and what to cut. */
 export function BenchTrap() {

@@ -26,7 +26,7 @@ export function OffBy({ off }: { off: { readonly offMm: number; readonly largest
       <Length mm={off.offMm} quantity="missing-length" />
       {off.largest ? (
         <Txt size="s" tone="soft">
-          , most of it from {NAMES[off.largest] ?? off.largest}
+          most of it from {NAMES[off.largest] ?? off.largest}
         </Txt>
       ) : null}
     </View>

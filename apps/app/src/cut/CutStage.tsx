@@ -27,6 +27,7 @@ import { PlacesSheet } from './PlacesSheet'
 import { SawView } from './SawView'
 import { cutsOf, type Layout } from './saw'
 import { type Span, spanText, spanTitle } from './span'
+import { TrapCut } from './TrapCut'
 import { useCutKeys } from './useCutKeys'
 
 interface Props {
@@ -88,6 +89,7 @@ function Cuts({
     return found ? spanText(line, found) : null
   }
   const cuts = cutsOf(view, line, layout)
+  const trapped = option.parts.some(({ family }) => family === 'tubular-trap')
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
   const [next] = asks
@@ -140,7 +142,7 @@ function Cuts({
     >
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts.length > 0 ? 'Cut' : 'No cut needed'}
+          {cuts.length > 0 || trapped ? 'Cut' : 'No cut needed'}
         </Txt>
         <UnitButton />
       </View>
@@ -181,9 +183,10 @@ function Cuts({
             />
           ))}
         </View>
-      ) : (
+      ) : trapped ? null : (
         <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
       )}
+      {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}
       <CutFacts line={line} option={option} layout={layout} sawsOld={cuts.some(({ key }) => key === 'old')} />
       {beside && begins === 'pipe' ? (
         <Beside

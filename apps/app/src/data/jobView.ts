@@ -36,6 +36,8 @@ export interface JobView {
   readonly lines: readonly LineView[]
   /** Of them those that bring water and that this job turns on. */
   readonly supply: readonly LineView[]
+  /** All that the job works on: those, and the waste where something comes down to it. */
+  readonly works: readonly LineView[]
   readonly checks: ReadonlyMap<string, Doc<'check'>>
   readonly stage: Stage
 }
@@ -52,9 +54,34 @@ export function situationOf(view: LineView) {
     jobId: _job,
     lineId: _line,
     oldJointSeen: _seen,
+    trap: _trap,
     ...fields
-  } = { jobId: '', lineId: '', oldJointSeen: false, ...PLAIN_CONDITIONS, ...view.situation?.fields }
+  } = {
+    jobId: '',
+    lineId: '',
+    oldJointSeen: false,
+    trap: null,
+    ...PLAIN_CONDITIONS,
+    ...view.situation?.fields,
+  }
   return { ...fields, faults: [...fields.faults] }
+}
+
+/** Lines on which a condition that is said at one usually holds too: those beside it that carry the same. */
+export function alike(view: JobView, line: LineView): readonly LineView[] {
+  return isSupply(line.line.fields.service) ? view.supply : [line]
+}
+
+/** Kinds of what goes in: what takes water, the main one first, and what waste comes down by. */
+export function kindsOf({ job }: JobView): {
+  readonly water: readonly string[]
+  readonly waste: readonly string[]
+} {
+  const split = (wasted: boolean) =>
+    job.fields.fixtures
+      .filter(({ ports }) => ports.some(({ service }) => service === 'waste') === wasted)
+      .map(({ kind }) => kind)
+  return { water: split(false), waste: split(true) }
 }
 
 /** Whether the work still hangs on what is on the old end: nobody has looked, and no way was chosen yet. */
@@ -73,11 +100,12 @@ export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
   return ends.from !== 'pipe' ? 'fresh' : ends.insert ? 'run' : 'pipe'
 }
 
-/** The conditions of a supply line as Mate asks for them; null for a line that brings no water. */
+/** The conditions of a line as Mate asks for them; null for a vent, which is not mated. */
 export function conditionsOf(view: LineView) {
   const { service } = view.line.fields
-  if (!isSupply(service)) return null
+  if (service === 'vent') return null
   const fields = situationOf(view)
+  if (service === 'drain') return { ...fields, service: 'waste' as const }
   // water that was seen to run while looking counts here too
   const seen = view.observations.some(
     (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
@@ -211,15 +239,23 @@ function derive([
       ({ line, ends }) =>
         ends !== null ||
         !isSupply(line.fields.service) ||
-        (job.fields.fixtures.length === 0 && ['hot', 'cold'].includes(line.fields.service)),
+        (job.fields.fixtures.every(({ ports }) => ports.some(({ service }) => service === 'waste')) &&
+          ['hot', 'cold'].includes(line.fields.service)),
     )
   const supply = supplyOf(views, job.fields.fixtures)
+  const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
+  const works = job.fields.fixtures.some(({ ports }) => ports.some(({ service }) => service !== 'waste'))
+    ? [...supply, ...wastes]
+    : wastes.length > 0
+      ? wastes
+      : supply
   return {
     job,
     property,
     point,
     lines: views,
     supply,
+    works,
     checks: latest,
     stage: stageOf({
       closed: job.fields.state === 'closed',
@@ -227,7 +263,7 @@ function derive([
       // pipe that is cut is not yet made up
       started: ticked.some((step) => !step.includes('/cut/')),
       // a drain that was looked at beside keeps no job from its end
-      lines: supply.map((view) => ({
+      lines: works.map((view) => ({
         lineId: view.line.id,
         finding: view.begins !== null,
         mating: view.mating !== null,

@@ -6,10 +6,12 @@ import { shelf, useData } from './state'
 import type { Doc, EntityKind } from './types'
 
 export {
+  alike,
   asksOldJoint,
   beginsAt,
   conditionsOf,
   type JobView,
+  kindsOf,
   type LineView,
   newest,
   situationOf,

@@ -65,7 +65,7 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
     <StageFrame
       actions={
         settled ? (
-          supply ? (
+          service !== 'vent' ? (
             <Button kind="primary" label="On to the fixture" onPress={() => goTo('fixture')} />
           ) : null
         ) : (
@@ -87,7 +87,7 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
                 testID="take-finding"
                 onPress={() => {
                   void takeFinding(view, line, answer as Belief, both ? others : []).then(() => {
-                    if (supply) goTo('fixture')
+                    if (service !== 'vent') goTo('fixture')
                   })
                 }}
               />

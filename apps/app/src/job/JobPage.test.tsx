@@ -184,7 +184,7 @@ describe('what belongs to Find', () => {
     expect(held('settings')[0]?.fields.expected).toEqual({ '1978-1995': {} })
   })
 
-  it('a drain added to the point is found and remembered, and keeps no job from its end', async () => {
+  it('a drain added to the point is found, and mated to the tailpiece over its trap', async () => {
     const { jobId } = await openJob({ era: '1965-1978' })
     show(jobId)
     await press(button('Add the drain'))
@@ -198,8 +198,29 @@ describe('what belongs to Find', () => {
     expect(held('finding').map((doc) => doc.fields.name)).toEqual(['1-1/2 in ABS drain pipe'])
     // nothing was copied to the water lines
     expect(held('observation')).toHaveLength(3)
-    await stage('Mate')
-    expect(screen.getByText('This line carries waste.')).toBeTruthy()
+    await press(one('radio', 'Tailpiece: Tailpiece, 1-1/2 in tubular'))
+    expect(held('job')[0]?.fields.fixtures.map(({ id, kind }) => [id, kind])).toEqual([
+      ['waste', 'waste.tail.1-1/2'],
+    ])
+    await press(button('On to the mating'))
+    // what is met on drains alone is asked
+    expect(screen.queryByRole('radio', { name: 'On the old end: sweated' })).toBeNull()
+    await press(one('radio', 'On the old end: nothing: it is bare'))
+    expect((await screen.findByTestId('option-1')).textContent).toContain('ABS drain cement')
+    await press(button('Choose this way'))
+    await press(button('On to the cut'))
+    expect(screen.getByText(/the trap swings until/)).toBeTruthy()
+    for (const [row, keys] of [
+      ['Drain out from the wall', ['9']],
+      ['Drain’s end over the floor', ['2', '4']],
+      ['Stub over the floor', ['1', '8']],
+    ] as const) {
+      await press(button(row))
+      for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
+    }
+    expect(held('situation').map((doc) => doc.fields.trap)).toEqual([
+      { outMm: 228.6, asideMm: null, drainMm: 609.6, stubMm: 457.2 },
+    ])
   })
 
   it('other jobs in houses of that age count towards what is usual', async () => {

@@ -4,10 +4,10 @@ import type { Span } from '../cut/span'
 import type { JobView, LineView, Stage } from '../data/select'
 import { FindStage } from '../find/FindStage'
 import { FixtureStage } from '../fixture/FixtureStage'
+import { WasteStage } from '../fixture/WasteStage'
 import { MakeStage } from '../make/MakeStage'
 import { MateStage } from '../mate/MateStage'
 import { ProveStage } from '../prove/ProveStage'
-import { isSupply } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { useJobQuestions } from './useJobQuestions'
 
@@ -43,17 +43,19 @@ export function JobStage(props: Props) {
     onAsk,
   } = props
   const common = { view, line, goTo }
-  const drains = !isSupply(line.line.fields.service)
-  return drains && ['fixture', 'mate', 'cut'].includes(shown) ? (
+  const { service } = line.line.fields
+  return service === 'vent' && ['fixture', 'mate', 'cut'].includes(shown) ? (
     <View className="flex-1 px-4 pt-2">
-      <Txt size="l">This line carries waste.</Txt>
+      <Txt size="l">This line is a vent.</Txt>
       <Txt tone="soft">
-        What its pipe is, is found and remembered with the house. What joins a drain is not worked out here
-        yet: the steps below are those of the water lines.
+        What its pipe is, is found and remembered with the house. What joins a vent is not worked out here
+        yet: the steps below are those of the other lines.
       </Txt>
     </View>
   ) : shown === 'find' ? (
     <FindStage {...common} belief={known.belief} expectation={known.expectation} settings={known.settings} />
+  ) : shown === 'fixture' && service === 'drain' ? (
+    <WasteStage view={view} goTo={goTo} />
   ) : shown === 'fixture' ? (
     <FixtureStage {...common} />
   ) : shown === 'mate' ? (

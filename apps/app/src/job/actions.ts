@@ -8,6 +8,7 @@ import { conditionsOf, type JobView, type LineView, situationOf } from '../data/
 import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { type NewLook, NOTHING_SEEN } from '../find/looks'
+import { solve } from '../workers/solver'
 
 /** The visit that today's work belongs to: made with the first edit of a person's day at a job. */
 function visitEdits(view: JobView): Edit[] {
@@ -72,6 +73,7 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
           patch: {
             ...PLAIN_CONDITIONS,
             oldJointSeen: false,
+            trap: null,
             ...patch,
             jobId: view.job.id,
             lineId: line.line.id,
@@ -203,14 +205,34 @@ export async function setExpected(
   )
 }
 
+/** A way as it is kept with a job: whole. Where the solver cannot say more, as it is; the tables then stand in. */
+async function keptWay(
+  { line, option }: { readonly line: LineView; readonly option: MateOption },
+  settings: EntityFields<'settings'>['mate'],
+): Promise<Pick<EntityFields<'mating'>, 'option' | 'versions'>> {
+  const bare = option as EntityFields<'mating'>['option']
+  try {
+    const { options, versions } = await solve('keep', {
+      options: [bare],
+      airC: conditionsOf(line)?.airC ?? null,
+      jointMinutes: settings.jointMinutes,
+    })
+    return { option: (options[0] ?? bare) as EntityFields<'mating'>['option'], versions }
+  } catch {
+    return { option: bare, versions: { kept: 'no' } }
+  }
+}
+
 /** Chooses a way for one line, or the same kind of way for several. */
 export async function chooseOptions(
   view: JobView,
   choices: readonly { line: LineView; option: MateOption }[],
   settings: EntityFields<'settings'>['mate'],
 ): Promise<void> {
-  const edits = choices.flatMap(({ line, option }): Edit[] =>
-    line.begins && line.ends
+  const kept = await Promise.all(choices.map((choice) => keptWay(choice, settings)))
+  const edits = choices.flatMap(({ line }, index): Edit[] => {
+    const { option, versions } = kept[index] as (typeof kept)[number]
+    return line.begins && line.ends
       ? [
           {
             kind: 'mating',
@@ -219,16 +241,16 @@ export async function chooseOptions(
               jobId: view.job.id,
               lineId: line.line.id,
               optionId: option.id,
-              option: option as EntityFields<'mating'>['option'],
+              option,
               settings,
               basis: matingBasis(line.begins, line.ends.to.kind, conditionsOf(line) ?? {}),
-              versions: { catalogue: '1', rules: '1' },
+              versions,
               chosenAt: now(),
             },
           } as Edit,
         ]
-      : [],
-  )
+      : []
+  })
   await edit(edits, choices.length > 1 ? `Chosen for ${choices.length} lines` : 'Chosen')
 }
 

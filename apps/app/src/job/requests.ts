@@ -62,7 +62,7 @@ export function mateRequest(
   improvised = false,
 ): OperationRequest<'mate'> | null {
   if (!settings) return null
-  const lines = view.supply.flatMap((line): OperationRequest<'mate'>['lines'] => {
+  const lines = view.works.flatMap((line): OperationRequest<'mate'>['lines'] => {
     const conditions = conditionsOf(line)
     if (!line.ends || !line.begins || !conditions) return []
     const lineId = line.line.id

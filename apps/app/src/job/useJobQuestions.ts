@@ -2,6 +2,7 @@ import type { Belief } from '@diarmos/core'
 import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
 import { usePreferences } from '../data/preferences'
 import {
+  alike,
   asksOldJoint,
   beginsAt,
   type JobView,
@@ -133,7 +134,7 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     'draw-whole',
     together && sheet
       ? {
-          lines: view.supply
+          lines: alike(view, line as LineView)
             .filter((entry) => entry.begins)
             .map((entry) => ({
               label: entry.line.fields.service,

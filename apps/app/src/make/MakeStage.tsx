@@ -79,22 +79,28 @@ export function MakeStage({ view, plan, goTo }: Props) {
           Facts changed since the way was chosen: these steps are for the old choice.
         </Note>
       ) : null}
-      <View aria-live="polite" className="flex-row items-end justify-between border-b-2 border-ink pb-1">
-        <View>
-          <Txt size="s" tone="soft">
-            water off for
-          </Txt>
-          <Txt bold size="xxl">
-            {minutes(waterOff.seconds)}
+      {waterOff.seconds > 0 ? (
+        <View aria-live="polite" className="flex-row items-end justify-between border-b-2 border-ink pb-1">
+          <View>
+            <Txt size="s" tone="soft">
+              water off for
+            </Txt>
+            <Txt bold size="xxl">
+              {minutes(waterOff.seconds)}
+            </Txt>
+          </View>
+          <Txt size="s" tone="soft" className="max-w-[60%] text-right">
+            shut now, it may be back at {format(waterBack, 'HH:mm')};{' '}
+            {waterOff.seconds <= waterOff.boundSeconds + 1
+              ? 'no order is shorter'
+              : `no order can take less than ${minutes(waterOff.boundSeconds)}`}
           </Txt>
         </View>
-        <Txt size="s" tone="soft" className="max-w-[60%] text-right">
-          shut now, it may be back at {format(waterBack, 'HH:mm')};{' '}
-          {waterOff.seconds <= waterOff.boundSeconds + 1
-            ? 'no order is shorter'
-            : `no order can take less than ${minutes(waterOff.boundSeconds)}`}
+      ) : (
+        <Txt bold size="l" className="border-b-2 border-ink pb-1">
+          The water stays on: this is work on a drain.
         </Txt>
-      </View>
+      )}
       {PHASES.map(([phase, title]) => {
         const inPhase = toDo.filter((step) => step.phase === phase)
         return inPhase.length > 0 ? (

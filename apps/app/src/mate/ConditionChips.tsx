@@ -8,11 +8,13 @@ interface Props {
   conditions: Pick<Situation, 'flame' | 'line' | 'access' | 'waterSeen'>
   /** The line begins at something new: nothing trickles there, no water need be seen. */
   fresh?: boolean
+  /** It carries waste: no flame comes near plastic, and no water need be seen. */
+  waste?: boolean
   set: (patch: Partial<Situation>, label: string) => void
 }
 
 /** What changes the answer most, where the thumb is: every flip gives a new one. */
-export function ConditionChips({ conditions, fresh = false, set }: Props) {
+export function ConditionChips({ conditions, fresh = false, waste = false, set }: Props) {
   const { flame, line, access, waterSeen } = conditions
   const chips = [
     {
@@ -53,6 +55,7 @@ export function ConditionChips({ conditions, fresh = false, set }: Props) {
     <View className="flex-row flex-wrap gap-1">
       {chips
         .filter(({ ofOldPipe }) => !(fresh && ofOldPipe))
+        .filter(({ name }) => !waste || name === 'Line dry' || name === 'Within reach later')
         .map(({ name, short, on, flip }) => (
           <Pressable
             key={name}

@@ -2,7 +2,7 @@ import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
-import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import { alike, beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
 import { RUN_MEASURES } from '../fixture/runMeasures'
@@ -12,6 +12,7 @@ import { JointSign } from '../ui/jointSigns'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
+import { WaterConditions } from './WaterConditions'
 
 type Situation = EntityFields<'situation'>
 /** A bare end stands last: it is the rare one. */
@@ -28,15 +29,23 @@ const MEASURES = [
   ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
 ] as const satisfies readonly Measure[]
 
-/** What stands for a band of pressures: only whether it passes 80 psi changes anything. */
-const BANDS = { unread: null, usual: 60, high: 90 } as const
-const pressureBand = (psi: number | null): keyof typeof BANDS =>
-  psi === null ? 'unread' : psi > 80 ? 'high' : 'usual'
 /** What stands for a cold place, degrees Celsius. */
 const COLD_C = 5
 
 type Measure = readonly [MeasureKey, string, string]
 type MeasureKey = 'stubMm' | 'plateMm' | 'reachMm' | 'spanMm' | 'roomMm' | keyof typeof RUN_MEASURES
+
+/** What is measured at a stub of drain pipe. */
+const OF_WASTE: ReturnType<typeof measuresOf> = [
+  [
+    [
+      'stubMm',
+      'Bare stub, wall to the old fitting',
+      'From the finished wall to the hub that comes off, or to its end.',
+    ],
+  ],
+  MEASURES.filter(([key]) => key === 'plateMm' || key === 'roomMm'),
+]
 
 /** What is measured where a line begins: at once, and on asking for more. */
 function measuresOf(begins: ReturnType<typeof beginsAt>): readonly [readonly Measure[], readonly Measure[]] {
@@ -61,11 +70,12 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const [both, setBoth] = useState(true)
   const [more, setMore] = useState(false)
   const conditions = conditionsOf(line) ?? { ...situationOf(line), service: 'cold' as const }
-  const { supply } = view
+  const same = alike(view, line)
+  const waste = line.line.fields.service === 'drain'
   const set = (patch: Partial<Situation>, label: string) =>
-    void setConditions(view, both ? supply : [line], patch, label)
+    void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
-  const [first, rest] = measuresOf(begins)
+  const [first, rest] = waste ? OF_WASTE : measuresOf(begins)
   const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
   const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
 
@@ -98,11 +108,13 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               label="Old stop is joined by"
               columns={3}
               value={conditions.oldJoint}
-              options={JOINTS.map((value) => ({
-                value,
-                label: ANSWERS[value] ?? value,
-                sign: <JointSign kind={value} />,
-              }))}
+              options={JOINTS.filter((value) => !waste || value === 'none' || value === 'cement').map(
+                (value) => ({
+                  value,
+                  label: ANSWERS[value] ?? value,
+                  sign: <JointSign kind={value} />,
+                }),
+              )}
               onChange={(oldJoint) =>
                 set({ oldJoint, oldJointSeen: true }, `Old joint: ${ANSWERS[oldJoint]}`)
               }
@@ -123,49 +135,19 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           ) : null}
           {rest.map(row)}
           {begins === 'fresh' ? null : <FaultPanel view={view} line={line} />}
-          <Toggle
-            label="Within 18 in of a heater"
-            value={conditions.nearHeater}
-            onChange={(nearHeater) =>
-              set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')
-            }
-          />
-          <Choice
-            label="The line turns before the fixture"
-            columns={3}
-            value={String(conditions.turn)}
-            options={[
-              { value: '0', label: 'no' },
-              { value: '45', label: '45°' },
-              { value: '90', label: '90°' },
-            ]}
-            onChange={(turn) =>
-              set({ turn: Number(turn) as 0 | 45 | 90 }, turn === '0' ? 'Straight on' : `Turns by ${turn}°`)
-            }
-          />
-          <View className="mt-2">
-            <Choice
-              label="Static pressure, read at the house"
-              columns={3}
-              value={pressureBand(conditions.pressurePsi)}
-              options={[
-                { value: 'unread', label: 'not read' },
-                { value: 'usual', label: 'to 80 psi' },
-                { value: 'high', label: 'over 80' },
-              ]}
-              onChange={(band) => set({ pressurePsi: BANDS[band] }, `Pressure: ${band}`)}
+          {waste ? null : (
+            <WaterConditions
+              conditions={conditions}
+              set={set}
+              improvised={improvised}
+              onImprovised={onImprovised}
             />
-          </View>
+          )}
           <Toggle
             label="Cold in here, under 50 °F"
             detail={conditions.airC == null ? undefined : 'cement and rings take longer'}
             value={conditions.airC != null && conditions.airC < 10}
             onChange={(cold) => set({ airC: cold ? COLD_C : null }, cold ? 'Cold in here' : 'Not cold')}
-          />
-          <Toggle
-            label="In daylight"
-            value={conditions.sunlight}
-            onChange={(sunlight) => set({ sunlight }, sunlight ? 'In daylight' : 'Out of daylight')}
           />
           <Toggle
             label="In the ground"
@@ -177,18 +159,14 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               )
             }
           />
-          <Toggle
-            label="Also improvised ways"
-            detail={improvised ? 'made up on the job: a fall-back, marked as such' : undefined}
-            value={improvised}
-            onChange={onImprovised}
-          />
-          <Toggle
-            label={supply.length > 2 ? 'All lines alike' : 'Both lines alike'}
-            detail={`a change here holds for ${supply.map((other) => other.line.fields.service).join(', ')}`}
-            value={both}
-            onChange={setBoth}
-          />
+          {same.length < 2 ? null : (
+            <Toggle
+              label={same.length > 2 ? 'All lines alike' : 'Both lines alike'}
+              detail={`a change here holds for ${same.map((other) => other.line.fields.service).join(', ')}`}
+              value={both}
+              onChange={setBoth}
+            />
+          )}
         </View>
       ) : null}
     </View>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import {
+  alike,
   asksOldJoint,
   conditionsOf,
   type JobView,
@@ -78,11 +79,12 @@ export function MateStage(props: Props) {
     return (
       <StageFrame>
         <OldJointAsk
+          waste={line.line.fields.service === 'drain'}
           onSay={(oldJoint, label) =>
             // lines beside it that nobody has looked at are joined alike
             void setConditions(
               view,
-              view.supply.filter((other) => other === line || asksOldJoint(other)),
+              alike(view, line).filter((other) => other === line || asksOldJoint(other)),
               { oldJoint, oldJointSeen: true },
               label,
             )
@@ -94,7 +96,7 @@ export function MateStage(props: Props) {
   const place = mate.answer?.lines.findIndex((entry) => entry.lineId === line.line.id) ?? -1
   const bestTogether = mate.answer?.together?.optionIds[place]
   const chosenId = line.mating?.fields.optionId
-  const { supply } = view
+  const { works } = view
   const options = result?.options ?? []
   const rank = options.findIndex((option) => option.id === shown)
   const option = options[rank] ?? options[0]
@@ -102,18 +104,16 @@ export function MateStage(props: Props) {
   const choose = (picked: RankedOption) => {
     if (!settings || !mate.answer) return
     // lines that stand alike get the same way, unless one was chosen there already
-    const alike = view.supply.flatMap((other) => {
+    const same = alike(view, line).flatMap((other) => {
       if (other === line) return [{ line: other, option: picked }]
       const there = mate.answer?.lines.find((entry) => entry.lineId === other.line.id)
-      const same = there?.options.find((entry) => entry.id === picked.id)
-      return same && other.begins && (!other.mating || other.matingStale)
-        ? [{ line: other, option: same }]
-        : []
+      const its = there?.options.find((entry) => entry.id === picked.id)
+      return its && other.begins && (!other.mating || other.matingStale) ? [{ line: other, option: its }] : []
     })
-    void chooseOptions(view, alike, settings)
+    void chooseOptions(view, same, settings)
   }
   const stillThere = options.some((entry) => entry.id === chosenId)
-  const ready = supply.every((other) => other.mating && !other.matingStale)
+  const ready = works.every((other) => other.mating && !other.matingStale)
   const other = against === null ? undefined : options.find((entry) => entry.id === against)
   // for the list of parts: what is drawn here, and on the other lines what is chosen or would be
   const optionOf = (entry: LineView): readonly MateOption[] => {
@@ -121,7 +121,7 @@ export function MateStage(props: Props) {
     const first = mate.answer?.lines.find((other) => other.lineId === entry.line.id)?.options[0]
     return first ? [first] : []
   }
-  const forParts = supply.flatMap((entry): readonly MateOption[] =>
+  const forParts = works.flatMap((entry): readonly MateOption[] =>
     entry === line && option ? [option] : optionOf(entry),
   )
   // a way that another one beats in everything is there for who asks
@@ -134,7 +134,8 @@ export function MateStage(props: Props) {
           <ConditionChips
             conditions={conditionsOf(line) ?? situationOf(line)}
             fresh={line.ends.from !== 'pipe'}
-            set={(patch, label) => void setConditions(view, supply, patch, label)}
+            waste={line.line.fields.service === 'drain'}
+            set={(patch, label) => void setConditions(view, alike(view, line), patch, label)}
           />
           {options.length > 0 ? (
             <WayStrip
@@ -200,7 +201,7 @@ export function MateStage(props: Props) {
                 option={option}
                 all={all}
                 onAll={setAll}
-                whole={supply.length > 1 ? whole : null}
+                whole={alike(view, line).length > 1 ? whole : null}
                 onWhole={onWhole}
                 wide={wide}
                 onSheet={setSheet}

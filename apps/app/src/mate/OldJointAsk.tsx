@@ -8,8 +8,17 @@ import { Txt } from '../ui/Txt'
 /** A bare end stands last: it is the rare one. */
 const CHOICES = [...OLD_JOINT_IDS.filter((id) => id !== 'none'), 'none' as const]
 
+/** Of those what is met on drains so far. */
+const OF_WASTE = ['cement', 'none'] as const
+
 /** How the old stop is joined: what comes off, and what it leaves, decides what may go on. */
-export function OldJointAsk({ onSay }: { readonly onSay: (joint: OldJoint, label: string) => void }) {
+export function OldJointAsk({
+  waste,
+  onSay,
+}: {
+  readonly waste: boolean
+  readonly onSay: (joint: OldJoint, label: string) => void
+}) {
   return (
     <View testID="old-joint">
       <Txt bold size="l" heading={2}>
@@ -23,7 +32,7 @@ export function OldJointAsk({ onSay }: { readonly onSay: (joint: OldJoint, label
         hideLabel
         columns={3}
         value={null}
-        options={CHOICES.map((value) => ({
+        options={(waste ? OF_WASTE : CHOICES).map((value) => ({
           value,
           label: value === 'none' ? 'nothing: it is bare' : (ANSWERS[value] ?? value),
           sign: <JointSign kind={value} />,

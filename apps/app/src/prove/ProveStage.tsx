@@ -83,9 +83,11 @@ export function ProveStage({ view, plan, goTo }: Props) {
             <Txt bold tone={line ? SERVICE_LOOK[line].tone : 'ink'}>
               {line
                 ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}`
-                : view.supply.length > 2
-                  ? 'All lines'
-                  : 'Both lines'}
+                : view.works.length === 1
+                  ? 'This line'
+                  : view.works.length > 2
+                    ? 'All lines'
+                    : 'Both lines'}
             </Txt>
             <Choice
               label={stepText(step, unit)}

@@ -13,6 +13,7 @@ export const PLAIN: Situation = {
   pressurePsi: 62,
   reachMm: 330,
   oldJointSeen: true,
+  trap: null,
 }
 
 type Look =

@@ -9,6 +9,7 @@ import {
   bodiesOf,
   findingBasis,
   furtherLines,
+  keep,
   lineEnds,
   type MateOption,
   matingBasis,
@@ -17,6 +18,7 @@ import {
   type Plan,
   pipeById,
   STARTING_SETTINGS,
+  tableVersions,
 } from '@diarmos/core'
 import type { DataSource } from 'typeorm'
 import { apply } from '../store/apply'
@@ -248,10 +250,10 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
         jobId,
         lineId,
         optionId: option.id,
-        option,
+        option: keep(option, { airC: conditions.airC, jointMinutes: DEMO_SETTINGS.jointMinutes }),
         settings: DEMO_SETTINGS,
         basis: matingBasis(pipeId, ends.to.kind, conditions),
-        versions: { catalogue: '1', rules: '1' },
+        versions: tableVersions(),
         chosenAt: at.toISOString(),
       },
       at,
@@ -297,7 +299,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
 }
 
 /** What holds at a job's place, as Mate asks for it. */
-function placeOf({ situation: { oldJointSeen: _seen, ...place } }: DemoJob) {
+function placeOf({ situation: { oldJointSeen: _seen, trap: _trap, ...place } }: DemoJob) {
   return place
 }
 

@@ -5,8 +5,10 @@ import { Cut1764140000000 } from './migrations/cut1764140000000'
 import { Find1764050000000 } from './migrations/find1764050000000'
 import { Firm1764230000000 } from './migrations/firm1764230000000'
 import { First1764000000000 } from './migrations/first1764000000000'
+import { Kept1764360000000 } from './migrations/kept1764360000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { Seen1764330000000 } from './migrations/seen1764330000000'
+import { Trap1764350000000 } from './migrations/trap1764350000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
 import { documents, Operation, Person, Session, Shop } from './schemas'
 
@@ -19,6 +21,8 @@ export const MIGRATIONS = [
   Firm1764230000000,
   Seen1764330000000,
   Bodies1764340000000,
+  Trap1764350000000,
+  Kept1764360000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

@@ -102,7 +102,8 @@ describe('versions', () => {
   })
 
   it('makes bodies of what went in by name: every kind alone, and a valve with all it may feed', () => {
-    const kinds = BODY_KINDS.map(({ id }) => id)
+    // the kinds that there were in version 2
+    const kinds = BODY_KINDS.slice(0, 29).map(({ id }) => id)
     const outlets = kinds.filter((id) => id.startsWith('spout.') || id.startsWith('arm.'))
     const texts = [
       ...kinds,

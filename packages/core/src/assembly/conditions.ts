@@ -18,7 +18,7 @@ export type EndFault = (typeof END_FAULTS)[number]
 
 /** What holds at the place, now. */
 export interface Conditions {
-  readonly service: 'hot' | 'cold'
+  readonly service: 'hot' | 'cold' | 'waste'
   readonly flame: boolean
   readonly line: 'dry' | 'trickle'
   readonly access: 'reachable' | 'closed-wall' | 'buried'

@@ -18,6 +18,8 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'poly-compression',
   'taper-female',
   'slip-spout',
+  'drain-socket',
+  'slip-joint',
 ])
 
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */

@@ -1,7 +1,13 @@
 import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
+import { type Medium, mediumOf } from '../reference/materials'
 import { PIPES } from '../reference/pipes'
 import { BSP, COMPRESSION_THREADS, NPT } from '../reference/threads'
-import { type DimensionalSystem, type NominalSize, nominalNumber } from '../reference/types'
+import {
+  type DimensionalSystem,
+  type NominalSize,
+  nominalNumber,
+  type PipeMaterial,
+} from '../reference/types'
 import type { Port, PortForm, PortMaterial, PortSystem } from './types'
 
 const IN = 25.4
@@ -41,7 +47,15 @@ export function end(
       : form.endsWith('barb')
         ? diameterMm * 0.6
         : diameterMm * 0.85
-  return { medium: 'supply', form, system, nominal, diameterMm, boreMm, material }
+  return { medium: mediumAt(form, material), form, system, nominal, diameterMm, boreMm, material }
+}
+
+/** Forms that only drains have; elsewhere what it is made of tells. */
+const DRAIN_FORMS: ReadonlySet<PortForm> = new Set(['drain-socket', 'slip-joint'])
+
+function mediumAt(form: PortForm, material: PortMaterial): Medium {
+  if (DRAIN_FORMS.has(form)) return 'drain'
+  return material === 'rubber-seated' ? 'supply' : mediumOf(material as PipeMaterial)
 }
 
 /** Straight threads that have a size of their own: fill valve and hose; inches. */
@@ -123,7 +137,7 @@ export function maleLengthMm(end: Pick<Port, 'form' | 'system' | 'nominal' | 'di
 
 /** A plain end of a fitting goes a socket's depth into another: that of its own kind where there is one. */
 function spigotMm(end: Pick<Port, 'system' | 'nominal' | 'diameterMm'>): number {
-  for (const socket of ['solder-cup', 'cement-socket', 'pvc-socket', 'compression'] as const) {
+  for (const socket of ['slip-joint', 'solder-cup', 'cement-socket', 'pvc-socket', 'compression'] as const) {
     const depth = tubeEngagement(socket, end.system as DimensionalSystem, end.nominal)?.maxMm
     if (depth !== undefined) return depth
   }

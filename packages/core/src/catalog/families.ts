@@ -1,4 +1,6 @@
+import type { Medium } from '../reference/materials'
 import { supplyConnectors } from './connectors'
+import { drainParts } from './drains'
 import { tubePieces } from './pieces'
 import { specialFittings } from './special'
 import { threadedFittings } from './threadedFittings'
@@ -14,7 +16,23 @@ export const CATALOG: readonly Fitting[] = [
   ...specialFittings(),
   ...tubePieces(),
   ...supplyConnectors(),
+  ...drainParts(),
 ]
+
+const BY_MEDIUM: Readonly<Record<Medium, readonly Fitting[]>> = {
+  supply: CATALOG.filter((fitting) => mediumOfPart(fitting) === 'supply'),
+  drain: CATALOG.filter((fitting) => mediumOfPart(fitting) === 'drain'),
+}
+
+/** What a part carries: all its ports are of one medium. */
+export function mediumOfPart({ ports }: Pick<Fitting, 'ports'>): Medium {
+  return ports[0]?.medium ?? 'supply'
+}
+
+/** The parts of one medium: a line of water never meets those of a drain. */
+export function catalogueOf(medium: Medium): readonly Fitting[] {
+  return BY_MEDIUM[medium]
+}
 
 const BY_ID = new Map(CATALOG.map((fitting) => [fitting.id, fitting]))
 

@@ -1,3 +1,4 @@
+import type { Medium } from '../reference/materials'
 import type { Source } from '../reference/source'
 import type { DimensionalSystem, NominalSize, PipeMaterial } from '../reference/types'
 
@@ -16,7 +17,8 @@ export interface Pose {
  * `tube` plain tube end · the `…-barb` go inside tube · `compression` body with nut and ring ·
  * `compression-outlet` the same body bare, cone seat · `swivel-nut` captive nut with its own seal ·
  * `parallel-male` straight thread that a swivel nut seals on · `gasket-socket` nut and gasket over plain iron-size pipe ·
- * `slip-spout` the mouth of a tub spout that slips over its stub
+ * `slip-spout` the mouth of a tub spout that slips over its stub · `drain-socket` solvent socket of a drain fitting ·
+ * `slip-joint` nut and washer over tubular drain
  */
 export const PORT_FORMS = [
   'tube',
@@ -40,6 +42,8 @@ export const PORT_FORMS = [
   'parallel-male',
   'swivel-nut',
   'slip-spout',
+  'drain-socket',
+  'slip-joint',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 
@@ -52,7 +56,7 @@ export type PortMaterial = PipeMaterial | 'rubber-seated'
 
 export interface Port {
   readonly id: string
-  readonly medium: 'supply'
+  readonly medium: Medium
   readonly form: PortForm
   readonly system: PortSystem
   readonly nominal: NominalSize
@@ -99,6 +103,9 @@ export const FAMILIES = [
   'plug',
   'supply-connector',
   'tube-piece',
+  'trap-adapter',
+  'tubular-trap',
+  'tail-extension',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -1,4 +1,4 @@
-import { fittingById } from '../catalog/families'
+import { partOf } from '../assembly/kept'
 import type { Fitting, Port } from '../catalog/types'
 import type { StationId } from '../fitup/stations'
 import type { MateOption } from '../mate/types'
@@ -47,7 +47,7 @@ export function assemble(
     })
     const chosen = option.parts[joint.to]
     if (!chosen) break
-    const known = fittingById(chosen.fittingId)
+    const known = partOf(chosen)
     if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
     const fitting =
       known.family === 'supply-connector' || (known.lengthMm?.min ?? 0) > HOSE_DRAWN_MM

@@ -1,4 +1,4 @@
-import { fittingById } from '../catalog/families'
+import { partOf } from '../assembly/kept'
 import type { Port } from '../catalog/types'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { Bulk } from '../fitup/stagger'
@@ -23,7 +23,7 @@ export function bulksOf(option: MateOption, stubMm: number, dimensions: readonly
   const bulks: Bulk[] = []
   for (const [index, chosen] of option.parts.entries()) {
     if (chosen.family === 'tube-piece') continue
-    const ports = fittingById(chosen.fittingId)?.ports ?? []
+    const ports = partOf(chosen)?.ports ?? []
     const [inAt, centre, outAt] = [
       at(`part:${index}:in`),
       at(`part:${index}:centre`),

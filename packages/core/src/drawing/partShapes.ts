@@ -434,6 +434,60 @@ function connectorBody(a: Port, b: Port, draw: Draw): void {
   }
 }
 
+/** How round a wall tube turns down, and how far its legs reach below before the bend: a seal of two inches. */
+const TRAP_CORNER_MM = 30
+const TRAP_LEG_MM = 40
+
+/** A tubular trap: the wall tube, down its leg, round the bend, up to the nut; and the water that stands in it. */
+function trapBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const r = a.diameterMm / 2
+  const wall = 1.8
+  const swing = fitting.layingMm
+  const half = swing / 2
+  const corner = TRAP_CORNER_MM
+  const bottom = corner + TRAP_LEG_MM
+  // both edges of a tube of that radius along its middle, from the wall to the mouth
+  const edge = (off: number): Point[] => {
+    const turnAt = (centre: Point, radius: number, from: number, to: number): Point[] =>
+      Array.from({ length: 25 }, (_, index): Point => {
+        const angle = from + ((to - from) * index) / 24
+        return [centre[0] + radius * Math.cos(angle), centre[1] + radius * Math.sin(angle)]
+      })
+    return [
+      [a.pose.origin[0], off],
+      ...turnAt([-swing - corner, -corner], corner + off, Math.PI / 2, 0),
+      ...turnAt([-half, -bottom], half - off, Math.PI, 2 * Math.PI),
+      [-off, b.pose.origin[1] - 4],
+    ]
+  }
+  draw('outline', [...edge(r), ...edge(-r).reverse()], true)
+  draw('detail', edge(r - wall), false)
+  draw('detail', edge(wall - r), false)
+  // the nut between the wall tube and the bend
+  const nutAt = -corner - 12
+  draw('outline', box(-swing - r - 6, nutAt - 14, -swing + r + 6, nutAt), true)
+  for (const share of [-0.5, 0, 0.5])
+    draw(
+      'detail',
+      [
+        [-swing + share * (r + 6), nutAt - 14],
+        [-swing + share * (r + 6), nutAt],
+      ],
+      false,
+    )
+  // it stands up to the weir, on both sides of the bend
+  for (const dy of [0, 5, 10])
+    draw(
+      'detail',
+      [
+        [-r + wall + dy / 2, -r - dy],
+        [r - wall - dy / 2, -r - dy],
+      ],
+      false,
+    )
+  drawEnd(b, endLook(b), draw)
+}
+
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
 const closed: Body = (fitting, a, _b, draw) => closedBody(fitting, a, draw)
@@ -459,6 +513,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   tee: arms,
   'slip-tee': arms,
   cap: closed,
+  'tubular-trap': trapBody,
   plug: closed,
   'vacuum-breaker': (fitting, a, b, draw) => {
     straightBody(fitting, a, b, draw)

@@ -140,6 +140,7 @@ export function endLook(port: Port): EndLook {
         ],
       }
     }
+    case 'drain-socket':
     case 'pvc-socket':
     case 'cement-socket':
       return {
@@ -298,6 +299,43 @@ export function endLook(port: Port): EndLook {
         ],
         lines: hexLines(0, 8, r + 2.8),
       }
+    case 'slip-joint': {
+      // a wide nut with a taper washer under it, wings to turn it by
+      const nut = Math.min(depth * 0.5, 17)
+      return {
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 2.2, inner: r },
+          { u: depth, outer: r + 2.2, inner: r },
+        ],
+        captives: [
+          {
+            name: 'nut',
+            points: [
+              [-4, r + 0.4],
+              [-4, r + 5],
+              [-2, r + 7],
+              [nut - 2, r + 7],
+              [nut, r + 5],
+              [nut, r + 2.3],
+              [-1, r + 2.3],
+              [-1, r + 0.4],
+            ],
+          },
+        ],
+        seals: [
+          [
+            [-1, r],
+            [-1, r + 2.2],
+            [5, r],
+          ],
+        ],
+        lines: [0.25, 0.55, 0.85].map((share): Point[] => [
+          [-2, -(r + 7) * share],
+          [nut - 2, -(r + 7) * share],
+        ]),
+      }
+    }
     case 'tube':
       return {
         ...plain,

@@ -1,4 +1,4 @@
-import { fittingById } from '../catalog/families'
+import { partOf } from '../assembly/kept'
 import type { Family } from '../catalog/types'
 import { commonPractice } from '../reference/source'
 import type { Pipe } from '../reference/types'
@@ -167,7 +167,7 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
 /** End to end of a part, through its middle, mm. */
 function longMm(chain: Chain, index: number): number {
   const chosen = chain.parts[index]
-  const fitting = chosen && fittingById(chosen.fittingId)
+  const fitting = chosen && partOf(chosen)
   return fitting ? faceMm(fitting, chosen.inPort) + faceMm(fitting, chosen.outPort) : 0
 }
 

@@ -1,4 +1,4 @@
-import { fittingById } from '../catalog/families'
+import { partOf } from '../assembly/kept'
 import type { Fitting } from '../catalog/types'
 import type { Certainty } from '../reference/source'
 import { type FitReason, impossible } from './reason'
@@ -126,7 +126,8 @@ export function partErrorMm(fitting: Pick<Fitting, 'source'>): number {
 }
 
 function errorOf(chain: Chain, index: number): number {
-  const fitting = fittingById(chain.parts[index]?.fittingId ?? '')
+  const chosen = chain.parts[index]
+  const fitting = chosen && partOf(chosen)
   return fitting ? partErrorMm(fitting) : 0
 }
 
@@ -293,7 +294,8 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
       }).reason,
     }
   // what bends as it likes may be too long, only not too short
-  const flexible = BENDS.has(fittingById(chain.parts[part]?.fittingId ?? '')?.material ?? '')
+  const piece = chain.parts[part]
+  const flexible = BENDS.has((piece && partOf(piece)?.material) ?? '')
   const sure = flexible || 2 * offMm <= slackMm
   const tapeMm = way.sums.reduce((sum, { tapeMm }) => sum + tapeMm, 0) + CUTTING_ERROR_MM[cutter]
   return {

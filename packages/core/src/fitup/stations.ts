@@ -1,4 +1,4 @@
-import { fittingById } from '../catalog/families'
+import { type KeptPart, type PartOfWay, partOf } from '../assembly/kept'
 import type { Family, Fitting } from '../catalog/types'
 import { faceMm } from './takeOut'
 import { dot, type Vec3 } from './vector'
@@ -10,6 +10,7 @@ export interface Chain {
     readonly family: Family
     readonly inPort: number
     readonly outPort: number
+    readonly made?: KeptPart
   }[]
   /** From the old end outward; `maxMm` is fully home. */
   readonly joints: readonly {
@@ -61,9 +62,9 @@ export interface Stretched {
   readonly flexible: Flexible | null
 }
 
-const part = (fittingId: string): Fitting => {
-  const known = fittingById(fittingId)
-  if (!known) throw new RangeError(`no part ${fittingId} in the catalogue`)
+const part = (chosen: PartOfWay): Fitting => {
+  const known = partOf(chosen)
+  if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
   return known
 }
 
@@ -104,7 +105,7 @@ export function stretch(chain: Chain, stubMm: number | null): Stretched {
   put('stub')
   for (const [index, joint] of chain.joints.entries()) {
     const chosen = chain.parts[joint.to]
-    const fitting = chosen && part(chosen.fittingId)
+    const fitting = chosen && part(chosen)
     if (fitting?.family === 'supply-connector') {
       flexible = { part: joint.to, from: leg.ends, lengthMm: fitting.lengthMm?.max ?? fitting.layingMm }
       break

@@ -10,11 +10,11 @@ import { CLASSES, NAMES, type PipeClass } from './space'
 import { JOINTS } from './tables/joints'
 import type {
   Belief,
+  Carried,
   ClassBelief,
   Decide,
   IdentifyRequest,
   JointBelief,
-  Medium,
   NextQuestion,
   Observation,
   ObservationEffect,
@@ -218,7 +218,7 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
 
   const mediumSums = mediumWeights(priors, full, weights)
   const carries = Object.fromEntries(MEDIA.map((medium, m) => [medium, mediumSums[m] as number])) as Record<
-    Medium,
+    Carried,
     number
   >
   const surface = Object.fromEntries(SURFACE_IDS.map((id) => [id, 0])) as Record<string, number>

@@ -1,12 +1,12 @@
 import { isMetal } from '../reference/materials'
 import type { PipeMaterial } from '../reference/types'
 import type { SurfaceId } from './instruments'
-import type { HazardFlag, HazardId, IdentifyRequest, Medium } from './types'
+import type { Carried, HazardFlag, HazardId, IdentifyRequest } from './types'
 
 /** What the hazards are judged from. */
 export interface HazardFacts {
   readonly share: (test: (material: PipeMaterial, surface: SurfaceId) => number) => number
-  readonly carries: Readonly<Record<Medium, number>>
+  readonly carries: Readonly<Record<Carried, number>>
   readonly request: IdentifyRequest
   /** The joint was sweated, as far as is known. */
   readonly sweated: number

@@ -3,11 +3,11 @@ import { isMetricSystem, type Pipe, type PipeMaterial } from '../reference/types
 import {
   type ActualRegion,
   type ByEra,
+  type Carried,
   ERA_SHARE,
   isOfRegion,
   MATERIAL_SHARES,
   MEDIUM_OF_SERVICE,
-  type Medium,
   REGION_OF,
   STRAY_SHARE,
   sizeShare,
@@ -15,7 +15,7 @@ import {
 } from './tables/shares'
 import type { Era, PriorContext } from './types'
 
-export const MEDIA: readonly Medium[] = ['cold', 'hot', 'waste', 'vent', 'gas', 'refrigerant', 'sprinkler']
+export const MEDIA: readonly Carried[] = ['cold', 'hot', 'waste', 'vent', 'gas', 'refrigerant', 'sprinkler']
 const REGIONS: readonly ActualRegion[] = ['north-america', 'metric']
 const ERAS: readonly Era[] = ['before-1940', '1940-1965', '1965-1978', '1978-1995', '1995-2010', 'since-2010']
 
@@ -57,7 +57,7 @@ function variantShare(pipe: Pipe, era: Era): number {
 }
 
 /** Joint probability of pipe and medium, where a line carries a medium, in a region and an era; sums to 1. */
-function inMedium(medium: Medium, region: ActualRegion, era: Era): Float64Array {
+function inMedium(medium: Carried, region: ActualRegion, era: Era): Float64Array {
   const shares = MATERIAL_SHARES[region][medium]
   // within a kind, sizes and grades share what the kind has
   const within = new Map<PipeMaterial, number>()
@@ -101,7 +101,7 @@ export function prior(context: PriorContext): Prior {
   const regionShares = REGION_OF[context.region]
   for (const region of REGIONS)
     tables(context.era, region).forEach((shares, place) => {
-      const factor = regionShares[region] * mediumShares[MEDIA[place] as Medium]
+      const factor = regionShares[region] * mediumShares[MEDIA[place] as Carried]
       for (let index = 0; index < count; index++)
         joint[index * MEDIA.length + place] =
           (joint[index * MEDIA.length + place] as number) + factor * (shares[index] as number)

@@ -3,7 +3,7 @@ import { JOINT_KINDS, SIGN_ANSWERS, type SignKind } from './answers'
 import { SURFACE_IDS, type SurfaceId } from './instruments'
 import { LOOKS, type Look } from './space'
 import { JOINT_SHARE, JOINTS, NAMED_RIGHTLY } from './tables/joints'
-import { CARRIES, type Medium } from './tables/shares'
+import { CARRIES, type Carried } from './tables/shares'
 import {
   type AnswerWeights,
   COLOUR,
@@ -95,7 +95,7 @@ export const JOINT_ON_LOOK: readonly (readonly number[])[] = LOOKS.values.map(({
 )
 
 /** Probability of what is said of the line, given what it carries. */
-export function carriesAnswer(answer: string, medium: Medium): number {
+export function carriesAnswer(answer: string, medium: Carried): number {
   return spread(CARRIES[medium], SIGN_ANSWERS.carries, answer)
 }
 

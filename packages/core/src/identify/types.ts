@@ -1,11 +1,11 @@
 import type { PipeMaterial } from '../reference/types'
 import type { END_FAULTS, JointKind, MeasuringInstrument, Service, SignKind } from './answers'
 import type { Reuse, Undoing } from './tables/joints'
-import type { Medium } from './tables/shares'
+import type { Carried } from './tables/shares'
 
 export * from './answers'
 export type { Reuse, Undoing } from './tables/joints'
-export type { Medium } from './tables/shares'
+export type { Carried } from './tables/shares'
 export type EndFaultList = readonly (typeof END_FAULTS)[number][]
 
 export type Era =
@@ -158,7 +158,7 @@ export interface Belief {
   /** Outside diameters still possible, for drawing: heaviest first. */
   readonly outline: readonly { readonly odMm: number; readonly weight: number }[]
   readonly surface: Readonly<Record<string, number>>
-  readonly carries: Readonly<Record<Medium, number>>
+  readonly carries: Readonly<Record<Carried, number>>
   /** Probability that the pipe is of a metric system. */
   readonly metric: number
   readonly effects: readonly ObservationEffect[]

@@ -1,3 +1,4 @@
+export { type KeepPlace, keep, tableVersions } from './asking/keep'
 export { cheapestWay, mate } from './asking/mate'
 export { STARTING_SETTINGS } from './costs/settings'
 export { MATE_STEPS } from './model/problem'

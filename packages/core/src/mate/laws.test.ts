@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { methodById } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { CATALOG, fittingById } from '../catalog'
 import { Effort } from '../effort'
@@ -177,7 +178,7 @@ describe('laws of mating, for stubs and places nobody prepared', () => {
       fc.property(pipes, places, (pipeId, place) => {
         const result = ask(line(pipeId, place), WELL_EQUIPPED, 3)
         const offered = new Set(result.options.map((option) => option.joints[0]?.method))
-        for (const id of STUB_METHODS)
+        for (const id of STUB_METHODS.filter((method) => methodById(method).medium !== 'drain'))
           expect([id, offered.has(id) !== refused(result).has(id)]).toEqual([id, true])
       }),
       { numRuns: 25, seed: 9 },

@@ -76,7 +76,7 @@ describe('fixtures and what stands before them', () => {
 
   it('every role of the catalogue has a place in some line', () => {
     const placed = new Set(
-      (['stop', 'washing', 'bib', 'flexible', 'arm', 'cap'] as const).flatMap((id) =>
+      (['stop', 'washing', 'bib', 'flexible', 'arm', 'cap', 'trap'] as const).flatMap((id) =>
         routeById(id).stages.flatMap((stage) => Object.keys(stage)),
       ),
     )

@@ -1,6 +1,8 @@
+import type { StepTemplate } from '../assembly/acts/types'
 import type { Insert, Mouth } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
+import type { KeptPart } from '../assembly/kept'
 import type { MethodId } from '../assembly/methods/table'
 import type { ChangeId, Reason } from '../assembly/reason'
 import type { ToolId } from '../assembly/tools'
@@ -109,6 +111,8 @@ export interface ChosenJoint {
   /** Sentences of the steps, in order. */
   readonly steps: readonly string[]
   readonly reasons: readonly Reason[]
+  /** Of a way that was chosen: its acts with their times, as they were then. */
+  readonly acts?: readonly StepTemplate[]
 }
 
 export interface ChosenPart {
@@ -120,6 +124,8 @@ export interface ChosenPart {
   readonly priceCents: number
   readonly aboard: boolean
   readonly standing?: Standing
+  /** Of a way that was chosen: the part as it was then. */
+  readonly made?: KeptPart
 }
 
 /** What a way is weighed by besides its whole cost; less is better in each. */
@@ -153,6 +159,8 @@ export interface MateOption {
   /** Same for the same way: removal, methods and families in order. */
   readonly id: string
   readonly removalId: string
+  /** Of a way that was chosen: the acts of the removal, as they were then. */
+  readonly removalActs?: readonly StepTemplate[]
   readonly parts: readonly ChosenPart[]
   readonly joints: readonly ChosenJoint[]
   readonly methods: readonly MethodId[]

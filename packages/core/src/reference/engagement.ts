@@ -34,7 +34,7 @@ const D2466: Source = {
 const makersSheet = (title: string): Source => ({ title, certainty: "maker's sheet" })
 
 /** The sizes that one figure each is kept for. */
-type TubeSize = `${'CTS' | 'metric' | 'OD' | 'IPS' | 'ID'}:${NominalSize}`
+type TubeSize = `${'CTS' | 'metric' | 'OD' | 'IPS' | 'ID' | 'tubular'}:${NominalSize}`
 
 const CUP_MM: Partial<Record<TubeSize, number>> = {
   'CTS:1/4': 0.31 * IN,
@@ -211,6 +211,21 @@ const POLY_COMPRESSION_MM: Partial<Record<TubeSize, number>> = {
   'metric:63': 92,
 }
 
+/** Sockets of drain, waste and vent fittings of iron pipe size: shallower than those that hold pressure up to 2 in. */
+const DRAIN_SOCKET_MM: Partial<Record<TubeSize, number>> = {
+  'IPS:1-1/4': (11 / 16) * IN,
+  'IPS:1-1/2': (11 / 16) * IN,
+  'IPS:2': (3 / 4) * IN,
+  'IPS:3': 1.5 * IN,
+  'IPS:4': 1.75 * IN,
+}
+
+/** Tubular drain through a slip nut and its washer: it may slide a good way. */
+const SLIP_MM: Partial<Record<TubeSize, number>> = {
+  'tubular:1-1/4': 1.5 * IN,
+  'tubular:1-1/2': 1.5 * IN,
+}
+
 /** Slip-on tub spouts over the stub. */
 const SPOUT_MM: Partial<Record<TubeSize, number>> = { 'CTS:1/2': 25 }
 
@@ -229,6 +244,8 @@ const TABLES = {
   'poly-barb': { mm: POLY_INSERT_MM, slack: 2 },
   'poly-compression': { mm: POLY_COMPRESSION_MM, slack: 3 },
   'slip-spout': { mm: SPOUT_MM, slack: 6 },
+  'drain-socket': { mm: DRAIN_SOCKET_MM, slack: 1.5 },
+  'slip-joint': { mm: SLIP_MM, slack: IN },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -249,6 +266,10 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
       return makersSheet('Expansion fitting barb length, typical')
     case 'pvc-socket':
       return D2466
+    case 'drain-socket':
+      return { title: 'ASTM D2665 and D2661 drain fittings', table: 'socket depths', certainty: 'recalled' }
+    case 'slip-joint':
+      return makersSheet('Slip joint, tube through the nut, typical')
     case 'sleeve-barb':
       return makersSheet('Press sleeve fitting barb length, typical')
     case 'press-cup':

@@ -29,6 +29,29 @@ export function isMetal(material: PipeMaterial): boolean {
   return FERROUS.has(material) || OTHER_METAL.has(material)
 }
 
+const DRAIN: ReadonlySet<PipeMaterial> = new Set([
+  'copper-drain',
+  'lead-waste',
+  'pvc-drain',
+  'pvc-sewer',
+  'abs-drain',
+  'tubular-brass',
+  'tubular-plastic',
+  'waste-solvent',
+  'waste-push-fit',
+  'cast-iron',
+  'clay',
+  'cement',
+])
+
+/** What a pipe is made to carry: water under pressure, or waste that runs by its own fall. */
+export type Medium = 'supply' | 'drain'
+
+/** The medium that a material is made for. */
+export function mediumOf(material: PipeMaterial): Medium {
+  return DRAIN.has(material) ? 'drain' : 'supply'
+}
+
 const THREADED: ReadonlySet<PipeMaterial> = new Set([
   'galvanised-steel',
   'black-steel',

@@ -1,12 +1,12 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
 import type { Conditions } from '../assembly/conditions'
+import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { removalById } from '../assembly/oldJoints/removals'
-import { fittingById } from '../catalog/families'
 import type { HouseRules, MateOption } from '../mate/types'
-import { isMetal } from '../reference/materials'
+import { isMetal, type Medium } from '../reference/materials'
 import type { PipeMaterial } from '../reference/types'
 
 export interface PlanLine {
@@ -127,34 +127,44 @@ function addLine(
   { houseRules, jointMinutes = {} }: Pick<PlanRequest, 'houseRules' | 'jointMinutes'>,
 ): void {
   const { lineId, option, conditions } = line
-  const removal = removalById(option.removalId)
+  const removal = removalActs(option)
   const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
 
-  for (const template of removal.steps) {
+  for (const template of removal) {
     graph.add(id('remove', template.key), template, lineId, null)
     graph.precede('general/drain', id('remove', template.key))
     for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
   }
-  const removed = removal.steps.map((template) => id('remove', template.key))
+  const removed = removal.map((template) => id('remove', template.key))
 
+  const medium = lineMedium(line)
   for (const template of LINE_STEPS) {
+    if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
     graph.add(id('line', template.key), template, lineId, null)
     for (const key of template.after ?? []) graph.precede(id('line', key), id('line', template.key))
   }
   for (const step of removed) graph.precede(step, id('line', 'plate'))
+  if (medium === 'drain') {
+    // open pipe is shut against gas from when it is open until the first joint is made
+    for (const step of removed) graph.precede(step, id('line', 'plug'))
+    for (const step of ['general/no-use', 'general/protect'])
+      graph.precede(step, id('remove', removal[0]?.key ?? ''))
+  }
 
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
     const minutes = jointMinutes[joint.method]
-    const templates = actsOf(method, {
-      tubeMaterial: joint.tubeMaterial,
-      atStub: joint.atStub,
-      airC: conditions.airC,
-      ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
-    })
+    const templates =
+      joint.acts ??
+      actsOf(method, {
+        tubeMaterial: joint.tubeMaterial,
+        atStub: joint.atStub,
+        airC: conditions.airC,
+        ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
+      })
     const parameters = {
       insertionMm: joint.maxMm,
       material: joint.tubeMaterial,
@@ -180,9 +190,11 @@ function addLine(
     if (joint.atStub) {
       const close = id(seam, 'close')
       graph.precede(id('line', 'plate'), close)
+      graph.precede(id('line', 'unplug'), close)
     }
     const all = templates.map((template) => id(seam, template.key))
-    if (joint.beforeStop) for (const step of all) graph.precede(step, 'general/valves')
+    if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
+    else if (joint.beforeStop) for (const step of all) graph.precede(step, 'general/valves')
     else {
       // grit is run out before anything behind the stop is joined to it
       if (option.joints[seam - 1]?.beforeStop) graph.precede(id('line', 'flush'), id(seam, 'close'))
@@ -212,11 +224,19 @@ function addLine(
       if (!joint || other.template.flame) continue
       const touches = [joint.from, joint.to].some((part) => {
         const chosen = option.parts[part]
-        return chosen ? (fittingById(chosen.fittingId)?.heatSensitive ?? false) : false
+        return chosen ? (partOf(chosen)?.heatSensitive ?? false) : false
       })
       if (other.template.heatSensitive || touches) graph.precede(hot.step, other.step)
     }
 
+  if (medium === 'drain') {
+    graph.precede('general/restore', id('line', 'fill'))
+    for (const step of ['two-hours', 'morning', 'record'])
+      graph.precede(id('line', 'fill'), `general/${step}`)
+    graph.precede('general/morning', 'general/record')
+    graph.precede('general/two-hours', 'general/record')
+    return
+  }
   graph.precede('general/restore', id('line', 'dry-inlet'))
   graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
   graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
@@ -225,6 +245,17 @@ function addLine(
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, 'general/valves')
+}
+
+/** The acts of the removal as they were chosen, else as the table has them. */
+function removalActs({ removalActs: kept, removalId }: MateOption): readonly StepTemplate[] {
+  return kept ?? removalById(removalId).steps
+}
+
+/** What a line carries, by its first joint: a way is of one medium from end to end. */
+function lineMedium({ option }: PlanLine): Medium {
+  const first = option.joints[0]?.method
+  return (first && methodById(first).medium) ?? 'supply'
 }
 
 /** Getting out and setting up for a method, once, before the first of its joints. */
@@ -246,11 +277,14 @@ function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void 
 
 function build(request: PlanRequest): Graph {
   const { lines, houseRules } = request
+  const water = lines.filter((line) => lineMedium(line) === 'supply')
   const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
     always: true,
+    water: water.length > 0,
+    waste: water.length < lines.length,
     hot: lines.some((line) => line.conditions.service === 'hot'),
-    steel: lines.some((line) => line.material?.endsWith('steel')),
-    'metal-cut': lines.some((line) => line.material !== undefined && isMetal(line.material)),
+    steel: water.some((line) => line.material?.endsWith('steel')),
+    'metal-cut': water.some((line) => line.material !== undefined && isMetal(line.material)),
     plate: lines.some((line) => line.conditions.plateMm > 0),
     'two-hours': houseRules.recheck !== 'next-morning',
     morning: houseRules.recheck !== 'two-hours',
@@ -265,7 +299,7 @@ function build(request: PlanRequest): Graph {
   }
   for (const line of lines) {
     addLine(graph, line, request)
-    graph.precede('general/bond', `${line.lineId}/remove/${removalById(line.option.removalId).steps[0]?.key}`)
+    graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
   }
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
@@ -287,10 +321,13 @@ export function sequence(request: PlanRequest): Plan {
   const nodes = [...graph.nodes.values()]
   const afterShut = graph.reachableFrom('general/shut')
   const beforeRestore = graph.before('general/restore')
+  // where no water is shut, what proves the work is what comes after it
+  const proves = (id: string) =>
+    !graph.nodes.has('general/shut') && ['prove', 'record'].includes(graph.nodes.get(id)?.template.kind ?? '')
   const phaseOf = (id: string): PlannedStep['phase'] =>
     id === 'general/shut' || id === 'general/restore' || (afterShut.has(id) && beforeRestore.has(id))
       ? 'water-off'
-      : afterShut.has(id)
+      : afterShut.has(id) || proves(id)
         ? 'after'
         : 'before'
 
@@ -356,8 +393,11 @@ export function sequence(request: PlanRequest): Plan {
     }
     clock = Math.max(clock, phase === 'water-off' ? last : clock)
   }
-  const shut = steps.find((step) => step.id === 'general/shut') as PlannedStep
-  const restore = steps.find((step) => step.id === 'general/restore') as PlannedStep
+  const shut = steps.find((step) => step.id === 'general/shut')
+  const restore = steps.find((step) => step.id === 'general/restore')
+  // work on drains alone keeps no water off
+  if (!shut || !restore)
+    return { steps, waterOff: { fromSeconds: 0, toSeconds: 0, seconds: 0, boundSeconds: 0 } }
   const inside = steps.filter((step) => step.phase === 'water-off')
   const hands = inside
     .filter((step) => !step.passive)

@@ -29,6 +29,8 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'run.repair': 'A repair in the run',
   'run.tee': 'A tee into the run',
   'run.valve': 'A valve into the run',
+  'waste.tail.1-1/4': 'Tailpiece, 1-1/4 in tubular',
+  'waste.tail.1-1/2': 'Tailpiece, 1-1/2 in tubular',
 }
 
 /** What goes in, by its id. */
@@ -105,6 +107,9 @@ export const FIXTURE_GROUPS: readonly {
   { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
 ]
 
+/** What comes down to a trap, by its kind. */
+export const WASTES: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
+
 /** Holes that are met, as they are asked. Ids are the catalogue's. */
 export const HOLE_WORDS: Readonly<Record<string, string>> = {
   one: 'one',
@@ -153,6 +158,9 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'slip-on': 'slip-on spout',
   'press-sleeve': 'press sleeve',
   'cement-pvc': 'PVC cement',
+  'cement-drain-pvc': 'PVC drain cement',
+  'cement-drain-abs': 'ABS drain cement',
+  'slip-joint': 'slip joint',
   'worm-clips': 'insert and clips',
   'poly-compression': 'polyethylene compression',
 }
@@ -161,6 +169,9 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'angle-stop': 'angle stop',
   'straight-stop': 'straight stop',
   coupling: 'coupling',
+  'trap-adapter': 'trap adapter',
+  'tubular-trap': 'tubular trap',
+  'tail-extension': 'tailpiece extension',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -11,11 +11,14 @@ export const SEALS: Readonly<Record<string, string>> = {
   'rubber-gasket': 'a rubber gasket under the nut; nothing added',
   'clips-on-barb': 'the tube, clipped on the barb',
   'pvc-cement': 'primer and PVC cement, not CPVC cement',
+  'abs-cement': 'ABS cement, no primer',
+  'slip-washer': 'the taper washer under the nut; no tape, no paste',
 }
 
 export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
+  'saw-behind': 'saw the old fitting off',
   'sweat-off': 'sweat the old stop off',
   'unscrew-pull-ring': 'unscrew, draw the ring',
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',
@@ -61,6 +64,7 @@ export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
   'expansion-ring': 'expansion ring',
   'cpvc-cement': 'CPVC cement',
   'pvc-cement': 'PVC cement',
+  'abs-cement': 'ABS cement',
   'pvc-primer': 'PVC primer',
   'press-sleeve': 'press sleeve',
   'worm-clip': 'worm-drive clip',

@@ -165,6 +165,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',
   'end.pinholes': 'More than one pinhole on a length: the length is done, back to sound pipe.',
   'end.bent': 'The end is not straight: a {method} joint needs a straight one.',
+  'drain.out-of-round':
+    'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
+  'drain.vent':
+    'A trap is vented within the length of its arm, by the local code; whether this one is, is not worked out here. A gurgle or a slow drain says it is not.',
   'end.thinned':
     'The wall is thin: it may crush under cutter, ring or teeth. Cut back to sound pipe if there is any.',
   'end.choked': 'The bore is choked: what is joined to it will run no better. Tell the owner.',

@@ -37,6 +37,9 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   plug: 'plug',
   'supply-connector': 'connector',
   'tube-piece': 'pipe',
+  'trap-adapter': 'trap adapter',
+  'tubular-trap': 'trap',
+  'tail-extension': 'extension',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

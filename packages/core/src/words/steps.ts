@@ -7,6 +7,7 @@ import { type Sentence, say } from './say'
 const TOOLS: Readonly<Record<string, string>> = {
   'tube-cutter': 'a wheel cutter, little feed at each turn',
   'plastic-cutter': 'a plastic cutter, turned as it closes',
+  'pipe-saw': 'a fine saw, along a mark all round',
 }
 
 /** Every step, as it is read on the knees. */
@@ -71,6 +72,16 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'cement.fit': 'Dry-fit, mark full depth {insertionMm:insertion-mark}.',
   'cement.join': 'CPVC cement on tube and socket; push, quarter turn, hold 30 s.',
   'cement.cure': 'Leave it alone: cure time by temperature and size, from the can.',
+  'cement.join-abs': 'ABS cement on pipe and socket, no primer; push, quarter turn, hold 30 s.',
+  'slip.cut': 'Cut the tube square and take both burrs off, so that the washer is not cut.',
+  'slip.nut': 'Nut first, then the washer, its taper toward the joint. No tape, no paste.',
+  'slip.tighten':
+    'Slide it to where it has to stand, half an inch past the washer at least; nut hand-tight, then a quarter turn.',
+  'drain.no-use': 'Nobody runs water into this drain until it is proved; chemical cleaner in it? Ask first.',
+  'drain.plug': 'Plug the open pipe against sewer gas; the plug hangs on a string.',
+  'drain.unplug': 'Take the plug out.',
+  'prove.fill': 'Fill the bowl and let it go at once; a tissue round every nut and under the bend.',
+  'remove.saw': 'Saw the pipe square behind the old fitting; take off the burr.',
   'cement.join-pvc': 'Primer, then PVC cement on pipe and socket; push, quarter turn, hold 30 s.',
   'press.mark': 'Mark {insertionMm:insertion-mark} from the end; look that the ring lies in its bead.',
   'press.press': 'Push to the mark, jaw square on the bead, press once.',

@@ -1,8 +1,19 @@
+import type { Medium } from '../../reference/materials'
 import type { StepTemplate } from './types'
 
 /** When a general step applies. */
 export interface GeneralStep extends StepTemplate {
-  readonly when: 'always' | 'hot' | 'steel' | 'metal-cut' | 'plate' | 'morning' | 'two-hours' | 'solder-old'
+  readonly when:
+    | 'always'
+    | 'water'
+    | 'waste'
+    | 'hot'
+    | 'steel'
+    | 'metal-cut'
+    | 'plate'
+    | 'morning'
+    | 'two-hours'
+    | 'solder-old'
   /** Where it stands against the window in which the water is off. */
   readonly place: 'before' | 'shut' | 'inside' | 'restore' | 'after'
 }
@@ -12,15 +23,16 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
   { key: 'parts', kind: 'safe', words: 'safe.parts', seconds: 60, when: 'always', place: 'before' },
   { key: 'water-seen', kind: 'safe', words: 'safe.water-seen', seconds: 30, when: 'steel', place: 'before' },
   { key: 'protect', kind: 'safe', words: 'safe.protect', seconds: 45, when: 'always', place: 'before' },
+  { key: 'no-use', kind: 'safe', words: 'drain.no-use', seconds: 20, when: 'waste', place: 'before' },
   { key: 'lead', kind: 'safe', words: 'safe.lead-solder', seconds: 15, when: 'solder-old', place: 'before' },
   { key: 'heater-off', kind: 'safe', words: 'safe.heater-off', seconds: 60, when: 'hot', place: 'before' },
-  { key: 'shut', kind: 'safe', words: 'safe.shut', seconds: 90, when: 'always', place: 'shut' },
+  { key: 'shut', kind: 'safe', words: 'safe.shut', seconds: 90, when: 'water', place: 'shut' },
   {
     key: 'drain',
     kind: 'safe',
     words: 'safe.drain',
     seconds: 150,
-    when: 'always',
+    when: 'water',
     place: 'inside',
     after: ['shut'],
   },
@@ -38,7 +50,7 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
     kind: 'open',
     words: 'open.valves',
     seconds: 20,
-    when: 'always',
+    when: 'water',
     place: 'inside',
     after: ['drain'],
   },
@@ -47,7 +59,7 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
     kind: 'open',
     words: 'open.restore',
     seconds: 60,
-    when: 'always',
+    when: 'water',
     place: 'restore',
     after: ['valves'],
   },
@@ -89,8 +101,11 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
   },
 ]
 
+/** A step of a line: where it stands, and what the line carries; any where it is not said. */
+type LineStep = StepTemplate & { readonly place: 'inside' | 'after' | 'plate'; readonly medium?: Medium }
+
 /** Steps that each line brings along, whatever its joints. */
-export const LINE_STEPS: readonly (StepTemplate & { readonly place: 'inside' | 'after' | 'plate' })[] = [
+export const LINE_STEPS: readonly LineStep[] = [
   {
     key: 'plate',
     kind: 'captive',
@@ -99,7 +114,48 @@ export const LINE_STEPS: readonly (StepTemplate & { readonly place: 'inside' | '
     captive: 'wall plate',
     place: 'plate',
   },
-  { key: 'dry-inlet', kind: 'prove', words: 'prove.tissue-inlet', seconds: 45, place: 'after' },
-  { key: 'flush', kind: 'open', words: 'open.flush', seconds: 45, place: 'after', after: ['dry-inlet'] },
-  { key: 'dry-outlet', kind: 'prove', words: 'prove.tissue-outlet', seconds: 45, place: 'after' },
+  {
+    key: 'dry-inlet',
+    kind: 'prove',
+    words: 'prove.tissue-inlet',
+    seconds: 45,
+    place: 'after',
+    medium: 'supply',
+  },
+  {
+    key: 'flush',
+    kind: 'open',
+    words: 'open.flush',
+    seconds: 45,
+    place: 'after',
+    after: ['dry-inlet'],
+    medium: 'supply',
+  },
+  {
+    key: 'dry-outlet',
+    kind: 'prove',
+    words: 'prove.tissue-outlet',
+    seconds: 45,
+    place: 'after',
+    medium: 'supply',
+  },
+  { key: 'plug', kind: 'safe', words: 'drain.plug', seconds: 20, place: 'inside', medium: 'drain' },
+  {
+    key: 'unplug',
+    kind: 'prepare',
+    words: 'drain.unplug',
+    seconds: 10,
+    place: 'inside',
+    after: ['plug'],
+    medium: 'drain',
+  },
+  {
+    key: 'fill',
+    kind: 'prove',
+    words: 'prove.fill',
+    seconds: 180,
+    place: 'after',
+    after: ['unplug'],
+    medium: 'drain',
+  },
 ]

@@ -57,6 +57,29 @@ const valve = (id: string, ...ends: EndRef[]) => kind(id, 'in-wall', ['cartridge
 const spout = (id: string, own: EndRef) =>
   kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
 const arm = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'shower', [own], 'arm')])
+/** The tailpiece under a basin or a sink: what its waste comes down by. */
+const tail = (id: string, tube: string) =>
+  kind(
+    id,
+    'deck',
+    [],
+    [
+      {
+        ...port(
+          'waste',
+          'waste',
+          (['tubular-plastic', 'tubular-brass'] as const).map((material) => ({
+            form: 'tube',
+            system: 'tubular',
+            nominal: tube,
+            material,
+          })),
+          'trap',
+        ),
+        flow: 'out',
+      },
+    ],
+  )
 const into = (insert: NonNullable<Body['insert']>): BodyKind => ({
   ...kind(`run.${insert}`, 'pipe', insert === 'valve' ? ['seat'] : [], one('cold', NONE, 'any')),
   insert,
@@ -105,6 +128,8 @@ export const BODY_KINDS: readonly BodyKind[] = [
   into('repair'),
   into('tee'),
   into('valve'),
+  tail('waste.tail.1-1/4', '1-1/4'),
+  tail('waste.tail.1-1/2', '1-1/2'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))
@@ -121,7 +146,10 @@ export function bodyKind(id: string): BodyKind | undefined {
 export function bodiesOf(kinds: readonly string[]): Body[] {
   return kinds.map((id, index) => {
     const { id: _row, ...row } = ROWS.get(id) ?? kind(id, 'stands', [], [])
-    return { id: index === 0 ? 'main' : (row.ports[0]?.service ?? `body-${index}`), kind: id, ...row }
+    const first = row.ports[0]?.service
+    // a waste is one of its own, also where nothing else goes in
+    const main = index === 0 && first !== 'waste'
+    return { id: main ? 'main' : (first ?? `body-${index}`), kind: id, ...row }
   })
 }
 

@@ -35,6 +35,10 @@ function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [Po
  * a new valve begins at that valve, unless an old pipe is kept there: then it is that pipe which is mated to the valve.
  */
 export function lineEnds(bodies: readonly Body[], service: string, hasPipe: boolean): LineEnds | null {
+  if (service === 'drain') {
+    const waste = find(bodies, (port) => port.service === 'waste')
+    return waste && { from: 'pipe', to: waste[0], insert: null }
+  }
   const house = service === 'hot' || service === 'cold'
   const taken = find(bodies, (port) =>
     house

@@ -10,6 +10,7 @@ export const ROUTE_IDS = [
   'arm',
   'spout',
   'cap',
+  'trap',
   'any',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]

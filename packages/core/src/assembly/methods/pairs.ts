@@ -25,9 +25,14 @@ for (const method of METHODS)
     BY_FORMS.set(key, [...(BY_FORMS.get(key) ?? []), { method, pairing }])
   }
 
-/** Forms of which some method, as the tip, wants certain materials. */
+/** Forms of which some method, as the tip or as the body, wants certain materials. */
 const CHOSEN_BY_MATERIAL = new Set(
-  METHODS.flatMap((method) => method.pairings.filter(({ materials }) => materials).map(({ tip }) => tip)),
+  METHODS.flatMap((method) =>
+    method.pairings.flatMap(({ tip, body, materials, bodies }) => [
+      ...(materials ? [tip] : []),
+      ...(bodies ? [body] : []),
+    ]),
+  ),
 )
 /** Forms that can be joined to steel, where it matters whether the other end is copper. */
 const MEETS_STEEL = new Set(
@@ -63,7 +68,12 @@ function collect(tip: PortEnd, body: PortEnd, found: Pair[]): void {
     const agree = pairing.systems
       ? tip.system === pairing.systems[0] && body.system === pairing.systems[1]
       : tip.system === body.system
-    if (agree && (!pairing.materials || pairing.materials.includes(tip.material)))
+    const { materials, bodies } = pairing
+    if (
+      agree &&
+      (!materials || materials.includes(tip.material)) &&
+      (!bodies || bodies.includes(body.material))
+    )
       found.push({ method, tip, body })
   }
 }

@@ -1,8 +1,9 @@
+import { DRAIN_METHODS } from './drain'
 import { METAL_METHODS } from './metal'
 import { PLASTIC_METHODS } from './plastic'
 import type { MethodRow } from './types'
 
-const ROWS = [...METAL_METHODS, ...PLASTIC_METHODS] as const
+const ROWS = [...METAL_METHODS, ...PLASTIC_METHODS, ...DRAIN_METHODS] as const
 export type MethodId = (typeof ROWS)[number]['id']
 export type Method = MethodRow & { readonly id: MethodId }
 

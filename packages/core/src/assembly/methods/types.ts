@@ -1,4 +1,5 @@
 import type { PortForm, PortMaterial, PortSystem } from '../../catalog/types'
+import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import type { StepTemplate } from '../acts/types'
 import type { ToolId } from '../tools'
@@ -11,12 +12,16 @@ export interface Pairing {
   readonly systems?: readonly [PortSystem, PortSystem]
   /** Materials of the tip; undefined means any. */
   readonly materials?: readonly PortMaterial[]
+  /** Materials of the body; undefined means any. */
+  readonly bodies?: readonly PortMaterial[]
 }
 
 /** Everything the product knows of one way to make a joint. A new method is a new row, no new code. */
 export interface MethodRow {
   readonly id: string
   readonly name: string
+  /** What it holds in: water under pressure where it is not said. */
+  readonly medium?: Medium
   readonly pairings: readonly Pairing[]
   readonly needsFlame: boolean
   readonly needsDry: boolean

@@ -1,3 +1,4 @@
+import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import { commonPractice } from '../../reference/source'
 import type { StepTemplate } from '../acts/types'
@@ -11,6 +12,8 @@ export type EndMark = 'solder' | 'ring' | 'teeth'
 /** One way to get the old stop off, and what it leaves. Lengths are counted from the visible bare stub. */
 export interface Removal {
   readonly id: string
+  /** Pipe that it is for; any where it is not said. */
+  readonly medium?: Medium
   /** Length gained beyond the visible stub: none, the old insertion, or the nut's length less the ring. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion'
   /** Taken off for the cut itself, mm. */
@@ -51,6 +54,7 @@ export const REMOVALS: readonly Removal[] = [
   },
   {
     id: 'cut-behind',
+    medium: 'supply',
     gains: 'nothing',
     kerfMm: 1,
     roomMm: 12,
@@ -60,6 +64,21 @@ export const REMOVALS: readonly Removal[] = [
     needsDry: false,
     tools: ['tube-cutter'],
     steps: [step('remove.cut', 150)],
+    source: commonPractice,
+  },
+  {
+    // drain pipe is sawn: no wheel of a tube cutter goes round it
+    id: 'saw-behind',
+    medium: 'drain',
+    gains: 'nothing',
+    kerfMm: 2,
+    roomMm: 12,
+    leaves: [],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['pipe-saw'],
+    steps: [step('remove.saw', 150)],
     source: commonPractice,
   },
   {

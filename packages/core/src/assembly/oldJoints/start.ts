@@ -1,6 +1,6 @@
 import { end, type PortEnd } from '../../catalog/ends'
 import { threadEngagement, tubeEngagement } from '../../reference/engagement'
-import { isThreadedMaterial } from '../../reference/materials'
+import { isThreadedMaterial, mediumOf } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
 import type { Pipe } from '../../reference/types'
 import type { Conditions } from '../conditions'
@@ -71,7 +71,9 @@ export function isThreadedPipe(pipe: Pipe): boolean {
  */
 export function starts(pipe: Pipe, conditions: Conditions): Start[] {
   const states: Start[] = []
+  const medium = mediumOf(pipe.material)
   for (const removal of removalsOf(conditions.oldJoint)) {
+    if (removal.medium && removal.medium !== medium) continue
     const threadedPipe = isThreadedPipe(pipe)
     if (removal.threadedEnd) {
       // a bare threaded pipe needs nothing unscrewed; the thread must be there

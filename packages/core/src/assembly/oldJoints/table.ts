@@ -28,7 +28,7 @@ export const OLD_JOINTS = [
   { id: 'cinch', body: null, removals: ['cut-behind'] },
   { id: 'expansion', body: null, removals: ['cut-behind'] },
   { id: 'press', body: 'press-cup', removals: ['cut-behind'] },
-  { id: 'cement', body: 'cement-socket', removals: ['cut-behind'] },
+  { id: 'cement', body: 'cement-socket', removals: ['cut-behind', 'saw-behind'] },
   { id: 'flare', body: 'flare-male', removals: ['cut-behind'] },
   { id: 'slip', body: null, removals: [] },
   { id: 'hub-lead', body: null, removals: [] },

@@ -7,7 +7,7 @@ import { isMetricSystem } from '../../reference/types'
  * before 1940 · 1940–1965 · 1965–1978 · 1978–1995 · 1995–2010 · since 2010.
  */
 export type ByEra = readonly [number, number, number, number, number, number]
-export type Medium = 'cold' | 'hot' | 'waste' | 'vent' | 'gas' | 'refrigerant' | 'sprinkler'
+export type Carried = 'cold' | 'hot' | 'waste' | 'vent' | 'gas' | 'refrigerant' | 'sprinkler'
 export type ActualRegion = 'north-america' | 'metric'
 
 const same = (value: number): ByEra => [value, value, value, value, value, value]
@@ -113,7 +113,7 @@ const SPRINKLER: Shares = {
   'pex-a': [0, 0, 0, 0, 0.5, 4],
 }
 
-export const MATERIAL_SHARES: Readonly<Record<ActualRegion, Readonly<Record<Medium, Shares>>>> = {
+export const MATERIAL_SHARES: Readonly<Record<ActualRegion, Readonly<Record<Carried, Shares>>>> = {
   'north-america': {
     cold: SUPPLY_NA,
     // what does not stand heat is not in hot lines
@@ -244,7 +244,7 @@ const SPRINKLER_SIZES: SizeShares = {
 const RARE_SIZE = 0.002
 
 /** How common a size is among pipes of its system that carry a medium; not normalised. */
-export function sizeShare(medium: Medium, system: DimensionalSystem, nominal: NominalSize): number {
+export function sizeShare(medium: Carried, system: DimensionalSystem, nominal: NominalSize): number {
   const list =
     medium === 'waste' || medium === 'vent'
       ? isMetricSystem(system) || system === 'metric-steel'
@@ -301,7 +301,7 @@ export const VARIANT_SHARES: Readonly<
 
 /** What a line that is called cold, hot, drain, vent or nothing really carries. */
 export const MEDIUM_OF_SERVICE: Readonly<
-  Record<'cold' | 'hot' | 'drain' | 'vent' | 'unknown', Readonly<Record<Medium, number>>>
+  Record<'cold' | 'hot' | 'drain' | 'vent' | 'unknown', Readonly<Record<Carried, number>>>
 > = {
   cold: {
     cold: 0.974,
@@ -343,7 +343,7 @@ export const MEDIUM_OF_SERVICE: Readonly<
 }
 
 /** What people who look for it say a line carries, given what it does. */
-export const CARRIES: Readonly<Record<Medium, Readonly<Record<string, number>>>> = {
+export const CARRIES: Readonly<Record<Carried, Readonly<Record<string, number>>>> = {
   cold: { water: 0.994, waste: 0.002 },
   hot: { water: 0.994, waste: 0.002 },
   waste: { waste: 0.97, water: 0.02 },

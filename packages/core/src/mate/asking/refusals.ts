@@ -1,5 +1,5 @@
 import type { MethodId } from '../../assembly/methods/table'
-import { METHODS } from '../../assembly/methods/table'
+import { METHODS, methodById } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
 import { materialName } from '../../reference/materialNames'
 import { commonPractice } from '../../reference/source'
@@ -11,7 +11,7 @@ import { toOption } from './option'
 
 /** Methods that can begin at a stub; nuts that swivel and spouts never do. */
 export const STUB_METHODS: readonly MethodId[] = METHODS.filter(
-  (method) => method.id !== 'swivel' && method.id !== 'slip-on',
+  (method) => method.id !== 'swivel' && method.id !== 'slip-on' && method.id !== 'slip-joint',
 ).map((method) => method.id)
 
 interface Beginning {
@@ -66,6 +66,7 @@ export function otherMethods(
   const refusals: Refusal[] = []
   let truncated = false
   for (const method of STUB_METHODS) {
+    if ((methodById(method).medium ?? 'supply') !== problem.medium) continue
     if (offered.has(method)) continue
     if (problem.begin.length === 0) {
       refusals.push({ method, reason: { ...plain(problem, 'start.no-end', method), change: 'thread' } })

@@ -41,6 +41,9 @@ export const STARTING_SETTINGS: MateSettings = {
     'slip-tee': 1900,
     cap: 280,
     plug: 320,
+    'trap-adapter': 350,
+    'tubular-trap': 950,
+    'tail-extension': 550,
   },
   priceCents: {},
   consumableCents: {
@@ -55,6 +58,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'cpvc-cement': 650,
     'pvc-cement': 600,
     'pvc-primer': 600,
+    'abs-cement': 600,
     'press-sleeve': 70,
     'worm-clip': 90,
     'pipe-insert': 60,

@@ -1,6 +1,6 @@
 import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pairs'
 import { end, type PortEnd } from '../../catalog/ends'
-import { CATALOG } from '../../catalog/families'
+import { catalogueOf } from '../../catalog/families'
 import type { Fitting } from '../../catalog/types'
 import { PIPES } from '../../reference/pipes'
 import { type Role, roleOf, turnOf } from './routes'
@@ -52,6 +52,9 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'connector',
   'tap-connector',
   'drop-ear',
+  'trap-adapter',
+  'trap',
+  'extension',
 ])
 
 /**
@@ -201,7 +204,7 @@ const BOTH_WAYS: readonly (readonly [number, number])[] = [
 const KNOWN = new WeakMap<readonly Fitting[], Network>()
 
 /** The network of a catalogue; made once for each. */
-export function networkOf(catalogue: readonly Fitting[] = CATALOG): Network {
+export function networkOf(catalogue: readonly Fitting[] = catalogueOf('supply')): Network {
   const known = KNOWN.get(catalogue)
   if (known) return known
   const made = new Network(catalogue)

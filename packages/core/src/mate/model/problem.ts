@@ -6,9 +6,11 @@ import { CUT_OPEN } from '../../assembly/oldJoints/removals'
 import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
 import type { ToolId } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
+import { catalogueOf } from '../../catalog/families'
 import type { Fitting } from '../../catalog/types'
 import { Effort } from '../../effort'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import type { Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
 import type { Pipe } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
@@ -41,6 +43,7 @@ export interface Limits {
 export class Problem {
   readonly network: Network
   readonly route: Route
+  readonly medium: Medium
   readonly conditions: Conditions
   readonly settings: MateSettings
   readonly begin: readonly Start[]
@@ -72,7 +75,11 @@ export class Problem {
     readonly linesTogether = 1,
     readonly limits: Limits = {},
   ) {
-    this.network = networkOf(limits.catalogue)
+    const route = line.cutIn ? cutInRoute(line.cutIn.insert) : line.to && routeById(line.to.route)
+    if (!route) throw new RangeError('lines: no end of the line is named (to)')
+    this.route = route
+    this.medium = route.medium ?? 'supply'
+    this.network = networkOf(limits.catalogue ?? catalogueOf(this.medium))
     this.effort = limits.effort ?? new Effort(MATE_STEPS)
     this.conditions = line.conditions
     this.settings = request.settings
@@ -80,7 +87,6 @@ export class Problem {
     const pipe = this.pipe
     if (line.cutIn) {
       if (!pipe) throw new RangeError('lines: a cut-in needs the pipe of the run')
-      this.route = cutInRoute(line.cutIn.insert)
       const run = runEnd(pipe)
       this.begin = [cutStart(run, pipe, this.conditions.stubMm)]
       this.far = cutStart(run, pipe, line.cutIn.farMm)
@@ -89,9 +95,7 @@ export class Problem {
     } else {
       this.springMm = 0
       this.far = null
-      if (!line.to) throw new RangeError('lines: no end of the line is named (to)')
-      this.route = routeById(line.to.route)
-      this.goals = line.to.ends.map((ref) => this.network.classOf(endOf(ref)))
+      this.goals = (line.to?.ends ?? []).map((ref) => this.network.classOf(endOf(ref)))
       this.begin = this.beginnings(pipe)
     }
     for (const start of this.begin) this.network.classOf(start.port)
@@ -251,7 +255,8 @@ export class Problem {
       riskPerMille: verdict.riskPerMille,
       bit: standing.bit,
       tools: standing.tools,
-      closeSeconds: closingSeconds(acts),
+      // a drain keeps no water off
+      closeSeconds: this.medium === 'drain' ? 0 : closingSeconds(acts),
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),

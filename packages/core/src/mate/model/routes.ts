@@ -1,5 +1,6 @@
 import type { RouteId } from '../../assembly/bodies/types'
 import type { Family } from '../../catalog/types'
+import type { Medium } from '../../reference/materials'
 import type { CutIn } from '../types'
 
 /** What a part does in a line, whatever its ends. */
@@ -20,6 +21,9 @@ export type Role =
   | 'union'
   | 'tee'
   | 'closer'
+  | 'trap-adapter'
+  | 'trap'
+  | 'extension'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -57,6 +61,9 @@ const ROLES: Readonly<Record<Family, Role>> = {
   plug: 'closer',
   'supply-connector': 'connector',
   'tube-piece': 'piece',
+  'trap-adapter': 'trap-adapter',
+  'tubular-trap': 'trap',
+  'tail-extension': 'extension',
 }
 
 /** What a part does in a line. */
@@ -77,6 +84,8 @@ export function turnOf(family: Family): 0 | 45 | 90 {
  */
 export interface Route {
   readonly id: RouteId | 'cut-in'
+  /** What it carries: water where it is not said. */
+  readonly medium?: Medium
   readonly stages: readonly Readonly<Partial<Record<Role, number>>>[]
   /** Stages at which the joint to the fixture's end may be made. */
   readonly goalAt: readonly number[]
@@ -127,6 +136,14 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     opensAt: 2,
   },
   cap: { id: 'cap', stages: [{ piece: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
+  // from the stub outward: what grips tube, one trap, at most one longer tail
+  trap: {
+    id: 'trap',
+    medium: 'drain',
+    stages: [{ piece: 0, 'trap-adapter': 1 }, { trap: 2 }, { extension: 3 }, {}],
+    goalAt: [2, 3],
+    opensAt: 1,
+  },
   any: {
     id: 'any',
     stages: [

@@ -4,7 +4,7 @@ import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
 import type { ChangeId, Reason } from '../../assembly/reason'
 import type { PortEnd } from '../../catalog/ends'
-import { isMetal } from '../../reference/materials'
+import { isMetal, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
 import type { PipeMaterial } from '../../reference/types'
@@ -29,6 +29,8 @@ export interface JointContext {
 interface Rule {
   readonly id: string
   readonly severity: Reason['severity']
+  /** What it speaks of: lines of water where it is not said. */
+  readonly medium?: Medium | 'both'
   /** Where a published code weighs it otherwise. */
   readonly byCode?: Readonly<Partial<Record<CodeProfile, Reason['severity'] | 'off'>>>
   /** It can bite where the tip is not the stub's end; all others speak of the stub alone. */
@@ -77,6 +79,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'line.not-dry',
+    medium: 'both',
     severity: 'forbid',
     change: 'dry',
     source: { title: 'ASTM B828', certainty: 'recalled' },
@@ -85,6 +88,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'stub.too-short',
+    medium: 'both',
     severity: 'forbid',
     fixed: true,
     change: 'stub',
@@ -96,6 +100,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'access.closed-wall',
+    medium: 'both',
     anywhere: true,
     severity: 'forbid',
     change: 'access',
@@ -110,6 +115,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'ground.not-buried',
+    medium: 'both',
     anywhere: true,
     severity: 'forbid',
     change: 'access',
@@ -122,6 +128,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'room.tool',
+    medium: 'both',
     severity: 'forbid',
     change: 'room',
     source: { title: 'Room for wrench, jaw or flame, typical', certainty: "maker's sheet" },
@@ -255,6 +262,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'end.pinholes',
+    medium: 'both',
     severity: 'forbid',
     change: 'sound',
     source: commonPractice,
@@ -262,6 +270,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'end.pinhole',
+    medium: 'both',
     severity: 'forbid',
     change: 'sound',
     source: commonPractice,
@@ -269,6 +278,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'end.bent',
+    medium: 'both',
     severity: 'forbid',
     change: 'straight',
     source: commonPractice,
@@ -321,6 +331,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'end.loose',
+    medium: 'both',
     severity: 'warn',
     riskPerMille: 12,
     source: commonPractice,
@@ -336,6 +347,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'end.choked',
+    medium: 'both',
     severity: 'note',
     source: commonPractice,
     bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('choked')),
@@ -392,6 +404,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'life.shorter-than-place',
+    medium: 'both',
     anywhere: true,
     severity: 'note',
     riskPerMille: 6,
@@ -422,12 +435,14 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'stub.not-measured',
+    medium: 'both',
     severity: 'warn',
     source: commonPractice,
     bites: ({ start, needsStubMm }) => (start && start.usableMm === null ? { needsMm: needsStubMm } : null),
   },
   {
     id: 'stub.close',
+    medium: 'both',
     severity: 'warn',
     source: commonPractice,
     bites: ({ start, needsStubMm }) =>
@@ -468,6 +483,24 @@ export const RULES: readonly Rule[] = [
       yes(start !== null && isMetal(tip.material as PipeMaterial) && plastic(body.material)),
   },
   {
+    id: 'drain.out-of-round',
+    medium: 'drain',
+    severity: 'forbid',
+    change: 'round',
+    source: { title: 'ASTM D2855: the pipe has to fill its socket', certainty: 'recalled' },
+    bites: ({ start, conditions }) => yes(start !== null && conditions.outOfRound),
+  },
+  {
+    id: 'drain.vent',
+    medium: 'drain',
+    severity: 'note',
+    source: {
+      title: 'Model plumbing codes: a trap is vented within the length of its arm; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start }) => yes(start !== null),
+  },
+  {
     id: 'pipe.polybutylene',
     severity: 'warn',
     riskPerMille: 15,
@@ -478,6 +511,14 @@ export const RULES: readonly Rule[] = [
 
 /** Rules that can bite away from the stub: few, and asked most often. */
 const ANYWHERE: readonly Rule[] = RULES.filter((rule) => rule.anywhere)
+const speaking = (rules: readonly Rule[], medium: Medium) =>
+  rules.filter((rule) => rule.medium === 'both' || (rule.medium ?? 'supply') === medium)
+const byMedium = (rules: readonly Rule[]) => ({
+  supply: speaking(rules, 'supply'),
+  drain: speaking(rules, 'drain'),
+})
+const BY_MEDIUM = byMedium(RULES)
+const ANYWHERE_BY_MEDIUM = byMedium(ANYWHERE)
 
 /** How hard a rule is for this shop: the table, the code profile on it, the local amendment on that. */
 export function ruleIn(
@@ -503,7 +544,8 @@ export function judge(joint: JointContext): {
   const forbidden: Reason[] = []
   const remarks: Reason[] = []
   let riskPerMille = joint.method.riskPerMille
-  for (const rule of joint.start ? RULES : ANYWHERE) {
+  const { medium = 'supply' } = joint.method
+  for (const rule of (joint.start ? BY_MEDIUM : ANYWHERE_BY_MEDIUM)[medium]) {
     const { severity, source } = ruleIn(rule, joint.settings)
     if (severity === 'off') continue
     const parameters = rule.bites(joint)

@@ -137,7 +137,7 @@ export class Grower {
           seconds: removalSeconds(removal),
           joints: 0,
           riskPerMille: risk,
-          waterOffSeconds: removalSeconds(removal),
+          waterOffSeconds: problem.medium === 'drain' ? 0 : removalSeconds(removal),
           lo: 0,
           hi: 0,
           fine: this.follow(0, this.word(`start ${index}`)),

@@ -53,10 +53,16 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
             ? pairing.systems[0] === tip.system && pairing.systems[1] === body.system
             : tip.system === body.system) &&
           tip.nominal === body.nominal &&
-          (!pairing.materials || pairing.materials.includes(tip.material)),
+          (!pairing.materials || pairing.materials.includes(tip.material)) &&
+          (!pairing.bodies || pairing.bodies.includes(body.material)),
       ),
     ),
   )
+}
+
+/** Whether a rule speaks of what a joint carries. */
+export function speaksOf(rule: { readonly medium?: string }, method: Pick<Method, 'medium'>): boolean {
+  return rule.medium === 'both' || (rule.medium ?? 'supply') === (method.medium ?? 'supply')
 }
 
 function insertion({ method, tip, body }: Joint): readonly [number, number] {
@@ -116,6 +122,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const judgeAnew = (joint: Joint, start: Start | null, beforeStop: boolean) => {
     let perMille = joint.method.riskPerMille
     for (const rule of RULES) {
+      if (!speaksOf(rule, joint.method)) continue
       const { severity } = ruleIn(rule, settings)
       const context = {
         ...joint,

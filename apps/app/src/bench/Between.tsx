@@ -1,0 +1,25 @@
+import { View } from 'react-native'
+import { Length } from '../ui/Length'
+import { Txt } from '../ui/Txt'
+import { OffBy } from './OffBy'
+
+/** The longest that holds, large; the shortest beneath it; and what it may be off. */
+export function Between(props: {
+  label: string
+  mm: readonly [number, number]
+  off: { readonly offMm: number; readonly largest: string | null }
+}) {
+  return (
+    <View className="flex-1">
+      <Txt size="s" tone="soft">
+        {props.label}
+      </Txt>
+      <Length mm={props.mm[1]} quantity="pipe-to-cut" size="xxl" />
+      <Txt size="s" tone="soft">
+        not under
+      </Txt>
+      <Length mm={props.mm[0]} quantity="least-stub" />
+      <OffBy off={props.off} />
+    </View>
+  )
+}

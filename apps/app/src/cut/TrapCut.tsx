@@ -1,0 +1,72 @@
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { View } from 'react-native'
+import { Between } from '../bench/Between'
+import { TrapPicture } from '../bench/TrapPicture'
+import { usePreferences } from '../data/preferences'
+import type { JobView, LineView } from '../data/select'
+import { setConditions } from '../job/actions'
+import { type Measured, trapRequest } from '../job/trap'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
+import { Txt } from '../ui/Txt'
+import { useSolved } from '../workers/solver'
+import type { Layout } from './saw'
+
+const ROWS = [
+  ['outMm', 'Drain out from the wall', 'Finished wall to the middle of the drain.'],
+  ['asideMm', 'Drain aside of the stub', 'Middle of the stub to the middle of the drain, along the wall.'],
+  ['drainMm', 'Drain’s end over the floor', 'Floor to where the tailpiece begins.'],
+  ['stubMm', 'Stub over the floor', 'Floor to the middle of the stub in the wall.'],
+] as const satisfies readonly (readonly [keyof Measured, string, string])[]
+
+const NOTHING: Measured = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
+
+/** The two lengths that are cut at a tubular trap: its wall tube and the tailpiece over it. */
+export function TrapCut({ view, line, layout }: { view: JobView; line: LineView; layout: Layout | null }) {
+  const unit = usePreferences((state) => state.unit)
+  const measured = line.situation?.fields.trap ?? NOTHING
+  const request = trapRequest(line, layout)
+  const { answer } = useSolved('trap', request)
+  const fit = answer?.fit
+  return (
+    <View className="mt-2" testID="trap-cut">
+      {answer && request ? (
+        <TrapPicture trap={answer.trap} ask={request} fit={fit?.ok ? fit : null} />
+      ) : (
+        <Txt tone="soft" className="pb-2">
+          Measure the drain and the stub: the trap swings until its tube points straight into the wall.
+        </Txt>
+      )}
+      {answer && fit?.ok ? (
+        <>
+          <View className="flex-row gap-4 border-b-2 border-ink pb-2">
+            <Between label="wall tube, bend to end" mm={fit.armMm} off={answer.armOff} />
+            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} />
+          </View>
+          {fit.notes.map((note) => (
+            <Note key={note.ruleId} kind="caution" title="Check the local code">
+              {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`}
+            </Note>
+          ))}
+        </>
+      ) : null}
+      {fit && !fit.ok ? (
+        <Note kind="stop" title="It does not line up">
+          {say(REASONS[fit.reason.ruleId] ?? '', fit.reason.parameters, unit)}
+        </Note>
+      ) : null}
+      {ROWS.map(([key, label, hint]) => (
+        <MeasureRow
+          key={key}
+          label={label}
+          hint={hint}
+          mm={measured[key]}
+          onEnter={({ mm, text }) =>
+            void setConditions(view, [line], { trap: { ...measured, [key]: mm } }, `${label}: ${text}`)
+          }
+        />
+      ))}
+    </View>
+  )
+}

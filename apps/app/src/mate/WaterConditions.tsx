@@ -1,0 +1,67 @@
+import { View } from 'react-native'
+import type { EntityFields } from '../data/types'
+import { Choice } from '../ui/Choice'
+import { Toggle } from '../ui/Toggle'
+
+type Situation = EntityFields<'situation'>
+
+/** What stands for a band of pressures: only whether it passes 80 psi changes anything. */
+const BANDS = { unread: null, usual: 60, high: 90 } as const
+const pressureBand = (psi: number | null): keyof typeof BANDS =>
+  psi === null ? 'unread' : psi > 80 ? 'high' : 'usual'
+interface Props {
+  conditions: Pick<Situation, 'nearHeater' | 'turn' | 'pressurePsi' | 'sunlight'>
+  set: (patch: Partial<Situation>, label: string) => void
+  improvised: boolean
+  onImprovised: (improvised: boolean) => void
+}
+
+/** What only a line under pressure is asked. */
+export function WaterConditions({ conditions, set, improvised, onImprovised }: Props) {
+  return (
+    <>
+      <Toggle
+        label="Within 18 in of a heater"
+        value={conditions.nearHeater}
+        onChange={(nearHeater) => set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')}
+      />
+      <Choice
+        label="The line turns before the fixture"
+        columns={3}
+        value={String(conditions.turn)}
+        options={[
+          { value: '0', label: 'no' },
+          { value: '45', label: '45°' },
+          { value: '90', label: '90°' },
+        ]}
+        onChange={(turn) =>
+          set({ turn: Number(turn) as 0 | 45 | 90 }, turn === '0' ? 'Straight on' : `Turns by ${turn}°`)
+        }
+      />
+      <View className="mt-2">
+        <Choice
+          label="Static pressure, read at the house"
+          columns={3}
+          value={pressureBand(conditions.pressurePsi)}
+          options={[
+            { value: 'unread', label: 'not read' },
+            { value: 'usual', label: 'to 80 psi' },
+            { value: 'high', label: 'over 80' },
+          ]}
+          onChange={(band) => set({ pressurePsi: BANDS[band] }, `Pressure: ${band}`)}
+        />
+      </View>
+      <Toggle
+        label="In daylight"
+        value={conditions.sunlight}
+        onChange={(sunlight) => set({ sunlight }, sunlight ? 'In daylight' : 'Out of daylight')}
+      />
+      <Toggle
+        label="Also improvised ways"
+        detail={improvised ? 'made up on the job: a fall-back, marked as such' : undefined}
+        value={improvised}
+        onChange={onImprovised}
+      />
+    </>
+  )
+}

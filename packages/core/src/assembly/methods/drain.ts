@@ -1,0 +1,112 @@
+import { cutAndDress } from './parts'
+import type { MethodRow } from './types'
+
+const CEMENTED = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: true,
+  concealable: 'yes',
+  setUpSeconds: 60,
+  coldWaits: [
+    { belowC: 4, seconds: 3600 },
+    { belowC: 16, seconds: 1800 },
+  ],
+  tools: ['pipe-saw', 'deburrer'],
+  consumables: [],
+  riskPerMille: 5,
+  stubExtraMm: { fixed: 4, perOd: 0 },
+  reversible: 'cut-off',
+  lifeYears: 50,
+  toolRoomMm: 25,
+  buried: 'yes',
+} as const
+
+/** Joints of drains: by their own fall, without pressure. */
+export const DRAIN_METHODS = [
+  {
+    ...CEMENTED,
+    id: 'cement-drain-pvc',
+    name: 'PVC drain cement',
+    pairings: [{ tip: 'tube', body: 'drain-socket', materials: ['pvc-drain'], bodies: ['pvc-drain'] }],
+    opens: [
+      { id: 'pvc-primer', quantity: 1 },
+      { id: 'pvc-cement', quantity: 1 },
+    ],
+    seal: 'pvc-cement',
+    source: { title: 'ASTM D2564 cement, F656 primer, D2855 practice', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      { key: 'fit', kind: 'prepare', words: 'cement.fit', seconds: 20, after: ['dress'] },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'cement.join-pvc',
+        seconds: 60,
+        after: ['fit'],
+        heatSensitive: true,
+      },
+      { key: 'cure', kind: 'wait', words: 'cement.cure', seconds: 900, after: ['close'], passive: true },
+    ],
+  },
+  {
+    ...CEMENTED,
+    id: 'cement-drain-abs',
+    name: 'ABS drain cement',
+    pairings: [{ tip: 'tube', body: 'drain-socket', materials: ['abs-drain'], bodies: ['abs-drain'] }],
+    opens: [{ id: 'abs-cement', quantity: 1 }],
+    seal: 'abs-cement',
+    source: { title: 'ASTM D2235 cement for ABS', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      { key: 'fit', kind: 'prepare', words: 'cement.fit', seconds: 20, after: ['dress'] },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'cement.join-abs',
+        seconds: 60,
+        after: ['fit'],
+        heatSensitive: true,
+      },
+      { key: 'cure', kind: 'wait', words: 'cement.cure', seconds: 900, after: ['close'], passive: true },
+    ],
+  },
+  {
+    id: 'slip-joint',
+    name: 'slip joint',
+    medium: 'drain',
+    pairings: [{ tip: 'tube', body: 'slip-joint', materials: ['tubular-plastic', 'tubular-brass'] }],
+    needsFlame: false,
+    needsDry: false,
+    concealable: 'no',
+    setUpSeconds: 20,
+    tools: ['pipe-saw'],
+    consumables: [],
+    riskPerMille: 6,
+    stubExtraMm: { fixed: 10, perOd: 0 },
+    seal: 'slip-washer',
+    reversible: 'by-hand',
+    lifeYears: 20,
+    toolRoomMm: 50,
+    buried: 'no',
+    source: { title: 'ASME A112.18.2 and ASTM F409 tubular drain goods', certainty: 'recalled' },
+    steps: [
+      { key: 'cut', kind: 'prepare', words: 'slip.cut', seconds: 40 },
+      {
+        key: 'nut',
+        kind: 'captive',
+        words: 'slip.nut',
+        seconds: 15,
+        after: ['cut'],
+        captive: 'slip nut and washer',
+      },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'slip.tighten',
+        seconds: 30,
+        after: ['nut'],
+        heatSensitive: true,
+      },
+    ],
+  },
+] as const satisfies readonly MethodRow[]

@@ -1,0 +1,129 @@
+import type { Source } from '../reference/source'
+import type { PipeMaterial } from '../reference/types'
+import { inline } from './build'
+import { end } from './ends'
+import type { Fitting, Port } from './types'
+
+const IN = 25.4
+
+const D3311: Source = {
+  title: 'ASTM D3311 drain, waste and vent fitting patterns',
+  table: 'coupling, laying length',
+  certainty: 'recalled',
+}
+const TUBULAR_SHEET: Source = { title: 'Tubular traps, typical of the kind', certainty: "maker's sheet" }
+
+/** Plastics of drain pipe, as they are called. */
+const PLASTICS: readonly (readonly [PipeMaterial, string, string])[] = [
+  ['pvc-drain', 'pvc', 'PVC'],
+  ['abs-drain', 'abs', 'ABS'],
+]
+
+/** From a drain pipe to the nut and washer that grip tubular drain: pipe size by tube size. */
+const ADAPTERS: readonly (readonly [pipe: string, tube: string])[] = [
+  ['1-1/4', '1-1/4'],
+  ['1-1/2', '1-1/2'],
+  ['1-1/2', '1-1/4'],
+]
+
+function trapAdapters(): Fitting[] {
+  return PLASTICS.flatMap(([material, key, word]) =>
+    ADAPTERS.map(([pipe, tube]) =>
+      inline({
+        id: `trap-adapter.${key}.${pipe}x${tube}`,
+        family: 'trap-adapter',
+        name: `${word} trap adapter, ${pipe} in drain socket × ${tube} in slip nut`,
+        material,
+        heatSensitive: true,
+        layingMm: 3,
+        a: end('drain-socket', 'IPS', pipe, material),
+        b: end('slip-joint', 'tubular', tube, material),
+        source: TUBULAR_SHEET,
+      }),
+    ),
+  )
+}
+
+function couplings(): Fitting[] {
+  return PLASTICS.flatMap(([material, key, word]) =>
+    (['1-1/4', '1-1/2', '2'] as const).map((size) =>
+      inline({
+        id: `coupling.drain.${key}.${size}`,
+        family: 'coupling',
+        name: `${word} drain coupling, ${size} in`,
+        material,
+        heatSensitive: true,
+        // the stop between the two pipes
+        layingMm: 0.125 * IN,
+        a: end('drain-socket', 'IPS', size, material),
+        b: end('drain-socket', 'IPS', size, material),
+        source: D3311,
+      }),
+    ),
+  )
+}
+
+/** Sizes of tubular traps with the swing of their bend, from the middle of the inlet to the middle of the outlet leg. */
+const TRAPS: readonly (readonly [tube: string, swingMm: number])[] = [
+  ['1-1/4', 3.5 * IN],
+  ['1-1/2', 4 * IN],
+]
+/** Wall tube as it is drawn before it is cut: from the outlet leg to its plain end. */
+const ARM_MM = 5 * IN
+/** The mouth of the inlet over the middle of the wall tube. */
+const INLET_ABOVE_MM = IN
+
+/**
+ * A trap of tube: its bend with a nut at the inlet, and the wall tube with a plain end. In its own frame the inlet
+ * stands over the origin, at the height of the wall tube: the two axes meet there.
+ */
+function traps(): Fitting[] {
+  return (['tubular-plastic', 'tubular-brass'] as const).flatMap((material) =>
+    TRAPS.map(([tube, swingMm]): Fitting => {
+      const at = (id: string, part: ReturnType<typeof end>, x: number, y: number): Port => ({
+        ...part,
+        id,
+        pose: {
+          origin: [x, y, 0],
+          axis: x < 0 ? [-1, 0, 0] : [0, 1, 0],
+          rollDegrees: 0,
+        },
+      })
+      return {
+        id: `trap.${material === 'tubular-brass' ? 'brass' : 'plastic'}.${tube}`,
+        family: 'tubular-trap',
+        name: `${tube} in tubular trap with cleanout-free bend, ${material === 'tubular-brass' ? 'chromed brass' : 'plastic'}, slip nuts and washers`,
+        material,
+        heatSensitive: true,
+        layingMm: swingMm,
+        source: TUBULAR_SHEET,
+        ports: [
+          at('a', end('tube', 'tubular', tube, material), -(swingMm + ARM_MM), 0),
+          at('b', end('slip-joint', 'tubular', tube, material), 0, INLET_ABOVE_MM),
+        ],
+      }
+    }),
+  )
+}
+
+/** A longer tail between a trap and a fixture that ends too high: a nut and washer above, plain tube below. */
+function extensions(): Fitting[] {
+  return (['1-1/4', '1-1/2'] as const).map((tube) =>
+    inline({
+      id: `tail-extension.plastic.${tube}x8`,
+      family: 'tail-extension',
+      name: `${tube} in tailpiece extension, 8 in, slip nut and washer`,
+      material: 'tubular-plastic',
+      heatSensitive: true,
+      layingMm: 8 * IN - 3 * IN,
+      a: end('tube', 'tubular', tube, 'tubular-plastic'),
+      b: end('slip-joint', 'tubular', tube, 'tubular-plastic'),
+      source: TUBULAR_SHEET,
+    }),
+  )
+}
+
+/** Parts of drains: what carries one basin's or sink's waste to a stub of drain pipe. */
+export function drainParts(): Fitting[] {
+  return [...trapAdapters(), ...couplings(), ...traps(), ...extensions()]
+}

@@ -1,0 +1,191 @@
+import fc from 'fast-check'
+import { bodiesOf, lineEnds, mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { CATALOG, catalogueOf, fittingById, fullDepthMm, mediumOfPart } from '../catalog'
+import { mediumOf, PIPES, tubeEngagement } from '../reference'
+import { sequence } from '../sequence'
+import { mate } from './index'
+import { bruteForce } from './test/bruteForce'
+import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
+import type { LineRequest, MateSettings } from './types'
+
+const STUBS = ['pvc-dwv.40.1-1/4', 'pvc-dwv.40.1-1/2', 'abs-dwv.40.1-1/4', 'abs-dwv.40.1-1/2'] as const
+const TAILS = ['waste.tail.1-1/4', 'waste.tail.1-1/2'] as const
+const waste = (pipeId: string, tail: string, patch: Partial<Conditions> = {}): LineRequest => ({
+  lineId: 'a',
+  pipeId,
+  to: mouthOf(tail),
+  conditions: { ...PLAIN, service: 'waste', oldJoint: 'none', ...patch },
+})
+const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED) => {
+  const [result] = mate({ lines: [request], settings }).lines
+  if (!result) throw new Error('no line')
+  return result
+}
+const familiesOf = (request: LineRequest) =>
+  ask(request).options.map(({ parts }) => parts.map(({ family }) => family))
+const usual = waste('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2')
+
+describe('a basin’s waste to a stub of drain pipe', () => {
+  it('goes by trap adapter and slip-joint trap, as every basin has it', () => {
+    const [best] = ask(usual).options
+    expect(best?.parts.map(({ family }) => family)).toEqual(['trap-adapter', 'tubular-trap'])
+    expect(best?.methods).toEqual(['cement-drain-pvc', 'slip-joint'])
+    // water is not shut for it
+    expect(best?.waterOffSeconds).toBe(0)
+  })
+
+  it.each(STUBS.flatMap((pipe) => TAILS.map((tail) => [pipe, tail] as const)))(
+    '%s to %s: one trap on the way, of drain parts alone, cement of its own plastic, never smaller downstream',
+    (pipe, tail) => {
+      const { options, refusals } = ask(waste(pipe, tail))
+      // a tail of 1-1/2 in does not go into a stub of 1-1/4
+      expect(options.length > 0).toBe(!(pipe.endsWith('1-1/4') && tail.endsWith('1-1/2')))
+      const [own, other] = pipe.startsWith('pvc') ? ['pvc', 'abs'] : ['abs', 'pvc']
+      for (const { parts, methods } of options) {
+        expect(parts.filter(({ family }) => family === 'tubular-trap')).toHaveLength(1)
+        for (const { fittingId } of parts)
+          expect(mediumOfPart(fittingById(fittingId) ?? { ports: [] })).toBe('drain')
+        expect(methods).toContain(`cement-drain-${own}`)
+        expect(methods).not.toContain(`cement-drain-${other}`)
+      }
+      for (const { method } of refusals) expect(method).toMatch(/^cement-drain-/)
+    },
+  )
+
+  it('as exhaustive search finds it, whatever the place', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...STUBS),
+        fc.constantFrom(...TAILS),
+        fc.record({
+          stubMm: fc.option(fc.integer({ min: 5, max: 80 })),
+          line: fc.constantFrom('dry' as const, 'trickle' as const),
+          access: fc.constantFrom('reachable' as const, 'closed-wall' as const, 'buried' as const),
+          oldJoint: fc.constantFrom('none' as const, 'cement' as const),
+          outOfRound: fc.boolean(),
+          plateMm: fc.constantFrom(0, 3),
+        }),
+        (pipe, tail, patch) => {
+          const request = waste(pipe, tail, patch)
+          const all = bruteForce(request, WELL_EQUIPPED, { catalogue: catalogueOf('drain'), mostParts: 4 })
+          const found = ask(request).options.map(({ costs }) => costs.totalCents)
+          expect(found[0] ?? null).toBe(all.length === 0 ? null : Math.min(...all.map(({ total }) => total)))
+        },
+      ),
+      { numRuns: 40, seed: 12 },
+    ))
+
+  it.each([
+    [{ stubMm: 20 }, 'stub.too-short', { stubMm: 40 }],
+    [{ line: 'trickle' as const }, 'line.not-dry', {}],
+    [{ outOfRound: true }, 'drain.out-of-round', {}],
+    [{ faults: ['pinhole' as const] }, 'end.pinhole', {}],
+  ])('%j is refused, %s', (patch, ruleId, better) => {
+    const { options, refusals } = ask(waste('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2', patch))
+    expect(options).toEqual([])
+    expect(refusals.map(({ reason }) => reason.ruleId)).toContain(ruleId)
+    expect(familiesOf({ ...usual, conditions: { ...usual.conditions, ...better } }).length).toBeGreaterThan(0)
+  })
+
+  it('is told once that the vent was not looked into, and nothing of drinking water', () => {
+    const rules = ask(usual).options[0]?.warnings.map(({ ruleId }) => ruleId)
+    expect(rules).toContain('drain.vent')
+    expect(rules).not.toContain('drinking.lead-free')
+  })
+
+  it('has no part in a line of water, nor water in it', () => {
+    const water = ask(line('copper.l.1/2')).options.flatMap(({ parts }) => parts)
+    for (const { fittingId } of water)
+      expect(mediumOfPart(fittingById(fittingId) ?? { ports: [] })).toBe('supply')
+    expect(familiesOf(waste('copper.l.1/2', 'waste.tail.1-1/2'))).toEqual([])
+    expect(familiesOf({ ...line('pvc-dwv.40.1-1/2'), conditions: { ...PLAIN, oldJoint: 'none' } })).toEqual(
+      [],
+    )
+    for (const { ports } of CATALOG) expect(new Set(ports.map(({ medium }) => medium)).size).toBe(1)
+    for (const { material } of PIPES) expect(['supply', 'drain']).toContain(mediumOf(material))
+  })
+
+  it('is its own line: a waste body takes no water, a faucet no waste', () => {
+    const both = bodiesOf(['faucet.shank.1/2', 'waste.tail.1-1/2'])
+    expect(lineEnds(both, 'drain', true)?.to.kind).toBe('waste.tail.1-1/2')
+    expect(lineEnds(both, 'hot', true)?.to.kind).toBe('faucet.shank.1/2')
+    const alone = bodiesOf(['waste.tail.1-1/2'])
+    expect([lineEnds(alone, 'hot', true), lineEnds(bodiesOf(['faucet.shank.1/2']), 'drain', true)]).toEqual([
+      null,
+      null,
+    ])
+    // who says afterwards what else goes in keeps it under the same name
+    expect(alone[0]?.id).toBe(both[1]?.id)
+  })
+})
+
+describe('drain fittings', () => {
+  // ASTM D2665, sockets: 11/16 in at 1-1/4 and 1-1/2, 3/4 at 2; ASTM D2466 pressure sockets are deeper at each
+  it.each([
+    ['1-1/4', 11 / 16],
+    ['1-1/2', 11 / 16],
+    ['2', 3 / 4],
+  ])('have shallow sockets: %s in', (size, inches) => {
+    const drain = tubeEngagement('drain-socket', 'IPS', size)
+    expect(drain?.maxMm).toBeCloseTo(inches * 25.4, 6)
+    expect(tubeEngagement('pvc-socket', 'IPS', size)?.maxMm ?? 0).toBeGreaterThan(drain?.maxMm ?? 0)
+  })
+
+  it('a trap holds two to four inches of seal as it is drawn, and its mouths lie on one upright and one level', () => {
+    for (const part of CATALOG.filter(({ family }) => family === 'tubular-trap')) {
+      const [arm, inlet] = part.ports
+      expect([arm?.pose.axis, inlet?.pose.axis]).toEqual([
+        [-1, 0, 0],
+        [0, 1, 0],
+      ])
+      expect([arm?.pose.origin[1], inlet?.pose.origin[0]]).toEqual([0, 0])
+      expect(fullDepthMm(inlet ?? { form: 'tube', system: 'tubular', nominal: '1-1/2' })).toBeGreaterThan(0)
+    }
+  })
+})
+
+describe('the plan of a drain', () => {
+  const option = ask(usual).options[0]
+  const plan = (lines: readonly ('water' | 'waste')[]) =>
+    sequence({
+      houseRules: WELL_EQUIPPED.houseRules,
+      lines: lines.map((kind) => {
+        const request = kind === 'waste' ? usual : line('copper.l.1/2')
+        const chosen = kind === 'waste' ? option : ask(request).options[0]
+        if (!chosen) throw new Error('no way')
+        return { lineId: kind, conditions: request.conditions, option: chosen }
+      }),
+    })
+  const keys = (steps: ReturnType<typeof plan>['steps']) => steps.map(({ id }) => id)
+
+  it('shuts no water, plugs the open pipe, and lets a full bowl go when all is cemented and cured', () => {
+    const { steps, waterOff } = plan(['waste'])
+    const at = (id: string) => keys(steps).indexOf(id)
+    expect(waterOff.seconds).toBe(0)
+    for (const id of ['general/shut', 'general/restore', 'waste/line/dry-inlet', 'general/bond'])
+      expect(at(id)).toBe(-1)
+    const order = [
+      'general/parts',
+      'general/no-use',
+      'waste/line/plug',
+      'waste/line/unplug',
+      'waste/0/close',
+      'waste/line/fill',
+    ]
+    expect(order.map(at)).toEqual([...order.map(at)].sort((a, b) => a - b))
+    expect(order.map(at)).not.toContain(-1)
+    const cure = steps.find(({ id }) => id === 'waste/0/cure')
+    const fill = steps.find(({ id }) => id === 'waste/line/fill')
+    expect(fill?.startSeconds ?? 0).toBeGreaterThanOrEqual(cure?.endSeconds ?? Number.POSITIVE_INFINITY)
+    expect(fill?.phase).toBe('after')
+  })
+
+  it('beside a line of water keeps the water off no longer, and fills the bowl when it is back', () => {
+    const [together, alone] = [plan(['water', 'waste']), plan(['water'])]
+    expect(together.waterOff.seconds).toBe(alone.waterOff.seconds)
+    const ids = keys(together.steps)
+    expect(ids.indexOf('waste/line/fill')).toBeGreaterThan(ids.indexOf('general/restore'))
+    expect(ids).toContain('water/line/dry-inlet')
+  })
+})
