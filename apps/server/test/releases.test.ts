@@ -165,9 +165,9 @@ describe('a database of the second release', () => {
     // a way that was chosen then is kept whole from now on, and is the same way
     const mating = changes.find((change) => change.kind === 'mating')
     expect(mating?.fields.versions).toEqual({ ...tableVersions(), kept: 'afterwards' })
-    const { option } = mating?.fields as { option: MateOption }
+    const option = mating?.fields.option as MateOption | undefined
     expect(option).toEqual(keep(WAY, {}))
-    expect(option.parts.every(({ made }) => made !== undefined)).toBe(true)
+    expect(option?.parts.every(({ made }) => made !== undefined)).toBe(true)
     // sent again it is known again, and its id still stands for nothing else
     const { results } = await sync(server, cookie, [sent, { ...sent, patch: { fixtureId: 'closed' } }])
     expect(results.map(({ status }) => status)).toEqual(['repeated', 'rejected'])
