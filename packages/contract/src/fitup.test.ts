@@ -112,6 +112,12 @@ describe('lengths through the contract', () => {
     expect(eighth?.piece?.ok && eighth.piece.cutMm).toBeLessThan(150 * Math.SQRT2)
   })
 
+  it('a trap stands as high as a sink does', () => {
+    // 44 in over the floor, as at a raised sink: over a metre
+    const ask = { size: '1-1/2', asideMm: 0, outMm: 230, stubOutMm: 0, drainMm: 1118, stubMm: 1000 } as const
+    expect(runOperation('trap', ask).fit.ok).toBe(true)
+  })
+
   it('a trap takes the swing of the one in hand', () => {
     const ask = { size: '1-1/2', asideMm: 110, outMm: 200, stubOutMm: 0, drainMm: 560, stubMm: 450 } as const
     expect(runOperation('trap', ask).fit).toMatchObject({ ok: false, reason: { ruleId: 'trap.aside' } })

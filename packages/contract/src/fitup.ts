@@ -62,6 +62,8 @@ export const pitchRequest = z.object({
 })
 
 const thickness = z.number().min(0).max(1000)
+/** Over a floor, or out from a wall. */
+const height = z.number().min(0).max(3000)
 
 export const valveDepthRequest = z.object({
   layers: z
@@ -89,10 +91,10 @@ export const trapRequest = z.object({
   /** From the middle of the inlet to the outlet leg, where the trap in hand was measured. */
   swingMm: measured.optional(),
   asideMm: distance,
-  outMm: thickness,
+  outMm: height,
   stubOutMm: thickness,
-  drainMm: thickness.max(3000),
-  stubMm: thickness.max(3000),
+  drainMm: height,
+  stubMm: height,
   pitch: z
     .number()
     .min(0)

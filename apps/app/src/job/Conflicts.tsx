@@ -20,6 +20,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   line: 'line dry',
   access: 'within reach later',
   fixtures: 'what goes in',
+  trap: 'what was measured round the trap',
   label: 'name of the house',
 }
 
@@ -27,6 +28,10 @@ function show(field: string, value: unknown, unit: LengthUnit): string {
   if (value === null) return 'not measured'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number' && field.endsWith('Mm')) return formatLength(value, { unit })
+  if (field === 'trap')
+    return Object.values(value as Record<string, number | null>)
+      .map((mm) => (mm === null ? '–' : formatLength(mm, { unit })))
+      .join(' · ')
   if (field === 'fixtures')
     return (value as Body[]).map(({ kind }) => fixtureText(kind)).join(' + ') || 'not said'
   const text = typeof value === 'string' ? value : JSON.stringify(value)

@@ -4,6 +4,7 @@ import {
   fitup,
   formatLength,
   type MateOption,
+  METHODS,
   pieceLetter,
   reasonText,
   SEALS,
@@ -14,6 +15,7 @@ import {
 import { type Body, lineEnds } from '@diarmos/core/bodies'
 import { dimensionsFor } from '@diarmos/core/record'
 import type { JobFile } from '../store/jobFile'
+import { trapCuts } from './trap'
 
 type Fields = Record<string, unknown>
 
@@ -44,7 +46,7 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     const ends = lineEnds(file.job.fixtures as Body[], String(line.service), finding !== undefined)
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
-      say(`${index + 1}. ${joint.method} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
+      say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
     for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
     const dimensions = measuredOf(file, line.id, String(mating.optionId))
@@ -52,6 +54,11 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
       for (const text of cutList(option, dimensions, begins)) say(text)
+      const place = newest(file.documents.situation, line.id) as
+        | Partial<EntityFields<'situation'>>
+        | undefined
+      const stubMm = option.leavesStubMm ?? place?.stubMm ?? null
+      for (const text of trapCuts(option, stubMm, place?.trap)) say(text)
       const scene = drawJointLine({
         pipeId: (finding?.pipeId as string | undefined) ?? null,
         option,
@@ -82,6 +89,12 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     text: 'Local codes, the maker’s sheets and a licensed plumber’s judgement come first.',
   })
   return blocks
+}
+
+/** What a method is called on a sheet: water's by their ids, as sheets have always been printed. */
+function methodText(id: MateOption['joints'][number]['method']): string {
+  const method = METHODS.find((row) => row.id === id)
+  return method?.medium === 'drain' ? method.name : id
 }
 
 /** Distances measured along a line that hold for its way, as the core takes them. */

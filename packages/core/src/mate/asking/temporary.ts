@@ -61,6 +61,8 @@ function against(conditions: Conditions): Reason | null {
  */
 export function temporaryWays(problem: Problem): { ways: readonly TemporaryWay[]; truncated: boolean } {
   const { settings, conditions, line, request, linesTogether, limits } = problem
+  // nothing is wrapped or capped on a drain: it is plugged while it is worked on
+  if (problem.medium === 'drain') return { ways: [], truncated: false }
   const ways: TemporaryWay[] = []
   let truncated = false
   if (line.pipeId !== undefined && !line.cutIn && line.to?.route !== 'cap') {

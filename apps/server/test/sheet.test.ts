@@ -1,0 +1,64 @@
+import { bodiesOf, keep, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
+import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
+import { sheetBlocks } from '../src/sheet/blocks'
+import type { JobFile } from '../src/store/jobFile'
+
+const conditions = { ...PLAIN_CONDITIONS, faults: [], service: 'waste' as const, stubMm: 50 }
+const [way] = mate({
+  lines: [{ lineId: 'd', pipeId: 'pvc-dwv.40.1-1/2', to: mouthOf('waste.tail.1-1/2'), conditions }],
+  settings: STARTING_SETTINGS,
+}).lines.flatMap(({ options }) => options)
+
+/** A job on a drain alone, with what was measured round its trap. */
+function file(trap: object | null): JobFile {
+  if (!way) throw new Error('no way')
+  return {
+    format: 'diarmos-job/2',
+    job: { title: 'Trap drips', openedAt: '2026-11-27', fixtures: bodiesOf(['waste.tail.1-1/2']), note: '' },
+    property: { label: 'Net loft', street: '', town: '' },
+    point: { name: 'Basin' },
+    lines: [{ id: 'd', service: 'drain' }],
+    documents: {
+      finding: [
+        { lineId: 'd', name: '1-1/2 in PVC drain pipe', pipeId: 'pvc-dwv.40.1-1/2', probability: 0.97 },
+      ],
+      mating: [{ lineId: 'd', optionId: way.id, option: keep(way, {}) }],
+      situation: [{ lineId: 'd', ...conditions, trap }],
+    },
+  }
+}
+const words = (trap: object | null) =>
+  sheetBlocks(file(trap), 'A shop').flatMap((block) =>
+    block.kind === 'drawing' ? ['(drawing)'] : [block.text],
+  )
+
+describe('the sheet of a drain', () => {
+  it('names its joints as they are spoken of, what was measured round the trap, and what was cut for it', () => {
+    const printed = words({ outMm: 228.6, asideMm: null, drainMm: 609.6, stubMm: 457.2 })
+    expect(printed).toContain('Drain line')
+    expect(printed.find((text) => text.startsWith('1. '))).toMatch(
+      /^1\. PVC drain cement into PVC trap adapter/,
+    )
+    expect(printed.find((text) => text.startsWith('2. '))).toMatch(
+      /^2\. slip joint into .* Seal: the taper washer/,
+    )
+    expect(printed).toContain(
+      'Measured: drain 9" out from the wall, 0" aside; its end 24" and the stub 18" over the floor.',
+    )
+    expect(
+      printed.some((text) => /^Wall tube of the trap, bend to end: .* at most\. Tailpiece: /.test(text)),
+    ).toBe(true)
+    expect(printed).toContain('(drawing)')
+  })
+
+  it('says nothing of a trap that nobody measured round, and prints all the same', () => {
+    for (const trap of [null, { outMm: 200, asideMm: null, drainMm: null, stubMm: null }])
+      expect(words(trap).some((text) => text.startsWith('Wall tube'))).toBe(false)
+    // one that does not line up is measured, and nothing was cut for it
+    const far = words({ outMm: 900, asideMm: 0, drainMm: 609.6, stubMm: 457.2 })
+    expect([
+      far.some((text) => text.startsWith('Measured: drain')),
+      far.some((text) => text.startsWith('Wall tube')),
+    ]).toEqual([true, false])
+  })
+})
