@@ -16,6 +16,8 @@ const node = {
 module.exports = {
   // a loaded machine takes longer: a test fails by what it sees, never by the clock
   testTimeout: 120_000,
+  // left to itself it leaves one processor idle, which of two is half
+  maxWorkers: '100%',
   projects: [
     {
       ...node,

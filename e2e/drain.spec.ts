@@ -19,7 +19,7 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
   await page.getByLabel(/Name of the house/).fill('Net loft')
   await page.getByRole('radio', { name: 'What is worked on?: Basin' }).click()
   await page.getByRole('button', { name: 'Open the job' }).click()
-  await page.getByRole('button', { name: 'Add the drain' }).click()
+  await page.getByRole('tab', { name: 'drain line' }).click()
 
   await test.step('find', async () => {
     await answer(page, 'What colour is it?', 'white')

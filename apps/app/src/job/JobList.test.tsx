@@ -61,7 +61,7 @@ describe('opening a job', () => {
     expect(document.querySelector<HTMLInputElement>('[aria-label="What is wrong"]')?.value).toBe('Drips')
   })
 
-  it('makes house, point, both lines and the job in one step', async () => {
+  it('makes house, point, its lines and the job in one step', async () => {
     render(<NewJob />)
     await write('What is wrong', '  Stop seized ')
     await write('Name of the house', 'Mill')
@@ -80,12 +80,14 @@ describe('opening a job', () => {
       held('line')
         .map((line) => line.fields.service)
         .sort(),
-    ).toEqual(['cold', 'hot'])
+    ).toEqual(['cold', 'drain', 'hot'])
     expect(router.replace).toHaveBeenCalledWith(`/job/${job?.id}`)
   })
 
   it.each([
     ['Toilet', ['cold'], []],
+    // its waste is there at once, and not worked on until somebody says what comes down to it
+    ['Basin', ['cold', 'drain', 'hot'], []],
     ['Hose bib', ['cold'], ['hose.outlet']],
     ['Dishwasher', ['hot'], []],
     ['Tub and shower', ['cold', 'hot'], []],

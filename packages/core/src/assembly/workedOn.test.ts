@@ -23,6 +23,6 @@ describe('what is worked on', () => {
   it('a toilet, a bib and a dishwasher have one line, and no other is asked for', () => {
     expect(
       ['toilet', 'bib', 'dishwasher', 'basin', 'never heard of'].map((id) => workedOn(id).lines),
-    ).toEqual([['cold'], ['cold'], ['hot'], ['hot', 'cold'], ['hot', 'cold']])
+    ).toEqual([['cold'], ['cold'], ['hot'], ['hot', 'cold', 'drain'], ['hot', 'cold']])
   })
 })

@@ -1,8 +1,8 @@
-/** What a job can be about: the lines of water that come to it, and the kinds of end that a new one may have. */
+/** What a job can be about: the lines that come to it, water and waste, and the kinds of end that a new one may have. */
 interface WorkedOn {
   readonly id: string
   /** Lines that are there before anybody has looked. */
-  readonly lines: readonly ('hot' | 'cold')[]
+  readonly lines: readonly ('hot' | 'cold' | 'drain')[]
   /** Kinds of fixture that may go in, the usual first; none where any may. */
   readonly fixtures: readonly string[]
   /** Kind of what goes in, where there is but one that it can be. */
@@ -11,8 +11,8 @@ interface WorkedOn {
 
 /** Everything that is worked on, in the order in which it is asked. A new kind is a new row, its sign and its words. */
 export const WORKED_ON = [
-  { id: 'basin', lines: ['hot', 'cold'], fixtures: ['faucet', 'tap', 'closed'] },
-  { id: 'sink', lines: ['hot', 'cold'], fixtures: ['faucet', 'tap', 'closed'] },
+  { id: 'basin', lines: ['hot', 'cold', 'drain'], fixtures: ['faucet', 'tap', 'closed'] },
+  { id: 'sink', lines: ['hot', 'cold', 'drain'], fixtures: ['faucet', 'tap', 'closed'] },
   { id: 'toilet', lines: ['cold'], fixtures: ['toilet', 'closed'] },
   { id: 'tub', lines: ['hot', 'cold'], fixtures: ['shower', 'tap', 'outlet', 'closed'] },
   { id: 'shower', lines: ['hot', 'cold'], fixtures: ['shower', 'outlet', 'closed'] },
