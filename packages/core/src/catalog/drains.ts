@@ -92,7 +92,7 @@ function traps(): Fitting[] {
       return {
         id: `trap.${material === 'tubular-brass' ? 'brass' : 'plastic'}.${tube}`,
         family: 'tubular-trap',
-        name: `${tube} in tubular trap with cleanout-free bend, ${material === 'tubular-brass' ? 'chromed brass' : 'plastic'}, slip nuts and washers`,
+        name: `${tube} in tubular trap, ${material === 'tubular-brass' ? 'chromed brass' : 'plastic'}, slip nuts and washers`,
         material,
         heatSensitive: true,
         layingMm: swingMm,
