@@ -1,4 +1,4 @@
-import { cleanup, screen } from '@testing-library/react'
+import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
 import { enter, stage, withFixture } from '../test/atStage'
 import { held, openShop } from '../test/shop'
@@ -44,9 +44,17 @@ describe('the ways of a line', () => {
     // another way is drawn at a touch, and only chosen when it is said
     await press(tiles[1] as HTMLElement)
     expect(held('mating')).toHaveLength(0)
-    await press(one('button', 'Choose this way'))
-    expect(held('mating').length).toBeGreaterThan(0)
-    expect(held('mating')[0]?.fields.option.costs.totalCents).toBeGreaterThan(0)
+    const choose = one('button', 'Choose this way')
+    fireEvent.click(choose)
+    await press(choose)
+    // one for each line, however often it is touched; whole, and by tables that are named
+    expect(held('mating').map(({ fields }) => fields.lineId)).toHaveLength(2)
+    for (const { fields } of held('mating')) {
+      expect(fields.option.costs.totalCents).toBeGreaterThan(0)
+      expect(fields.option.parts.every(({ made }) => made !== undefined)).toBe(true)
+      expect(fields.option.joints.every(({ acts }) => (acts?.length ?? 0) > 0)).toBe(true)
+      expect(fields.versions.catalogue).toMatch(/^[0-9a-f]{8}$/)
+    }
   })
 
   it('what is not offered has a reason and a source, in words', async () => {

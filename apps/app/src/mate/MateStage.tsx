@@ -1,5 +1,5 @@
 import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import {
@@ -60,6 +60,7 @@ export function MateStage(props: Props) {
   const [sheet, setSheet] = useSheet('mate', ['parts', 'table'])
   const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
+  const choosing = useRef(false)
   if (!line.begins || !line.ends)
     return (
       <StageFrame
@@ -102,7 +103,9 @@ export function MateStage(props: Props) {
   const option = options[rank] ?? options[0]
   const isChosen = option?.id === chosenId && !line.matingStale
   const choose = (picked: RankedOption) => {
-    if (!settings || !mate.answer) return
+    // what is chosen is first made whole by the solver: a second touch meanwhile is the same one
+    if (!settings || !mate.answer || choosing.current) return
+    choosing.current = true
     // lines that stand alike get the same way, unless one was chosen there already
     const same = alike(view, line).flatMap((other) => {
       if (other === line) return [{ line: other, option: picked }]
@@ -110,7 +113,9 @@ export function MateStage(props: Props) {
       const its = there?.options.find((entry) => entry.id === picked.id)
       return its && other.begins && (!other.mating || other.matingStale) ? [{ line: other, option: its }] : []
     })
-    void chooseOptions(view, same, settings)
+    void chooseOptions(view, same, settings).finally(() => {
+      choosing.current = false
+    })
   }
   const stillThere = options.some((entry) => entry.id === chosenId)
   const ready = works.every((other) => other.mating && !other.matingStale)

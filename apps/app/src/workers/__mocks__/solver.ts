@@ -31,3 +31,12 @@ export function useSolved<Name extends OperationName>(
   known.set(key, answered)
   return answered as { answer: OperationResponse<Name>; error: null; busy: false }
 }
+
+/** Runs an operation once, in a later turn as a worker does. */
+export async function solve<Name extends OperationName>(
+  operation: Name,
+  request: OperationRequest<Name>,
+): Promise<OperationResponse<Name>> {
+  await Promise.resolve()
+  return runOperation(operation, request) as OperationResponse<Name>
+}
