@@ -1,3 +1,4 @@
+import { type TrapMeasures, trapAsk } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -6,7 +7,6 @@ import { TrapPicture } from '../bench/TrapPicture'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView } from '../data/select'
 import { setConditions } from '../job/actions'
-import { type Measured, trapRequest } from '../job/trap'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
@@ -18,15 +18,16 @@ const ROWS = [
   ['asideMm', 'Drain aside of the stub', 'Middle of the stub to the middle of the drain, along the wall.'],
   ['drainMm', 'Drain’s end over the floor', 'Floor to where the tailpiece begins.'],
   ['stubMm', 'Stub over the floor', 'Floor to the middle of the stub in the wall.'],
-] as const satisfies readonly (readonly [keyof Measured, string, string])[]
+] as const satisfies readonly (readonly [keyof TrapMeasures, string, string])[]
 
-const NOTHING: Measured = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
+const NOTHING: TrapMeasures = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
 
 /** The two lengths that are cut at a tubular trap: its wall tube and the tailpiece over it. */
 export function TrapCut({ view, line, layout }: { view: JobView; line: LineView; layout: Layout | null }) {
   const unit = usePreferences((state) => state.unit)
   const measured = line.situation?.fields.trap ?? NOTHING
-  const request = trapRequest(line, layout)
+  const option = line.mating?.fields.option
+  const request = option && layout ? trapAsk(option, layout.stations, measured) : null
   const { answer } = useSolved('trap', request)
   const fit = answer?.fit
   return (

@@ -1,4 +1,4 @@
-import { type Body, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
+import { type Body, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { dimensionsFor, findingBasis, matingBasis, type Stage, stageOf } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
@@ -78,9 +78,7 @@ export function kindsOf({ job }: JobView): {
   readonly waste: readonly string[]
 } {
   const split = (wasted: boolean) =>
-    job.fields.fixtures
-      .filter(({ ports }) => ports.some(({ service }) => service === 'waste') === wasted)
-      .map(({ kind }) => kind)
+    job.fields.fixtures.filter((body) => isWaste(body) === wasted).map(({ kind }) => kind)
   return { water: split(false), waste: split(true) }
 }
 
@@ -239,12 +237,11 @@ function derive([
       ({ line, ends }) =>
         ends !== null ||
         !isSupply(line.fields.service) ||
-        (job.fields.fixtures.every(({ ports }) => ports.some(({ service }) => service === 'waste')) &&
-          ['hot', 'cold'].includes(line.fields.service)),
+        (job.fields.fixtures.every(isWaste) && ['hot', 'cold'].includes(line.fields.service)),
     )
   const supply = supplyOf(views, job.fields.fixtures)
   const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
-  const works = job.fields.fixtures.some(({ ports }) => ports.some(({ service }) => service !== 'waste'))
+  const works = job.fields.fixtures.some((body) => !isWaste(body))
     ? [...supply, ...wastes]
     : wastes.length > 0
       ? wastes

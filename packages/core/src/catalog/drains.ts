@@ -64,14 +64,14 @@ function couplings(): Fitting[] {
 }
 
 /** Sizes of tubular traps with the swing of their bend, from the middle of the inlet to the middle of the outlet leg. */
-const TRAPS: readonly (readonly [tube: string, swingMm: number])[] = [
+export const TRAP_SWINGS: readonly (readonly [tube: '1-1/4' | '1-1/2', swingMm: number])[] = [
   ['1-1/4', 3.5 * IN],
   ['1-1/2', 4 * IN],
 ]
 /** Wall tube as it is drawn before it is cut: from the outlet leg to its plain end. */
 const ARM_MM = 5 * IN
 /** The mouth of the inlet over the middle of the wall tube. */
-const INLET_ABOVE_MM = IN
+export const INLET_ABOVE_MM = IN
 
 /**
  * A trap of tube: its bend with a nut at the inlet, and the wall tube with a plain end. In its own frame the inlet
@@ -79,7 +79,7 @@ const INLET_ABOVE_MM = IN
  */
 function traps(): Fitting[] {
   return (['tubular-plastic', 'tubular-brass'] as const).flatMap((material) =>
-    TRAPS.map(([tube, swingMm]): Fitting => {
+    TRAP_SWINGS.map(([tube, swingMm]): Fitting => {
       const at = (id: string, part: ReturnType<typeof end>, x: number, y: number): Port => ({
         ...part,
         id,

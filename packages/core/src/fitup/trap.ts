@@ -1,3 +1,4 @@
+import { INLET_ABOVE_MM, TRAP_SWINGS } from '../catalog/drains'
 import type { Source } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
 import { degrees } from './vector'
@@ -24,7 +25,7 @@ export interface TubularTrap {
 const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
   id,
   swingMm,
-  inletAboveMm: 1 * IN,
+  inletAboveMm: INLET_ABOVE_MM,
   tailInMm: [0.5 * IN, 2.5 * IN],
   armMm: [2 * IN, 7 * IN],
   armInMm: [0.5 * IN, 2 * IN],
@@ -32,8 +33,7 @@ const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
 })
 /** Traps by size, typical: what is in hand is measured. */
 export const TUBULAR_TRAPS: readonly TubularTrap[] = [
-  trap('1-1/4', 3.5 * IN),
-  trap('1-1/2', 4 * IN),
+  ...TRAP_SWINGS.map(([size, swingMm]) => trap(size, swingMm)),
   trap('32', 80),
   trap('40', 90),
 ]

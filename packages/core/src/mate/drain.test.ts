@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { bodiesOf, lineEnds, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
-import { CATALOG, catalogueOf, fittingById, fullDepthMm, mediumOfPart } from '../catalog'
+import { CATALOG, catalogueOf, fittingById, mediumOfPart } from '../catalog'
+import { partShapes } from '../drawing/partShapes'
 import { mediumOf, PIPES, tubeEngagement } from '../reference'
 import { sequence } from '../sequence'
 import { mate } from './index'
@@ -132,7 +133,7 @@ describe('drain fittings', () => {
     expect(tubeEngagement('pvc-socket', 'IPS', size)?.maxMm ?? 0).toBeGreaterThan(drain?.maxMm ?? 0)
   })
 
-  it('a trap holds two to four inches of seal as it is drawn, and its mouths lie on one upright and one level', () => {
+  it('a trap’s mouths lie on one upright and one level, and it holds two to four inches of seal as it is drawn', () => {
     for (const part of CATALOG.filter(({ family }) => family === 'tubular-trap')) {
       const [arm, inlet] = part.ports
       expect([arm?.pose.axis, inlet?.pose.axis]).toEqual([
@@ -140,7 +141,12 @@ describe('drain fittings', () => {
         [0, 1, 0],
       ])
       expect([arm?.pose.origin[1], inlet?.pose.origin[0]]).toEqual([0, 0])
-      expect(fullDepthMm(inlet ?? { form: 'tube', system: 'tubular', nominal: '1-1/2' })).toBeGreaterThan(0)
+      // IPC 1002.4, UPC 1005.0: a seal of 2 to 4 in, from the weir down to the dip of the bend, inside the tube
+      const [upper, lower] = partShapes('trap', part).filter(({ role, closed }) => role === 'detail' && !closed)
+      const weir = lower?.points[0]?.[1] ?? 0
+      const dip = Math.min(...(upper?.points ?? []).map(([, y]) => y))
+      expect((weir - dip) / 25.4).toBeGreaterThanOrEqual(2)
+      expect((weir - dip) / 25.4).toBeLessThanOrEqual(4)
     }
   })
 })

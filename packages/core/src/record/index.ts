@@ -1,3 +1,4 @@
 export * from './basis'
 export * from './dimensions'
 export * from './stage'
+export * from './trap'

@@ -52,6 +52,11 @@ export function lineEnds(bodies: readonly Body[], service: string, hasPipe: bool
   return hasPipe ? { from: 'pipe', to: given[0], insert: null } : { from: given[0], to, insert: null }
 }
 
+/** Whether it is there for what leaves a fixture as waste: it takes no water. */
+export function isWaste({ ports }: Pick<Body, 'ports'>): boolean {
+  return ports.some(({ service }) => service === 'waste')
+}
+
 /** The line that a fixture with one usually takes; null for those that take all there are. */
 export function usualLine(bodies: readonly Body[]): 'hot' | 'cold' | null {
   return bodies.flatMap(({ ports }) => ports).find((port) => port.service === 'supply')?.usual ?? null

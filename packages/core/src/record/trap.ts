@@ -1,0 +1,34 @@
+/** What was measured round a trap, mm; each null until it is. */
+export interface TrapMeasures {
+  readonly outMm: number | null
+  readonly asideMm: number | null
+  readonly drainMm: number | null
+  readonly stubMm: number | null
+}
+
+/** Of a chosen way what decides where its trap begins. */
+interface TrapWay {
+  readonly parts: readonly { readonly family: string }[]
+  readonly joints: readonly { readonly to: number; readonly nominal: string }[]
+}
+type Stations = readonly { readonly id: string; readonly fromLegMm: number | null }[]
+
+export const TRAP_SIZES = ['1-1/4', '1-1/2', '32', '40'] as const
+
+/**
+ * Whether the trap of a way lines up, as it is asked: its size from the way, the nut at the wall where the layout has
+ * it.
+ *
+ * @returns null where the way has no trap, or while too little is measured
+ */
+export function trapAsk(way: TrapWay, stations: Stations, measured: TrapMeasures | null | undefined) {
+  const at = way.parts.findIndex(({ family }) => family === 'tubular-trap')
+  const size = TRAP_SIZES.find((entry) => entry === way.joints.find(({ to }) => to === at)?.nominal)
+  // the wall tube goes into the outlet of the part before the trap
+  const place = (id: string) => stations.find((station) => station.id === id)?.fromLegMm
+  const [mouth, wall] = [place(`part:${at - 1}:out`), place('wall')]
+  if (at < 0 || !measured || !size || mouth == null || wall == null) return null
+  const { outMm, drainMm, stubMm, asideMm } = measured
+  if (outMm === null || drainMm === null || stubMm === null) return null
+  return { size, outMm, drainMm, stubMm, asideMm: asideMm ?? 0, stubOutMm: Math.max(0, mouth - wall) }
+}
