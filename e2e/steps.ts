@@ -27,9 +27,14 @@ export async function tapLength(page: Page, keys: readonly string[]): Promise<vo
 /** Opens a look, in whichever of the four groups it stands. */
 export async function askFor(page: Page, question: string): Promise<void> {
   const tile = page.getByRole('button', { name: question, exact: true })
+  const ways = page.getByRole('tablist', { name: 'Ways to look' })
+  // a stage is drawn in steps: what is not there yet is not elsewhere
+  await expect(ways.getByRole('tab', { selected: true })).toBeVisible()
   for (const group of ['Look', 'Touch', 'Joint', 'Measure']) {
     if ((await tile.count()) > 0) break
-    await page.getByRole('tablist', { name: 'Ways to look' }).getByRole('tab', { name: group }).click()
+    const tab = ways.getByRole('tab', { name: group })
+    await tab.click()
+    await expect(tab).toHaveAttribute('aria-selected', 'true')
   }
   await tile.last().click()
 }

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1872,
-  "ad394934a211a533",
+  1874,
+  "5c32605ad40bf8b2",
 ]
 `)
   })

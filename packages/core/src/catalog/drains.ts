@@ -24,6 +24,7 @@ const ADAPTERS: readonly (readonly [pipe: string, tube: string])[] = [
   ['1-1/4', '1-1/4'],
   ['1-1/2', '1-1/2'],
   ['1-1/2', '1-1/4'],
+  ['2', '1-1/2'],
 ]
 
 function trapAdapters(): Fitting[] {

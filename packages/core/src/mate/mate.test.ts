@@ -337,7 +337,7 @@ describe('the rules of the trade', () => {
     ],
     ['no plastic near a heater', 'pex-a.sdr9.1/2', { nearHeater: true }, 'crimp', 'heater.plastic-near'],
     ['no sweating on CPVC', 'cpvc.sdr11.1/2', {}, 'sweat', 'method.not-on-this-pipe'],
-    ['no cement on a wet line', 'cpvc.sdr11.1/2', { line: 'trickle' }, 'cement', 'line.not-dry'],
+    ['no cement on a wet line', 'cpvc.sdr11.1/2', { line: 'trickle' }, 'cement', 'cement.not-dry'],
   ]
   it.each(never)('%s', (_name, pipeId, patch, method, ruleId) =>
     expect(refusal(line(pipeId, patch), method)?.ruleId).toBe(ruleId),

@@ -165,6 +165,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',
   'end.pinholes': 'More than one pinhole on a length: the length is done, back to sound pipe.',
   'end.bent': 'The end is not straight: a {method} joint needs a straight one.',
+  'cement.not-dry': 'The line is not dry: cement does not take on wet pipe, so no {method} joint here.',
   'drain.out-of-round':
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.vent':

@@ -43,7 +43,10 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
   return {
     ruleId,
     severity: 'forbid',
-    parameters: { method, material: pipe ? materialName(pipe.material) : 'this end' },
+    parameters: {
+      method: methodById(method).name,
+      material: pipe ? materialName(pipe.material) : 'this end',
+    },
     source: commonPractice,
   }
 }

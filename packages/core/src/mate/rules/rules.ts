@@ -84,7 +84,20 @@ export const RULES: readonly Rule[] = [
     change: 'dry',
     source: { title: 'ASTM B828', certainty: 'recalled' },
     bites: ({ method, start, conditions }) =>
-      method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null,
+      method.needsDry && method.needsFlame && start !== null && conditions.line !== 'dry'
+        ? { method: method.name }
+        : null,
+  },
+  {
+    id: 'cement.not-dry',
+    medium: 'both',
+    severity: 'forbid',
+    change: 'dry',
+    source: { title: 'ASTM D2855, D2846: dry pipe and socket', certainty: 'recalled' },
+    bites: ({ method, start, conditions }) =>
+      method.needsDry && !method.needsFlame && start !== null && conditions.line !== 'dry'
+        ? { method: method.name }
+        : null,
   },
   {
     id: 'stub.too-short',
