@@ -71,6 +71,7 @@ describe('the ways of a line', () => {
     expect(words).toContain('One of these changes would make it possible')
     expect(words).toMatch(/gives: .+ all told/)
     expect(screen.queryByText('Choose this way')).toBeNull()
+    expect(document.body.textContent).not.toContain('Chosen here')
   })
 
   it('conditions are kept for both lines, and for one where they are unlike', async () => {

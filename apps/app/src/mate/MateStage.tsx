@@ -101,7 +101,8 @@ export function MateStage(props: Props) {
   const options = result?.options ?? []
   const rank = options.findIndex((option) => option.id === shown)
   const option = options[rank] ?? options[0]
-  const isChosen = option?.id === chosenId && !line.matingStale
+  // where nothing is offered and nothing chosen, nothing is chosen here
+  const isChosen = option !== undefined && option.id === chosenId && !line.matingStale
   const choose = (picked: RankedOption) => {
     // what is chosen is first made whole by the solver: a second touch meanwhile is the same one
     if (!settings || !mate.answer || choosing.current) return

@@ -36,9 +36,10 @@ export function whyHere(option: RankedOption): string {
 }
 
 function Figure({ label, value }: { label: string; value: string }) {
+  // as wide as its number: a price that breaks in two is another price
   return (
-    <View className="w-1/4 pr-1">
-      <Txt bold size="l">
+    <View className="min-w-[22%] shrink-0 grow pr-3">
+      <Txt bold size="l" numberOfLines={1}>
         {value}
       </Txt>
       <Txt size="s" tone="soft">
