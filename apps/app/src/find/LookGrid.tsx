@@ -46,10 +46,12 @@ interface Props {
   readonly onAsk: (question: string) => void
 }
 
-/** The looks as pictures, four kinds of them, so that all of one kind stand on one screen. */
+/**
+ * The looks as pictures, four kinds of them, so that all of one kind stand on one screen. The kind stays until somebody
+ * picks another: an answer that arrives must not move the pictures under a finger. Where the best look is, is marked.
+ */
 export function LookGrid({ best, done, onAsk }: Props) {
-  const [chosen, setChosen] = useState<string | null>(null)
-  const shown = chosen ?? groupOf(best)
+  const [shown, setShown] = useState(() => groupOf(best))
   return (
     <View className="mt-4">
       <View role="tablist" aria-label="Ways to look" className="flex-row border-b border-rule">
@@ -62,12 +64,15 @@ export function LookGrid({ best, done, onAsk }: Props) {
               aria-selected={here}
               tabIndex={here ? 0 : -1}
               aria-label={label}
-              onPress={() => setChosen(key)}
+              onPress={() => setShown(key)}
               className={`min-h-[48px] flex-1 items-center justify-center border-b-[4px] ${here ? 'border-patina' : 'border-transparent'}`}
             >
               <Txt bold={here} tone={here ? 'patina' : 'ink'}>
                 {label}
               </Txt>
+              {best !== undefined && groupOf(best) === key ? (
+                <View aria-hidden className="absolute right-2 top-2 h-2 w-2 rounded-full bg-patina" />
+              ) : null}
             </Pressable>
           )
         })}

@@ -4,6 +4,7 @@ import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
 import { render } from '@testing-library/react'
 import type { ReactElement } from 'react'
 import { FaultSign } from '../ui/FaultSign'
+import { LookGrid } from './LookGrid'
 import {
   gaugeTried,
   lookText,
@@ -56,6 +57,17 @@ describe('pictures to choose from', () => {
       expect(new Set(words).size).toBe(answers.length)
     }
   })
+})
+
+it('an answer that arrives does not move the pictures under a finger', () => {
+  const grid = (best: string | undefined) => (
+    <LookGrid best={best} done={new Set<string>()} onAsk={() => undefined} />
+  )
+  const { getAllByRole, getByRole, rerender } = render(grid(undefined))
+  const before = getAllByRole('button').map((tile) => tile.getAttribute('aria-label'))
+  rerender(grid('outside:caliper'))
+  expect(getAllByRole('button').map((tile) => tile.getAttribute('aria-label'))).toEqual(before)
+  expect(getByRole('tab', { name: 'Look' }).getAttribute('aria-selected')).toBe('true')
 })
 
 describe('a look', () => {
