@@ -14,6 +14,7 @@ import {
   TOOL_IDS,
 } from '@diarmos/core'
 import { ROOT } from '../scripts/lib/machine.mjs'
+import { assemblies } from './mate/assemblies'
 import { remediesByForce } from './mate/force'
 import { highs, type Programmes } from './mate/highs'
 import { shortestByLibrary } from './mate/library'
@@ -78,7 +79,7 @@ async function singleLines() {
     if (line.conditions.spanMm != null) spans++
     const result = own({ lines: [line], settings, k: K }, catalogue).lines[0]
     if (!result) throw new Error('no line')
-    const programme = programmeOf(line, settings, catalogue, MOST_PARTS, 1)
+    const programme = programmeOf(line, settings, catalogue, MOST_PARTS)
     const best = await solve([programme], { least: 'total' })
     check(`problem ${index}, optimum`, result.options[0]?.costs.totalCents, best?.cents)
     if (!best) {
@@ -153,7 +154,7 @@ async function wholeFixtures() {
       }
     })
     const result = own({ lines, settings, k: K }, catalogue)
-    const programmes = lines.map((line) => programmeOf(line, settings, catalogue, MOST_PARTS, lines.length))
+    const programmes = lines.map((line) => programmeOf(line, settings, catalogue, MOST_PARTS))
     const best = await solve(programmes, { least: 'total' })
     check(`fixture ${index}`, result.together?.totalCents, best?.cents)
     if (!best || !result.together) continue
@@ -171,11 +172,12 @@ async function wholeFixtures() {
       0,
     )
     const opened = [...methods].reduce((sum, id) => sum + shortestByLibrary.setUp(id, settings), 0)
-    const short = alone.some(
-      (option) =>
-        option.missingTools.length > 0 ||
-        option.parts.some(({ fittingId }) => (settings.partsAboard[fittingId] ?? 0) < lines.length),
-    )
+    const pieces = new Map<string, number>()
+    for (const { fittingId } of alone.flatMap((option) => option.parts))
+      pieces.set(fittingId, (pieces.get(fittingId) ?? 0) + 1)
+    const short =
+      alone.some((option) => option.missingTools.length > 0) ||
+      [...pieces].some(([id, count]) => count > (settings.partsAboard[id] ?? 0))
     const trip = short ? Math.ceil((settings.tripMinutes * 60 * settings.labourCentsPerHour) / 3600) : 0
     if (shared + opened + trip > best.cents) missed++
   }
@@ -188,6 +190,9 @@ async function main() {
   const began = performance.now()
   await singleLines()
   await wholeFixtures()
+  await assemblies(argument('assemblies', 120), MOST_PARTS, check, own, (programmes) =>
+    solve(programmes, { least: 'total' }),
+  )
   console.log(
     `one question: own ${(times.own / times.ownCalls).toFixed(1)} ms (ways, refusals, front, together); one integer programme ${(times.programme / times.programmeCalls).toFixed(1)} ms (${times.programmeCalls} solved)`,
   )

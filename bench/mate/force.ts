@@ -78,7 +78,7 @@ export function remediesByForce(
     if (!result || result.options.length > 0) continue
     met++
     const works = (facts: Facts) =>
-      programmeOf({ ...line, conditions: facts.conditions }, facts.settings, catalogue, 4, 1).edges.some(
+      programmeOf({ ...line, conditions: facts.conditions }, facts.settings, catalogue, 4).edges.some(
         (edge) => edge.to === 'sink',
       )
     const minimal: string[][] = []

@@ -15,7 +15,7 @@ function withoutShared(settings: MateSettings): MateSettings {
 }
 
 function shortest(line: LineRequest, settings: MateSettings, catalogue: readonly Fitting[]): number | null {
-  const { edges } = programmeOf(line, settings, catalogue, 4, 1)
+  const { edges } = programmeOf(line, settings, catalogue, 4)
   const graph = new Graph({ multi: true, type: 'directed' })
   for (const edge of edges) {
     graph.mergeNode(edge.from)

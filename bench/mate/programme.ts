@@ -20,8 +20,10 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
+import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
-import { roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
+import { retractionMm } from '../../packages/core/src/mate/model/cutIn'
+import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
 import { speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import { jointCloses, jointHands, removalHands } from '../../packages/core/src/mate/test/hands'
@@ -41,7 +43,14 @@ export interface Edge {
   /** How the way is told: method and family, or the removal. */
   readonly token: string
   readonly method: string | null
+  /** A tool is lacking. */
   readonly trip: boolean
+  /** The part that it takes a piece of. */
+  readonly part: string | null
+  /** What it does to each body where lines meet, by name. */
+  readonly heat: readonly (readonly [body: string, does: 'heats' | 'spoilt'])[]
+  /** The end that its part leaves open for another line; for the first edges of one that begins at a branch, that end. */
+  readonly branch: string | null
   readonly cents: number
   readonly price: number
   readonly seconds: number
@@ -58,6 +67,7 @@ export interface Edge {
 }
 
 export interface Programme {
+  readonly line: LineRequest
   readonly edges: readonly Edge[]
   readonly settings: MateSettings
   readonly span: number | null
@@ -141,24 +151,78 @@ function insertion({ tip, body }: Joint): readonly [number, number] {
   return [made?.minMm ?? 0, made?.maxMm ?? 0]
 }
 
+/** Between the mouths or tips of a part's run, mm. */
+function lengthOf({ ports }: Fitting): number {
+  return ports
+    .slice(0, 2)
+    .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
+}
+
+/** Trade: flame against what is rubber, taped or plastic. */
+function heatOf({ method, tip, body }: Joint): 'heats' | 'spoilt' | null {
+  if (method.id === 'sweat') return 'heats'
+  const rubberOrTape = ['threaded', 'push-fit', 'press', 'gasket', 'slip-on', 'swivel', 'worm-clips']
+  const plastic = /pex|cpvc|pvc|poly|plastic|abs|rubber|acetal/
+  return rubberOrTape.includes(method.id) || plastic.test(tip.material) || plastic.test(body.material)
+    ? 'spoilt'
+    : null
+}
+
+/** How far a run's two ends can be sprung apart: 3Y²/5L for each side, Y within the stress and the room. */
+const springMm = (line: LineRequest) => {
+  const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
+  return pipe && line.cutIn ? retractionMm(pipe, line.cutIn) : 0
+}
+
 /** Builds the programme of one line over a catalogue. */
 export function programmeOf(
   line: LineRequest,
   settings: MateSettings,
   catalogue: readonly Fitting[],
   mostParts: number,
-  lines: number,
 ): Programme {
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
-  const { to } = line
-  if (!to) throw new Error('a programme needs a fixture')
-  const route = routeById(to.route)
+  const { to, cutIn } = line
+  const route = cutIn ? cutInRoute(cutIn.insert) : routeById(to?.route ?? 'any')
+  const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
-  const begin: readonly Start[] = pipe
-    ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
-    : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
+  const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
+  const cut = (usableMm: number | null): Start | null =>
+    run && {
+      removal: CUT_OPEN,
+      port: run,
+      usableMm,
+      marks: new Set(),
+      ...(pipe?.temper === 'soft' ? { soft: true } : {}),
+      forbidden: [],
+    }
+  const far = cut(cutIn?.farMm ?? null)
+  // what another line may leave open: any third end of the catalogue
+  const open =
+    line.branchOf === undefined
+      ? []
+      : [
+          ...new Map(
+            catalogue.flatMap(({ family, ports }) =>
+              ports[2] ? [[classOf(ports[2]), { port: ports[2], family }] as const] : [],
+            ),
+          ).values(),
+        ]
+  const begin: readonly Start[] = run
+    ? [cut(conditions.stubMm) as Start]
+    : pipe
+      ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
+      : line.branchOf !== undefined
+        ? open.map(({ port }) => freshStart(port))
+        : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
+  const spring = rounded(springMm(line))
+  const fromBody = line.branchOf === undefined ? line.from?.bodyId : `tee of ${line.branchOf}`
+  const does = (joint: Joint, ...bodies: readonly (string | undefined)[]): Edge['heat'] => {
+    const heat = heatOf(joint)
+    return heat === null ? [] : bodies.flatMap((body) => (body === undefined ? [] : [[body, heat] as const]))
+  }
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>
@@ -179,6 +243,7 @@ export function programmeOf(
       classOf(joint.tip),
       classOf(joint.body),
       stub?.removal.id,
+      stub?.usableMm,
       beforeStop,
     ].join()
     const known = judged.get(key)
@@ -193,7 +258,7 @@ export function programmeOf(
         ...joint,
         start: stub,
         beforeStop,
-        route: to.route,
+        route: routeId,
         needsStubMm: stub ? needs(joint) : 0,
         conditions,
         settings,
@@ -240,7 +305,28 @@ export function programmeOf(
     readonly stage: number
     /** Set in the first layer. */
     readonly start: Start | null
+    /** Whether a run can be closed by now, and what was put in last. */
+    readonly closing: 'no' | 'sliding' | 'yes'
+    readonly last: Fitting | null
   }
+  /** A run closes by what can be pushed on and drawn back, by a union, or by a joint that springing gives room for. */
+  const parks = (fitting: Fitting, on: Start | null) =>
+    on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
+  const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
+  const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
+    if (!cutIn || node.closing === 'yes') return node.closing
+    if (rounded(insertion(joint)[0]) <= spring) return 'yes'
+    if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
+    if (fitting.family === 'union' && spring >= 200) return 'yes'
+    if (!slides(fitting)) return 'no'
+    if (node.start && parks(fitting, node.start)) return 'yes'
+    return node.last?.family === 'tube-piece' ? 'yes' : 'sliding'
+  }
+  const closes = (node: Node, joint: Joint) =>
+    !cutIn ||
+    node.closing === 'yes' ||
+    rounded(insertion(joint)[0]) <= spring ||
+    (node.closing === 'sliding' && node.last !== null && parks(node.last, far))
   let layer = new Map<string, Node>()
   begin.forEach((start, index) => {
     const id = `L0:${index}`
@@ -255,6 +341,9 @@ export function programmeOf(
       to: id,
       token: start.removal.id,
       method: null,
+      part: null,
+      heat: [],
+      branch: line.branchOf === undefined ? null : classOf(start.port),
       trip: missing(start.removal.tools),
       cents: labour(removalHands(start.removal)) + risk(perMille),
       price: 0,
@@ -265,10 +354,11 @@ export function programmeOf(
       waterOff: removalHands(start.removal),
       lo: 0,
       hi: 0,
-      shows: `${kindOf(start.port)}@0`,
+      shows: `${kindOf(start.port)}@${open[index]?.family === 'dual-stop' ? route.opensAt : 0}`,
       needless: [],
     })
-    layer.set(id, { id, open: start.port, stage: 0, start })
+    const stage = open[index]?.family === 'dual-stop' ? route.opensAt : 0
+    layer.set(id, { id, open: start.port, stage, start, closing: 'no', last: null })
   })
   for (let depth = 0; depth <= mostParts; depth++) {
     const next = new Map<string, Node>()
@@ -304,13 +394,21 @@ export function programmeOf(
                 ),
         }
       }
+      const first = node.start ? fromBody : undefined
+      const atTee = (fitting: Fitting | null) =>
+        fitting && ['tee', 'slip-tee'].includes(fitting.family) ? `tee of ${line.lineId}` : undefined
       if (route.goalAt.includes(node.stage))
-        for (const goal of to.ends.map(made))
+        for (const goal of run ? [run] : (to?.ends ?? []).map(made))
           for (const joint of jointsOf(node.open, goal)) {
-            const made = judge(joint, node.start, beforeStop)
-            if (!made) continue
+            const ends = far && !node.start ? far : node.start
+            const made = judge(joint, ends, beforeStop)
+            if (!made || !closes(node, joint) || (run && node.start)) continue
             edges.push({
               ...common(joint, made),
+              waterOff: ends && ends.removal.id !== 'new-end' ? waterOff(joint) : 0,
+              heat: does(joint, first, atTee(node.last), to?.bodyId),
+              part: null,
+              branch: null,
               name: `e${edges.length}`,
               to: 'sink',
               token: joint.method.id,
@@ -326,9 +424,10 @@ export function programmeOf(
       for (const { fitting, index, joint } of neighbours(node.open)) {
         const role = roleOf(fitting)
         const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
-        if ((facing && index !== 0) || fitting.standing || turnOf(fitting.family) > 0 || role === 'dual-stop')
+        if ((facing && index !== 0) || fitting.standing || turnOf(fitting.family) > 0) continue
+        if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
           continue
-        const stage = route.stages[node.stage]?.[role]
+        const stage = route.stages[node.stage]?.[role === 'dual-stop' ? 'stop' : role]
         const open = fitting.ports[1 - index]
         if (stage === undefined || (!open && stage !== route.endsAt)) continue
         if (
@@ -349,28 +448,32 @@ export function programmeOf(
         const made = judge(joint, node.start, beforeStop)
         if (!made) continue
         const price = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
-        const aboard = (settings.partsAboard[fitting.id] ?? 0) >= lines
+        const closing = closingAfter(node, fitting, joint)
         const shared = common(joint, made)
         const bends = fitting.family === 'tube-piece' || role === 'connector'
-        const length = fitting.ports
-          .slice(0, 2)
-          .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
+        const length = lengthOf(fitting)
         const ends = stage === route.endsAt
-        const to = ends ? 'sink' : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}`
+        // what may close the run is remembered, and what slides until it has something to wait on
+        const waits = cutIn ? `:${closing}:${closing === 'yes' ? '' : fitting.id}` : ''
+        const tee = atTee(fitting) ? ':tee' : ''
+        const to = ends ? 'sink' : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}`
         edges.push({
           ...shared,
           name: `e${edges.length}`,
           to,
           token: `${joint.method.id}>${fitting.family}`,
-          trip: !aboard || missing(joint.method.tools),
+          trip: missing(joint.method.tools),
+          part: fitting.id,
+          heat: does(joint, first, atTee(node.last), atTee(fitting)),
+          branch: fitting.ports[2] ? classOf(fitting.ports[2]) : null,
           cents: made.price + labour(made.seconds) + risk(made.perMille) + price,
           price: made.price + price,
-          notAboard: aboard ? 0 : 1,
+          notAboard: 0,
           lo: shared.lo + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
           hi: shared.hi + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
           shows: open ? `${kindOf(open)}@${stage}` : '',
         })
-        if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null })
+        if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null, closing, last: fitting })
       }
     }
     layer = next
@@ -386,6 +489,7 @@ export function programmeOf(
       }
   }
   return {
+    line,
     edges: edges.filter((edge) => alive.has(edge.to)),
     settings,
     span,
@@ -423,7 +527,9 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     if (amount !== 0) terms[row]?.push(`${amount < 0 ? '-' : '+'} ${Math.abs(amount)} ${name}`)
   }
   const used = new Set<string>()
-  programmes.forEach(({ edges, span }, index) => {
+  const pieces = new Map<string, string[]>()
+  const bodies = new Map<string, { heats: string[]; spoilt: string[] }>()
+  programmes.forEach(({ edges, span, line }, index) => {
     const mostLayers = Math.max(...edges.map((edge) => edge.layer))
     const name = (edge: Edge) => `${edge.name}_${index}`
     const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
@@ -434,6 +540,12 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       into.set(edge.to, [...(into.get(edge.to) ?? []), edge])
       out.set(edge.from, [...(out.get(edge.from) ?? []), edge])
       add('total', edge.cents, name(edge))
+      if (edge.part) pieces.set(edge.part, [...(pieces.get(edge.part) ?? []), name(edge)])
+      for (const [body, does] of edge.heat) {
+        const known = bodies.get(body) ?? { heats: [], spoilt: [] }
+        known[does].push(name(edge))
+        bodies.set(body, known)
+      }
       for (const criterion of CRITERIA) add(criterion, edge[COLUMN[criterion]] as number, name(edge))
       if (edge.method) used.add(edge.method)
     }
@@ -452,7 +564,18 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     }
     perLayer((edge) => edge.trip, 't')
     for (const { id } of METHODS) perLayer((edge) => edge.method === id, `m_${id.replaceAll('-', '_')}`)
-    if (span === null) {
+    // a line begins at what its trunk leaves open
+    const trunk = programmes.findIndex((other) => other.line.lineId === line.branchOf)
+    if (line.branchOf !== undefined)
+      for (const start of edges.filter((edge) => edge.layer < 0)) {
+        const left = (programmes[trunk]?.edges ?? []).filter(
+          (edge) => edge.layer >= 0 && edge.branch === start.branch,
+        )
+        rows.push(`${name(start)}${left.map((edge) => ` - ${edge.name}_${trunk}`).join('')} = 0`)
+      }
+    if (line.cutIn) {
+      // between fixed ends circles can be needed
+    } else if (span === null) {
       // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
       const shown = new Map<string, Edge[]>()
       for (const edge of edges)
@@ -492,6 +615,32 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     add('seconds', setUpSeconds, variable)
   }
   add('total', labour(settings.tripMinutes * 60), 't')
+  // pieces of a part: what is aboard, and beyond that the trip
+  const most = 6 * programmes.length
+  ;[...pieces].forEach(([part, names], at) => {
+    const stock = settings.partsAboard[part] ?? 0
+    if (stock >= most) return
+    if (wish.least === 'notAboard' || wish.most?.notAboard !== undefined) {
+      rows.push(`${names.join(' + ')} - n${at} <= ${stock}`, `n${at} - ${most} t <= 0`)
+      add('notAboard', 1, `n${at}`)
+    } else if (stock === 0) for (const one of names) rows.push(`${one} - t <= 0`)
+    else rows.push(`${names.join(' + ')} - ${most} t <= ${stock}`)
+  })
+  // a body that is soldered and joined to what heat would spoil cools between
+  ;[...bodies.values()].forEach(({ heats, spoilt }, at) => {
+    if (programmes.length === 1 || heats.length === 0 || spoilt.length === 0) return
+    for (const one of heats) for (const other of spoilt) if (one !== other) binaries.add(`w${at}`)
+    if (!binaries.has(`w${at}`)) return
+    for (const [names, flag] of [
+      [heats, `h${at}`],
+      [spoilt, `p${at}`],
+    ] as const) {
+      binaries.add(flag)
+      for (const one of names) rows.push(`${one} - ${flag} <= 0`)
+    }
+    rows.push(`h${at} + p${at} - w${at} <= 1`)
+    add('total', labour(600), `w${at}`)
+  })
   const bound = (row: string, most: number) => {
     const sum = terms[row] ?? []
     if (sum.length > 0) rows.push(`${sum.join(' ')} <= ${most}`)

@@ -55,6 +55,17 @@ const old = (end: object) => ({
   lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', conditions, ...end }],
 })
 
+/** Lines that each begin at what another leaves open. */
+const branching = (...names: readonly string[]) => {
+  const [own = {}] = mateRequest.lines
+  const { pipeId: _, ...rest } = own as Record<string, unknown>
+  const [first = 'b', ...of] = names
+  return {
+    ...mateRequest,
+    lines: [own, ...of.map((branchOf, at) => ({ ...rest, lineId: at === 0 ? first : 'c', branchOf }))],
+  }
+}
+
 describe('operations', () => {
   it('keep a way whole through every door, and read back what was kept', () => {
     const option = mate(mateRequest).lines[0]?.options[0]
@@ -154,6 +165,10 @@ describe('operations', () => {
     ],
     ['mate', old({ fixtureId: 'faucet.gone' }), ['lines.0.fixtureId']],
     ['mate', old({}), ['lines.0.to']],
+    ['mate', branching('b', 'gone'), ['lines.1.branchOf']],
+    ['mate', branching('b', 'b'), ['lines.1.branchOf']],
+    ['mate', branching('b', 'a', 'a'), ['lines.2.branchOf']],
+    ['mate', branching('b', 'a', 'b'), []],
     ['mate', old({ to: { ends: [], route: 'stop' } }), ['lines.0.to.ends']],
     ['draw', { pipeId: 'lead.1/2', unit: 'in' }, ['(whole)']],
     ['units', {}, ['text']],

@@ -211,7 +211,7 @@ export const body = z.object({
 
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
 const mouth = z
-  .object({ kind: key.optional(), ends, route })
+  .object({ kind: key.optional(), bodyId: key.optional(), ends, route })
   .refine((value) => value.ends.length > 0 || value.route === 'bib' || value.route === 'cap', {
     path: ['ends'],
     message: 'names no end: only a bib or a cap is itself the end of its line',
@@ -329,13 +329,21 @@ export const identifyRequest = z.object({
 const lineShape = z.object({
   lineId: key,
   pipeId: key.optional(),
-  from: z.object({ kind: key.optional(), ends: ends.min(1) }).optional(),
+  from: z
+    .object({
+      kind: key.optional(),
+      bodyId: key.optional(),
+      pastStop: z.literal(true).optional(),
+      ends: ends.min(1),
+    })
+    .optional(),
+  branchOf: key.optional(),
   to: mouth.optional(),
   cutIn: cutIn.optional(),
   conditions,
 })
 /** A line whose pipe is still asked for. */
-export const openLine = fromOld(lineShape.omit({ pipeId: true, from: true, cutIn: true }))
+export const openLine = fromOld(lineShape.omit({ pipeId: true, from: true, branchOf: true, cutIn: true }))
 
 const wholeLine = lineShape.superRefine((line, context) => {
   const one = (names: readonly (keyof typeof line)[], what: string) => {
@@ -347,7 +355,7 @@ const wholeLine = lineShape.superRefine((line, context) => {
         message: `${what} is named by exactly one of ${names.join(', ')}; here ${given.length === 0 ? 'none is' : given.join(' and ')} given`,
       })
   }
-  one(['pipeId', 'from'], 'the beginning of a line')
+  one(['pipeId', 'from', 'branchOf'], 'the beginning of a line')
   one(['to', 'cutIn'], 'the end of a line')
   if (line.cutIn && line.pipeId === undefined)
     context.addIssue({
@@ -360,12 +368,36 @@ export const lineRequest = fromOld(wholeLine)
 
 /** Lines of one fixture that are solved together: hot, cold and what leaves it. */
 const MOST_LINES = 6
-export const mateRequest = z.object({
-  lines: z.array(lineRequest).min(1).max(MOST_LINES),
-  settings: mateSettings,
-  k: z.int().min(1).max(20).optional(),
-  improvised: z.boolean().optional(),
-}) satisfies z.ZodType<MateRequest>
+export const mateRequest = z
+  .object({
+    lines: z.array(lineRequest).min(1).max(MOST_LINES),
+    settings: mateSettings,
+    k: z.int().min(1).max(20).optional(),
+    improvised: z.boolean().optional(),
+  })
+  .superRefine(({ lines }, context) => {
+    lines.forEach((line, at) => {
+      const fault = branchFault(lines, at)
+      if (line.branchOf !== undefined && fault)
+        context.addIssue({ code: 'custom', path: ['lines', at, 'branchOf'], message: fault })
+    })
+  }) satisfies z.ZodType<MateRequest>
+
+/** What is wrong with where a line branches off; null where nothing is. */
+function branchFault(lines: readonly LineRequest[], at: number): string | null {
+  const wanted = lines[at]?.branchOf
+  if (!lines.some(({ lineId }) => lineId === wanted)) return `no line of the request is called ${wanted}`
+  if (lines.some(({ branchOf }, other) => other < at && branchOf === wanted))
+    return `what ${wanted} leaves open is taken by another line already`
+  const seen = new Set<string | undefined>()
+  for (let name = wanted; name !== undefined; ) {
+    if (seen.has(name)) return 'the lines branch off each other in a circle'
+    seen.add(name)
+    const next: string = name
+    name = lines.find(({ lineId }) => lineId === next)?.branchOf
+  }
+  return null
+}
 
 const reason = z.object({
   ruleId: key,
@@ -445,6 +477,7 @@ const acts = z
 export const mateOption = z.object({
   id: z.string().min(1).max(1000),
   removalId: key,
+  beginsAt: endRef.optional(),
   removalActs: acts.optional(),
   parts: z
     .array(
@@ -533,9 +566,22 @@ export const mateOption = z.object({
 export const planRequest = z.object({
   jointMinutes: z.partialRecord(methodId, z.number().min(0).max(600)).optional(),
   lines: z
-    .array(z.object({ lineId: key, material: pipeMaterial.optional(), conditions, option: mateOption }))
+    .array(
+      z.object({
+        lineId: key,
+        material: pipeMaterial.optional(),
+        conditions,
+        option: mateOption,
+        meets: z.object({ from: key.optional(), to: key.optional() }).optional(),
+        branchOf: key.optional(),
+      }),
+    )
     .min(1)
     .max(MOST_LINES),
+  bodies: z
+    .array(z.object({ id: key, contents: z.array(z.enum(CONTENTS)).max(20) }))
+    .max(20)
+    .optional(),
   houseRules,
   oldSolder: z.boolean().optional(),
 }) satisfies z.ZodType<PlanRequest>

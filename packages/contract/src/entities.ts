@@ -48,7 +48,10 @@ export const entities = {
     /** What is worked on there. */
     kind: z.enum(WORKED_ON_IDS),
   }),
-  line: z.object({ pointId: id, service: z.enum(['hot', 'cold', 'spout', 'shower', 'drain', 'vent']) }),
+  line: z.object({
+    pointId: id,
+    service: z.enum(['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']),
+  }),
   job: z.object({
     propertyId: id,
     pointId: id,

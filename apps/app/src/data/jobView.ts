@@ -3,6 +3,7 @@ import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { dimensionsFor, findingBasis, matingBasis, type Stage, stageOf } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
+import { leftOpen, openId } from './leftOpen'
 import type { Shelf } from './shelf'
 import type { Doc, EntityKind } from './types'
 
@@ -27,6 +28,10 @@ export interface LineView {
   readonly ends: LineEnds | null
   /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
   readonly begins: string | null
+  /** The line at whose branch or second outlet it begins; null for all others. */
+  readonly trunk: { readonly id: string; readonly service: 'hot' | 'cold' } | null
+  /** Another line begins at the second outlet of its stop. */
+  readonly feeds: boolean
 }
 
 export interface JobView {
@@ -42,7 +47,7 @@ export interface JobView {
   readonly stage: Stage
 }
 
-const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower', 'drain', 'vent']
+const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']
 
 /** The one that the shop heard of last; what it has not heard of yet is later still. */
 export const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[]): Doc<Kind> | null =>
@@ -109,15 +114,54 @@ export function conditionsOf(view: LineView) {
     (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
   )
   // what a mixing valve feeds may run as hot as the hot line
-  const water: 'hot' | 'cold' = service === 'cold' ? 'cold' : 'hot'
+  const water: 'hot' | 'cold' = (view.trunk?.service ?? service) === 'cold' ? 'cold' : 'hot'
   // no water has to be seen from a line that begins at the new valve
   const fresh = view.ends !== null && view.ends.from !== 'pipe'
-  return { ...fields, waterSeen: fields.waterSeen || seen || fresh, service: water }
+  const outlets = view.feeds ? 2 : view.trunk ? 1 : fields.outlets
+  return { ...fields, outlets, waterSeen: fields.waterSeen || seen || fresh, service: water }
+}
+
+/** A line before it is known what the others leave open for it. */
+type Raw = Omit<LineView, 'matingStale' | 'begins' | 'trunk' | 'feeds'>
+
+/** The same with what it begins at, and whether the way that was chosen still rests on the facts. */
+function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
+  const trunkOf = ({ ends }: Raw) => {
+    const from = ends?.from
+    if (typeof from !== 'object' || !('branchOf' in from)) return null
+    return from.branchOf ? (lines.find(({ line }) => line.fields.service === from.branchOf) ?? null) : run
+  }
+  const { ends, mating } = view
+  const trunk = trunkOf(view)
+  const open = trunk?.mating ? leftOpen(trunk.mating.fields.option) : null
+  const begins =
+    ends && typeof ends.from === 'object'
+      ? 'kind' in ends.from
+        ? ends.from.kind
+        : open && openId(open)
+      : (view.finding?.fields.pipeId ?? null)
+  const made: LineView = {
+    ...view,
+    begins,
+    trunk: trunk && {
+      id: trunk.line.id,
+      service: trunk.line.fields.service === 'cold' ? 'cold' : 'hot',
+    },
+    feeds: !ends?.insert && lines.some((other) => other !== view && trunkOf(other)?.line.id === view.line.id),
+    matingStale: false,
+  }
+  const stale =
+    mating !== null &&
+    (made.findingStale ||
+      begins === null ||
+      ends === null ||
+      mating.fields.basis !== matingBasis(begins, ends.to.kind, conditionsOf(made) ?? {}))
+  return { ...made, matingStale: stale }
 }
 
 /** Lines of water that a job turns on: all, or where one is enough for the fixture those that were looked at. */
-function supplyOf(lines: readonly LineView[], fixtures: readonly Body[]): readonly LineView[] {
-  const water = lines.filter(({ line }) => isSupply(line.fields.service))
+function supplyOf<View extends Raw>(lines: readonly View[], fixtures: readonly Body[]): readonly View[] {
+  const water = lines.filter(({ line }) => isSupply(line.fields.service) && line.fields.service !== 'branch')
   const one = usualLine(fixtures)
   if (!one) return water
   const found = water.filter(({ finding }) => finding)
@@ -192,12 +236,12 @@ function derive([
   const ticked = [...latest.values()]
     .filter((check) => check.fields.result !== 'undone')
     .map((check) => check.fields.stepId)
-  const views = lines
+  const raw = lines
     .map((line, index) => ({ line, findings: findingsByLine[index] ?? [] }))
     .sort(
       (a, b) => SERVICE_ORDER.indexOf(a.line.fields.service) - SERVICE_ORDER.indexOf(b.line.fields.service),
     )
-    .map(({ line, findings }): LineView => {
+    .map(({ line, findings }): Raw => {
       const along = <T extends { fields: { lineId: string | null } }>(docs: readonly T[]) =>
         docs.filter((doc) => doc.fields.lineId === line.id)
       const seen = along(observations).sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
@@ -205,7 +249,7 @@ function derive([
       const mating = newest(along(matings))
       const measured = along(dimensions)
       const ends = lineEnds(job.fields.fixtures, line.fields.service, finding !== null)
-      const view: LineView = {
+      return {
         line,
         situation: along(situations)[0] ?? null,
         observations: seen,
@@ -213,7 +257,6 @@ function derive([
         findingStale:
           finding !== null && finding.fields.basis !== findingBasis(seen.map((doc) => doc.fields)),
         mating,
-        matingStale: false,
         remembered: newest(findings.filter((doc) => doc.fields.jobId !== job.id)),
         ticked: ticked.filter((step) => step.startsWith(line.id)),
         dimensions: holding(measured, mating?.fields.optionId ?? null),
@@ -222,15 +265,7 @@ function derive([
             !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
         ).length,
         ends,
-        begins: ends && ends.from !== 'pipe' ? ends.from.kind : (finding?.fields.pipeId ?? null),
       }
-      const stale =
-        mating !== null &&
-        (view.findingStale ||
-          view.begins === null ||
-          ends === null ||
-          mating.fields.basis !== matingBasis(view.begins, ends.to.kind, conditionsOf(view) ?? {}))
-      return { ...view, matingStale: stale }
     })
     // a spout or a shower arm is a line of its own only where one goes in
     .filter(
@@ -239,7 +274,11 @@ function derive([
         !isSupply(line.fields.service) ||
         (job.fields.fixtures.every(isWaste) && ['hot', 'cold'].includes(line.fields.service)),
     )
-  const supply = supplyOf(views, job.fields.fixtures)
+  const turnedOn = supplyOf(raw, job.fields.fixtures)
+  const views = raw.map((view) => settled(view, raw, turnedOn[0] ?? null))
+  const supply = views.filter(
+    ({ line }) => line.fields.service === 'branch' || turnedOn.some((view) => view.line === line),
+  )
   const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
   const works = job.fields.fixtures.some((body) => !isWaste(body))
     ? [...supply, ...wastes]
@@ -262,7 +301,8 @@ function derive([
       // a drain that was looked at beside keeps no job from its end
       lines: works.map((view) => ({
         lineId: view.line.id,
-        finding: view.begins !== null,
+        // where another line begins it, nothing has to be found
+        finding: view.begins !== null || view.trunk !== null,
         mating: view.mating !== null,
         ticked: view.ticked,
         seams: view.mating?.fields.option.joints.length ?? 0,

@@ -101,7 +101,12 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
           {`“${line.finding.fields.name}” was taken before the looks changed. It is kept until you take the finding anew.`}
         </Note>
       ) : null}
-      {line.ends && line.ends.from !== 'pipe' ? (
+      {line.trunk ? (
+        <Note kind="note" title={`Begins at what the ${line.trunk.service} line leaves open`}>
+          Nothing to find here: it hangs on the branch of the new tee, or on the second outlet of the new
+          stop.
+        </Note>
+      ) : line.ends && line.ends.from !== 'pipe' ? (
         <Note kind="note" title={`The ${service} begins at the new valve`}>
           Nothing to find here. Where an old pipe is kept, look at it as at any other: it is then mated to the
           valve.

@@ -1,12 +1,13 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
+import { leftOpen } from '../data/leftOpen'
 import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
 
 /** What is known beforehand of a pipe behind a valve is what is known of the hot one. */
 function seenAs(service: EntityFields<'line'>['service']) {
-  return service === 'spout' || service === 'shower' ? 'hot' : service
+  return service === 'spout' || service === 'shower' || service === 'branch' ? 'hot' : service
 }
 
 type MateSettings = EntityFields<'settings'>['mate']
@@ -18,13 +19,14 @@ export function looksOf(line: LineView) {
   return line.observations.map(({ id, fields }) => ({ id, ...fields }))
 }
 
-/** A port of the job's own as a question names it: without whose it is. */
+/** A port of the job's own as a question names it. */
 export function mouthAt({
   kind,
+  bodyId,
   ends,
   route,
-}: PortAt): Pick<Mouth, 'route'> & { kind: string; ends: Mouth['ends'][number][] } {
-  return { kind, ends: [...ends], route }
+}: PortAt): Pick<Mouth, 'route'> & { kind: string; bodyId: string; ends: Mouth['ends'][number][] } {
+  return { kind, bodyId, ends: [...ends], route }
 }
 
 /** What Find asks: and, once it is known what goes in, for which decision. */
@@ -64,9 +66,11 @@ export function mateRequest(
   if (!settings) return null
   const lines = view.works.flatMap((line): OperationRequest<'mate'>['lines'] => {
     const conditions = conditionsOf(line)
-    if (!line.ends || !line.begins || !conditions) return []
+    if (!line.ends || !conditions) return []
     const lineId = line.line.id
     const { insert } = line.ends
+    if (line.trunk) return branch(view, line, line.trunk.id, conditions)
+    if (!line.begins) return []
     if (insert)
       return [
         {
@@ -77,10 +81,29 @@ export function mateRequest(
         },
       ]
     const { from, to } = line.ends
-    const begins = from === 'pipe' ? { pipeId: line.begins } : { from: mouthAt(from) }
+    const begins =
+      typeof from === 'object' && 'kind' in from ? { from: mouthAt(from) } : { pipeId: line.begins }
     return [{ lineId, ...begins, to: mouthAt(to), conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null
+}
+
+/** A line that begins at what another leaves open: at any such end, until a way is chosen there. */
+function branch(
+  view: JobView,
+  line: LineView,
+  trunkId: string,
+  conditions: NonNullable<ReturnType<typeof conditionsOf>>,
+): OperationRequest<'mate'>['lines'] {
+  const trunk = view.works.find((other) => other.line.id === trunkId)
+  if (!line.ends || !trunk?.begins) return []
+  const open = trunk.mating && !trunk.matingStale ? leftOpen(trunk.mating.fields.option) : null
+  const begins = open
+    ? { from: { ends: [open.end], ...(open.pastStop ? { pastStop: true as const } : {}) } }
+    : { branchOf: trunkId }
+  return [
+    { lineId: line.line.id, ...begins, to: mouthAt(line.ends.to), conditions },
+  ] as OperationRequest<'mate'>['lines']
 }
 
 /** What is known of the lengths of a line; null while no way is chosen. */
@@ -183,12 +206,26 @@ export function planRequest(
             conditions,
             option: line.mating.fields.option,
             ...(material && line.ends?.from === 'pipe' ? { material } : {}),
+            ...meets(line),
           },
         ]
       : []
   })
   const old = !['1995-2010', 'since-2010'].includes(view.property.fields.era)
   return lines.length > 0
-    ? { lines, houseRules: settings.houseRules, oldSolder: old, jointMinutes: settings.jointMinutes }
+    ? {
+        lines,
+        bodies: view.job.fields.fixtures.map(({ id, contents }) => ({ id, contents: [...contents] })),
+        houseRules: settings.houseRules,
+        oldSolder: old,
+        jointMinutes: settings.jointMinutes,
+      }
     : null
+}
+
+/** The bodies that a line begins and stops at: what a flame does to one there, the others have to wait for. */
+function meets({ ends, trunk }: LineView) {
+  if (!ends || ends.insert) return {}
+  const from = typeof ends.from === 'object' && 'bodyId' in ends.from ? { from: ends.from.bodyId } : {}
+  return { meets: { ...from, to: ends.to.bodyId }, ...(trunk ? { branchOf: trunk.id } : {}) }
 }

@@ -32,6 +32,7 @@ import { OldJointAsk } from './OldJointAsk'
 import { OptionCard } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { Nothing, Refusals } from './Refused'
+import { Shared } from './Shared'
 import { WayStrip } from './WayStrip'
 import { WayTable } from './WayTable'
 import { WayTools } from './WayTools'
@@ -61,6 +62,15 @@ export function MateStage(props: Props) {
   const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
   const choosing = useRef(false)
+  if (line.trunk && !line.begins)
+    return (
+      <StageFrame>
+        <Txt size="l">Not yet.</Txt>
+        <Txt tone="soft">
+          This line begins at what the {line.trunk.service} one leaves open: choose the way there first.
+        </Txt>
+      </StageFrame>
+    )
   if (!line.begins || !line.ends)
     return (
       <StageFrame
@@ -201,6 +211,7 @@ export function MateStage(props: Props) {
                   (each alone: {money(mate.answer.together.apartCents)}).
                 </Txt>
               ) : null}
+              {mate.answer?.together ? <Shared {...mate.answer.together} /> : null}
               <WayTools
                 options={options}
                 worth={worth}

@@ -12,6 +12,7 @@ export const SERVICE_LOOK: Readonly<
   cold: { word: 'Cold', mark: '▼', tone: 'cold' },
   spout: { word: 'Spout', mark: '◖', tone: 'ink' },
   shower: { word: 'Shower', mark: '◗', tone: 'ink' },
+  branch: { word: 'Branch', mark: '⊢', tone: 'ink' },
   drain: { word: 'Drain', mark: '◆', tone: 'ink' },
   vent: { word: 'Vent', mark: '○', tone: 'ink' },
 }

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
-import { METHODS, mouthOf } from '../assembly'
+import { mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { pairs } from '../assembly/methods/pairs'
 import type { MethodId } from '../assembly/methods/table'
 import { end, fittingById, type PortEnd } from '../catalog'
 import { pipeById } from '../reference'
 import { CRITERIA, cheapestWay, FRONT_MOST, FRONT_WINDOW, mate, STARTING_SETTINGS } from './index'
+import { bestTogether } from './test/bestTogether'
 import { bruteForce, type Chain } from './test/bruteForce'
 import { line, SMALL_CATALOGUE, STUBS, WELL_EQUIPPED } from './test/problems'
 import type { LineRequest, MateSettings } from './types'
@@ -132,37 +133,6 @@ describe('the search against plain enumeration', () => {
       { numRuns: 6, seed: 21 },
     ))
 
-  /** The cheapest pair of chains by enumeration: set-up, cans and trip paid once. */
-  const bestPair = (lines: readonly LineRequest[], settings: MateSettings): number => {
-    const shared = (methods: ReadonlySet<string>, trip: boolean) =>
-      METHODS.filter((m) => methods.has(m.id)).reduce(
-        (sum, m) =>
-          sum +
-          Math.ceil((m.setUpSeconds * settings.labourCentsPerHour) / 3600) +
-          (m.opens ?? []).reduce(
-            (cans, { id, quantity }) => cans + quantity * (settings.consumableCents[id] ?? 0),
-            0,
-          ),
-        0,
-      ) + (trip ? Math.ceil((settings.tripMinutes * 60 * settings.labourCentsPerHour) / 3600) : 0)
-    const [first = [], second = []] = lines.map((entry) => {
-      const kept = new Map<string, Chain>()
-      for (const chain of bruteForce(entry, settings, { ...LIMITS, lines: lines.length })) {
-        const key = `${[...chain.methods].sort().join()}|${chain.trip}`
-        if (chain.additive < (kept.get(key)?.additive ?? Number.POSITIVE_INFINITY)) kept.set(key, chain)
-      }
-      return [...kept.values()]
-    })
-    let best = Number.POSITIVE_INFINITY
-    for (const x of first)
-      for (const y of second)
-        best = Math.min(
-          best,
-          x.additive + y.additive + shared(new Set([...x.methods, ...y.methods]), x.trip || y.trip),
-        )
-    return best
-  }
-
   it('finds the best for both lines together', () =>
     fc.assert(
       fc.property(problems, problems, fc.nat(9999), (a, b, van) => {
@@ -175,7 +145,7 @@ describe('the search against plain enumeration', () => {
           { ...requestOf(a), lineId: 'hot' },
           { ...requestOf(b), lineId: 'cold' },
         ]
-        const best = bestPair(lines, settings)
+        const best = bestTogether(lines, settings, LIMITS)
         expect(mate({ lines, settings }, LIMITS).together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(best)
       }),
       { numRuns: 20, seed: 3 },
@@ -198,7 +168,7 @@ describe('the search against plain enumeration', () => {
     const { lines: alone, together } = mate({ lines, settings }, LIMITS)
     expect(alone[1]?.options[0]?.methods).not.toContain('push-fit')
     expect(together?.optionIds[1]).toContain('push-fit')
-    expect(together?.totalCents).toBe(bestPair(lines, settings))
+    expect(together?.totalCents).toBe(bestTogether(lines, settings, LIMITS))
     expect(together?.totalCents).toBeLessThan(together?.apartCents ?? 0)
   })
 

@@ -70,8 +70,13 @@ export interface LineRequest {
   readonly lineId: string
   /** Begins at a pipe of the tables … */
   readonly pipeId?: string
-  /** … or at the port of something new. */
-  readonly from?: Pick<Mouth, 'kind' | 'ends'>
+  /** … or at the port of something new … */
+  readonly from?: Pick<Mouth, 'kind' | 'ends' | 'bodyId'> & {
+    /** It is the outlet of a stop: what follows is what follows a stop. */
+    readonly pastStop?: true
+  }
+  /** … or at what another line leaves open: the branch of its tee, the second outlet of its stop. */
+  readonly branchOf?: string
   /** Ends at the port of something new … */
   readonly to?: Mouth
   /** … or comes back to the same run of pipe. */
@@ -159,6 +164,8 @@ export interface MateOption {
   /** Same for the same way: removal, methods and families in order. */
   readonly id: string
   readonly removalId: string
+  /** Where the line begins at what another leaves open: the end that it has to leave. */
+  readonly beginsAt?: EndRef
   /** Of a way that was chosen: the acts of the removal, as they were then. */
   readonly removalActs?: readonly StepTemplate[]
   readonly parts: readonly ChosenPart[]
@@ -257,6 +264,10 @@ export interface MateResult {
     readonly totalCents: number
     /** What the lines would cost if each took its own cheapest and paid its own set-up. */
     readonly apartCents: number
+    /** Pieces that all of them together lack aboard, by part. */
+    readonly short: Readonly<Record<string, number>>
+    /** Bodies that a flame and what heat would spoil both come to: they have to cool between. */
+    readonly cools: readonly string[]
     /** True where the choice was cut short: a cheaper one may exist. */
     readonly truncated: boolean
   } | null

@@ -1,8 +1,10 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
+import type { Body } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
+import { COOL_BESIDE_SECONDS, jointHeat } from '../assembly/methods/heat'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { removalById } from '../assembly/oldJoints/removals'
 import type { HouseRules, MateOption } from '../mate/types'
@@ -15,10 +17,16 @@ export interface PlanLine {
   readonly material?: PipeMaterial
   readonly conditions: Conditions
   readonly option: MateOption
+  /** The bodies of the job that it begins at and stops at, by id. */
+  readonly meets?: { readonly from?: string; readonly to?: string }
+  /** The line at whose tee or stop it begins. */
+  readonly branchOf?: string
 }
 
 export interface PlanRequest {
   readonly lines: readonly PlanLine[]
+  /** What goes in, with what is in it. */
+  readonly bodies?: readonly Pick<Body, 'id' | 'contents'>[]
   readonly houseRules: HouseRules
   readonly oldSolder?: boolean
   /** What the shop takes for one joint, hands on, minutes; else the table's own. */
@@ -141,7 +149,12 @@ function addLine(
   for (const template of LINE_STEPS) {
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
-    graph.add(id('line', template.key), template, lineId, null)
+    graph.add(
+      id('line', template.key),
+      { ...template, words: lineWords(template.words, option) },
+      lineId,
+      null,
+    )
     for (const key of template.after ?? []) graph.precede(id('line', key), id('line', template.key))
   }
   for (const step of removed) graph.precede(step, id('line', 'plate'))
@@ -247,6 +260,93 @@ function addLine(
   for (const step of removed) graph.precede(step, 'general/valves')
 }
 
+/** Parts that shut a line off. */
+const SHUTS = /stop$|valve$|bib$/
+
+/** A line's own steps speak of its stop and its connector only where it has them. */
+function lineWords(words: string, { parts }: MateOption): string {
+  const shuts = parts.some(({ family }) => SHUTS.test(family))
+  const hose = parts.some(({ family }) => family === 'supply-connector')
+  if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
+  if (shuts) return words
+  return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
+}
+
+/** A joint at a body where lines meet. */
+interface Contact {
+  readonly step: string
+  readonly heat: ReturnType<typeof jointHeat>
+}
+
+/** The joints at each body: at a port of what goes in, and round a tee that another line branches off. */
+function contacts(lines: readonly PlanLine[]): Map<string, Contact[]> {
+  const found = new Map<string, Contact[]>()
+  const add = (body: string | undefined, { lineId, option }: PlanLine, seam: number) => {
+    const joint = option.joints[seam]
+    if (body === undefined || !joint) return
+    const contact = { step: `${lineId}/${seam}/close`, heat: jointHeat(joint) }
+    found.set(body, [...(found.get(body) ?? []), contact])
+  }
+  for (const line of lines) {
+    add(line.branchOf === undefined ? line.meets?.from : `tee of ${line.branchOf}`, line, 0)
+    add(line.meets?.to, line, line.option.joints.length - 1)
+    if (!lines.some(({ branchOf }) => branchOf === line.lineId)) continue
+    const tee = line.option.parts.findIndex(({ family }) => family === 'tee' || family === 'slip-tee')
+    line.option.joints.forEach(({ from, to }, seam) => {
+      if (tee >= 0 && (from === tee || to === tee)) add(`tee of ${line.lineId}`, line, seam)
+    })
+  }
+  return found
+}
+
+/** Of what a body holds, what a flame on it would spoil. */
+const SPOILT_INSIDE: ReadonlySet<string> = new Set(['cartridge', 'seat', 'seal'])
+
+/**
+ * What a flame asks of a body: what it would spoil inside comes out first and goes back once it is cold, and what it
+ * would spoil at the other ports waits until then.
+ */
+function addBodies(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
+  for (const [body, joints] of contacts(lines)) {
+    const hot = joints.filter(({ heat }) => heat === 'heats')
+    if (hot.length === 0) continue
+    const inside =
+      bodies.find(({ id }) => id === body)?.contents.filter((what) => SPOILT_INSIDE.has(what)) ?? []
+    const spoilt = joints.filter(({ heat }) => heat === 'spoilt')
+    const [strip, cool, refit] = ['strip', 'cool', 'refit'].map((key) => `general/${key}-${body}`) as [
+      string,
+      string,
+      string,
+    ]
+    const say = (
+      key: string,
+      kind: StepTemplate['kind'],
+      seconds: number,
+      passive = false,
+    ): StepTemplate => ({
+      key,
+      kind,
+      words: `body.${key}`,
+      seconds,
+      ...(passive ? { passive } : {}),
+    })
+    if (inside.length > 0)
+      graph.add(strip, say('strip', 'prepare', 90), null, null, { inside: inside.join(' ') })
+    if (inside.length > 0 || spoilt.length > 0)
+      graph.add(cool, say('cool', 'wait', COOL_BESIDE_SECONDS, true), null, null)
+    if (inside.length > 0) {
+      graph.add(refit, say('refit', 'finish', 90), null, null, { inside: inside.join(' ') })
+      graph.precede(cool, refit)
+      graph.precede(refit, 'general/valves')
+    }
+    for (const { step } of hot) {
+      graph.precede(strip, step)
+      graph.precede(step, cool)
+    }
+    for (const { step } of spoilt) graph.precede(cool, step)
+  }
+}
+
 /** The acts of the removal as they were chosen, else as the table has them. */
 function removalActs({ removalActs: kept, removalId }: MateOption): readonly StepTemplate[] {
   return kept ?? removalById(removalId).steps
@@ -292,7 +392,11 @@ function build(request: PlanRequest): Graph {
   }
   const graph = new Graph()
   const general = GENERAL_STEPS.filter((step) => applies[step.when])
-  for (const step of general) graph.add(`general/${step.key}`, step, null, null)
+  const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
+  for (const step of general) {
+    const words = step.words === 'open.valves' && !stopped ? 'open.valves-body' : step.words
+    graph.add(`general/${step.key}`, { ...step, words }, null, null)
+  }
   for (const step of general) {
     for (const key of step.after ?? []) graph.precede(`general/${key}`, `general/${step.key}`)
     if (step.place === 'before') graph.precede(`general/${step.key}`, 'general/shut')
@@ -301,6 +405,7 @@ function build(request: PlanRequest): Graph {
     addLine(graph, line, request)
     graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
   }
+  addBodies(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
   // a part that is missing is found out before anything is set out, made up or shut

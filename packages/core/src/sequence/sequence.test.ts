@@ -1,4 +1,6 @@
+import { mouthOf } from '../assembly'
 import { METHODS } from '../assembly/methods/table'
+import { CATALOG } from '../catalog'
 import { mate } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
@@ -195,4 +197,58 @@ describe('a cold place', () => {
       }
     },
   )
+})
+
+describe('a body where lines meet', () => {
+  const body = { ...mouthOf('valve.combo.1/2'), bodyId: 'valve' }
+  /** Catalogue without what spares a plumber the flame on copper. */
+  const catalogue = CATALOG.filter(({ id }) => !/push|press/.test(id))
+  const planned = (pipes: readonly string[]) => {
+    const requests = pipes.map((pipeId, at) => ({ ...line(pipeId), lineId: `${at}`, to: body }))
+    const { lines } = mate({ lines: requests, settings: WELL_EQUIPPED }, { catalogue })
+    const first = lines.map(({ options }, at) => {
+      const option = options.find(
+        ({ methods }) => methods.includes('sweat') === pipes[at]?.startsWith('copper'),
+      )
+      if (!option) throw new Error(`no way for ${pipes[at]}`)
+      return option
+    })
+    const plan = sequence({
+      houseRules,
+      bodies: [{ id: 'valve', contents: ['cartridge', 'seat'] }],
+      lines: requests.map(({ lineId, conditions }, at) => ({
+        lineId,
+        conditions,
+        option: first[at] as (typeof first)[number],
+        meets: { to: 'valve' },
+      })),
+    })
+    const at = (id: string) => plan.steps.find((step) => step.id === id)
+    return { plan, at, last: first.map(({ joints }) => joints.length - 1) }
+  }
+
+  it('is soldered empty, cools ten minutes, and only then takes tape or a seal', () => {
+    const { at, last } = planned(['copper.l.1/2', 'pex-b.sdr9.1/2'])
+    const flame = at(`0/${last[0]}/close`)
+    const taped = at(`1/${last[1]}/close`)
+    expect(taped?.startSeconds).toBeGreaterThanOrEqual((flame?.endSeconds ?? 0) + 600)
+    expect(at('general/strip-valve')?.endSeconds).toBeLessThanOrEqual(flame?.startSeconds ?? -1)
+    expect(at('general/refit-valve')?.startSeconds).toBeGreaterThanOrEqual((flame?.endSeconds ?? 0) + 600)
+    expect(at('general/refit-valve')?.endSeconds).toBeLessThanOrEqual(
+      at('general/restore')?.startSeconds ?? -1,
+    )
+    expect(stepText(at('general/strip-valve') as never, 'in')).toContain('cartridge, seat out')
+  })
+
+  it('no flame on it, nothing comes out and nothing waits', () => {
+    const { plan } = planned(['pex-b.sdr9.1/2', 'cpvc.sdr11.1/2'])
+    expect(plan.steps.filter(({ id }) => /valve$/.test(id))).toEqual([])
+  })
+
+  it('without a stop nothing is said of one, nor of a connector', () => {
+    const { plan } = planned(['copper.l.1/2', 'copper.l.1/2'])
+    const said = plan.steps.filter(({ kind }) => kind !== 'remove').map((step) => stepText(step, 'in'))
+    expect(said.filter((text) => /[Nn]ew stop|the stop;|up to the stop|connector/.test(text))).toEqual([])
+    for (const { words } of plan.steps) expect(STEPS[words]).toBeDefined()
+  })
 })

@@ -22,11 +22,20 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.drain': 'Open the highest and the lowest tap, hot and cold, and let it drain.',
   'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
   'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
+  'open.valves-body': 'The new fixture shut, all other taps shut.',
   'open.restore': 'Open the water slowly and listen.',
   'open.heater-on': 'Hot side full and free of air: heater on again.',
   'open.flush': 'Run the new stop into a bucket until it runs clear.',
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
+  'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
+  'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',
+  'prove.tissue-behind': 'Open the stop; a tissue round every joint behind it.',
+  'prove.tissue-end': 'Let it run; a tissue round the joints at both its ends.',
+  'body.strip': 'Before the flame: {inside} out of the body; nothing of rubber or plastic stays in it.',
+  'body.cool':
+    'Let the body cool until it can be held in the bare hand; some wait ten minutes. Seals, tape and plastic come after.',
+  'body.refit': 'Cold: {inside} back into the body, and shut.',
   'prove.two-hours': 'Again after two hours.',
   'prove.morning': 'Again next morning.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
@@ -127,7 +136,11 @@ export function stepText(step: Pick<PlannedStep, 'words' | 'parameters'>, unit: 
   const parameters = Object.fromEntries(
     Object.entries(step.parameters).map(([name, value]) => [
       name,
-      name === 'tools' ? toolList(String(value)) : (SAID[name]?.[value] ?? value),
+      name === 'tools'
+        ? toolList(String(value))
+        : name === 'inside'
+          ? String(value).split(' ').join(', ')
+          : (SAID[name]?.[value] ?? value),
     ]),
   )
   return say(STEPS[step.words] ?? step.words, parameters, unit)

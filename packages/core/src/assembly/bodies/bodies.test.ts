@@ -28,6 +28,35 @@ describe('what a line runs between', () => {
     [['arm.1/2'], 'spout', true, null],
     [['heater.nipple.3/4'], 'hot', true, { from: 'pipe', to: at('heater.nipple.3/4', 'hot') }],
     [['never heard of'], 'hot', true, null],
+    // a dishwasher from the hot stop of a faucet, an ice maker from the cold, a toilet from the tee in a run
+    [
+      ['faucet.shank.1/2', 'appliance.comp.3/8'],
+      'branch',
+      false,
+      { from: { branchOf: 'hot' }, to: at('appliance.comp.3/8', 'inlet', 'supply') },
+    ],
+    [
+      ['waste.tail.1-1/4', 'faucet.hose.3/8', 'appliance.comp.1/4'],
+      'branch',
+      false,
+      { from: { branchOf: 'cold' }, to: at('appliance.comp.1/4', 'inlet', 'supply') },
+    ],
+    [
+      ['faucet.shank.1/2', 'appliance.comp.3/8'],
+      'hot',
+      false,
+      { from: 'pipe', to: at('faucet.shank.1/2', 'hot') },
+    ],
+    [
+      ['run.tee', 'toilet.fill.7/8'],
+      'branch',
+      false,
+      { from: { branchOf: null }, to: at('toilet.fill.7/8', 'inlet', 'supply') },
+    ],
+    // nothing branches off what has no second outlet
+    [['washer.hose', 'appliance.comp.3/8'], 'branch', false, null],
+    [['run.repair', 'toilet.fill.7/8'], 'branch', false, null],
+    [['appliance.comp.3/8'], 'branch', false, null],
   ])('%p, %s, old pipe %p', (kinds, service, hasPipe, ends) =>
     expect(lineEnds(bodiesOf(kinds), service, hasPipe)).toEqual(ends && { insert: null, ...ends }),
   )
@@ -43,11 +72,14 @@ describe('what a line runs between', () => {
   })
 
   it('is asked for further lines only where there are some', () => {
-    expect([tub, ['arm.1/2'], ['faucet.shank.1/2']].map((kinds) => furtherLines(bodiesOf(kinds)))).toEqual([
+    const sets = [tub, ['arm.1/2'], ['faucet.shank.1/2'], ['faucet.shank.1/2', 'appliance.comp.3/8']]
+    expect(sets.map((kinds) => furtherLines(bodiesOf(kinds)))).toEqual([
       ['spout', 'shower'],
       ['shower'],
       [],
+      ['branch'],
     ])
+    expect(usualLine(bodiesOf(['faucet.shank.1/2', 'appliance.comp.3/8']))).toBeNull()
     expect(
       [
         'toilet.fill.7/8',

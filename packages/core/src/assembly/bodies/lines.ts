@@ -1,7 +1,7 @@
 import type { Body, BodyPort, Insert, Mouth } from './types'
 
-/** Lines that bring water: two from the house, two from a valve to what it feeds. */
-export type WaterLine = 'hot' | 'cold' | 'spout' | 'shower'
+/** Lines that bring water: two from the house, two from a valve to what it feeds, one from what another leaves open. */
+export type WaterLine = 'hot' | 'cold' | 'spout' | 'shower' | 'branch'
 
 /** A port of a body of the job, as a line begins or ends there. */
 export interface PortAt extends Mouth {
@@ -10,10 +10,16 @@ export interface PortAt extends Mouth {
   readonly kind: string
 }
 
+/** What another line leaves open: the branch of its tee, the second outlet of its stop. */
+export interface BranchAt {
+  /** Which line of the house that is; null where the run that is cut is, whichever that may be. */
+  readonly branchOf: 'hot' | 'cold' | null
+}
+
 /** What a line runs between. */
 export interface LineEnds {
-  /** The old pipe, or the port of something new where the line begins. */
-  readonly from: 'pipe' | PortAt
+  /** The old pipe, or the port of something new where the line begins, or what another line leaves open. */
+  readonly from: 'pipe' | PortAt | BranchAt
   /** The port where it stops. */
   readonly to: PortAt
   /** What goes in there goes into the run itself. */
@@ -39,6 +45,7 @@ export function lineEnds(bodies: readonly Body[], service: string, hasPipe: bool
     const waste = find(bodies, (port) => port.service === 'waste')
     return waste && { from: 'pipe', to: waste[0], insert: null }
   }
+  if (service === 'branch') return branchEnds(bodies)
   const house = service === 'hot' || service === 'cold'
   const taken = find(bodies, (port) =>
     house
@@ -52,17 +59,35 @@ export function lineEnds(bodies: readonly Body[], service: string, hasPipe: bool
   return hasPipe ? { from: 'pipe', to: given[0], insert: null } : { from: given[0], to, insert: null }
 }
 
+/**
+ * What goes in besides and is fed from the same line: by the branch of a tee that goes in, or by the second outlet of a
+ * stop. Null where there is nothing, or nothing to feed it from.
+ */
+function branchEnds(bodies: readonly Body[]): LineEnds | null {
+  const [main, ...others] = bodies.filter((body) => !isWaste(body))
+  const taken = find(others, ({ service }) => service === 'supply')
+  if (!main || !taken) return null
+  const [to] = taken
+  if (main.insert === 'tee') return { from: { branchOf: null }, to, insert: null }
+  const branchOf = usualLine(others) ?? 'cold'
+  const stopped = main.ports.some(({ service, route }) => service === branchOf && route === 'stop')
+  return stopped ? { from: { branchOf }, to, insert: null } : null
+}
+
 /** Whether it is there for what leaves a fixture as waste: it takes no water. */
 export function isWaste({ ports }: Pick<Body, 'ports'>): boolean {
   return ports.some(({ service }) => service === 'waste')
 }
 
-/** The line that a fixture with one usually takes; null for those that take all there are. */
+/** The line that a fixture with one usually takes; null for those that take all there are. The main one decides. */
 export function usualLine(bodies: readonly Body[]): 'hot' | 'cold' | null {
-  return bodies.flatMap(({ ports }) => ports).find((port) => port.service === 'supply')?.usual ?? null
+  const main = bodies.find((body) => !isWaste(body))
+  return main?.ports.find((port) => port.service === 'supply')?.usual ?? null
 }
 
 /** Lines that what goes in wants besides hot and cold. */
-export function furtherLines(bodies: readonly Body[]): ('spout' | 'shower')[] {
-  return (['spout', 'shower'] as const).filter((service) => lineEnds(bodies, service, false) !== null)
+export function furtherLines(bodies: readonly Body[]): ('spout' | 'shower' | 'branch')[] {
+  return (['spout', 'shower', 'branch'] as const).filter(
+    (service) => lineEnds(bodies, service, false) !== null,
+  )
 }

@@ -62,6 +62,8 @@ export interface Body {
 export interface Mouth {
   /** The kind of body, where it is one. */
   readonly kind?: string
+  /** Which body of the job it is a port of: lines that name the same one meet there. */
+  readonly bodyId?: string
   readonly ends: readonly EndRef[]
   readonly route: RouteId
 }

@@ -1,8 +1,9 @@
 import { Effort } from '../../effort'
 import { leftOut } from '../model/leftOut'
-import { type Limits, MATE_STEPS, Problem } from '../model/problem'
+import { type Limits, MATE_STEPS, type Meeting, Problem, teeOf } from '../model/problem'
 import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../search/front'
 import { type Guide, guideOf } from '../search/guide'
+import type { Label } from '../search/labels'
 import { fits, search } from '../search/search'
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
@@ -14,8 +15,38 @@ import { temporaryWays } from './temporary'
 const WAYS = 8
 
 /** Everything that decides a line's answer: two lines with the same key are solved once. */
-function lineKey({ lineId: _, ...line }: LineRequest): string {
-  return JSON.stringify(line)
+function lineKey({ lineId, ...line }: LineRequest, bodies: ReadonlyMap<string, number>): string {
+  return JSON.stringify(bodies.has(teeOf(lineId)) ? { lineId, ...line } : line)
+}
+
+/** The bodies at which lines of a question meet, numbered: what one does to them another has to reckon with. */
+function meetingPlaces(lines: readonly LineRequest[]): ReadonlyMap<string, number> {
+  const touched = new Map<string, number>()
+  for (const { from, to, branchOf } of lines)
+    for (const name of [from?.bodyId, to?.bodyId, branchOf && teeOf(branchOf)])
+      if (name !== undefined) touched.set(name, (touched.get(name) ?? 0) + 1)
+  const met = [...touched].filter(([name, count]) => count > 1 || name.startsWith(teeOf('')))
+  return new Map(met.slice(0, MOST_BODIES).map(([name], index) => [name, index]))
+}
+
+/** Two bits each in a set of bits; a request has fewer lines than that. */
+const MOST_BODIES = 15
+
+/** What a line finds where another leaves something open for it. */
+function meetingOf(
+  line: LineRequest,
+  request: MateRequest,
+  limits: Limits,
+  bodies: ReadonlyMap<string, number>,
+  seen: readonly string[] = [],
+): Meeting {
+  const { branchOf } = line
+  if (branchOf === undefined) return { bodies }
+  const trunk = request.lines.find(({ lineId }) => lineId === branchOf)
+  if (!trunk || seen.includes(branchOf)) return { bodies }
+  const above = meetingOf(trunk, request, limits, bodies, [...seen, branchOf])
+  const branchEnds = new Problem(trunk, request, request.lines.length, limits, above).branchEnds()
+  return { bodies, branchEnds }
 }
 
 /**
@@ -37,13 +68,14 @@ export function cheapestWay(
 }
 
 interface Solved {
+  readonly goals: readonly Label[]
   readonly problem: Problem
   readonly guide: Guide
   readonly result: Omit<LineResult, 'lineId'>
 }
 
-function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved {
-  const problem = new Problem(line, request, request.lines.length, limits)
+function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting: Meeting): Solved {
+  const problem = new Problem(line, request, request.lines.length, limits, meeting)
   const guide = guideOf(problem)
   // whether anything fits is soon known; telling ways apart is what takes time
   const fitting = fits(problem, guide)
@@ -66,6 +98,7 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits): Solved 
   const wouldHelp = options.length === 0 ? remedies(problem) : { remedies: [], truncated: false }
   const forATime = request.improvised ? temporaryWays(problem) : { ways: [], truncated: false }
   return {
+    goals: ways.goals,
     problem,
     guide,
     result: {
@@ -121,21 +154,22 @@ function sameCriteria(a: RankedOption, b: RankedOption): boolean {
 export function mate(request: MateRequest, limits: Limits = {}): MateResult {
   const bounded: Limits = { ...limits, effort: limits.effort ?? new Effort(MATE_STEPS) }
   const solved = new Map<string, Solved>()
-  const lines = request.lines.map(
-    (line): SolvedLine & { readonly lineId: string; readonly solved: Solved } => {
-      const key = lineKey(line)
-      const known = solved.get(key) ?? solve(line, request, bounded)
-      solved.set(key, known)
-      return {
-        lineId: line.lineId,
-        key,
-        problem: known.problem,
-        guide: known.guide,
-        options: known.result.options,
-        solved: known,
-      }
-    },
-  )
+  const bodies = meetingPlaces(request.lines)
+  const names = [...bodies.keys()]
+  const lines = request.lines.map((line): SolvedLine & { readonly solved: Solved } => {
+    const key = lineKey(line, bodies)
+    const known = solved.get(key) ?? solve(line, request, bounded, meetingOf(line, request, bounded, bodies))
+    solved.set(key, known)
+    return {
+      lineId: line.lineId,
+      key,
+      goals: known.goals,
+      problem: known.problem,
+      guide: known.guide,
+      options: known.result.options,
+      solved: known,
+    }
+  })
   const joint = together(lines)
   const chosen = joint?.goals?.map((goal, index) => {
     const { problem, options } = lines[index] as SolvedLine
@@ -158,6 +192,8 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
             : lines.map(({ options }) => (options[0] as RankedOption).id),
           totalCents: joint.totalCents,
           apartCents: joint.apartCents,
+          short: joint.short,
+          cools: joint.cools.map((body) => names[body] as string),
           truncated: joint.truncated,
         }
       : null,

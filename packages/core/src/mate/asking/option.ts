@@ -1,6 +1,6 @@
 import { actsOf } from '../../assembly/methods/acts'
 import type { Pair } from '../../assembly/methods/pairs'
-import { pairEngagement } from '../../assembly/methods/pairs'
+import { pairEngagement, portClass } from '../../assembly/methods/pairs'
 import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { ToolId } from '../../assembly/tools'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
@@ -24,8 +24,9 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   const parts: ChosenPart[] = []
   const joints: ChosenJoint[] = []
   const tools = new Set<ToolId>(removal.tools)
-  const tokens: string[] = [removal.id]
-  let stage = 0
+  const begins = problem.line.branchOf === undefined ? null : first.start.port
+  const tokens: string[] = [begins ? `${removal.id}@${portClass(begins)}` : removal.id]
+  let stage = problem.beginStage(first.start)
 
   for (const link of links) {
     const pair = (link.group?.pair ?? link.final) as Pair
@@ -62,7 +63,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
         inPort: link.group.inPort,
         outPort: Math.max(0, link.group.outPort),
         priceCents: partCents(part, settings),
-        aboard: problem.isAboard(part),
+        aboard: problem.stockOf(part) > parts.filter(({ fittingId }) => fittingId === part.id).length,
         ...(part.standing ? { standing: part.standing } : {}),
       })
       tokens.push(`${pair.method.id}>${part.family}${part.standing ? '*' : ''}`)
@@ -83,6 +84,16 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   return {
     id: tokens.join(';'),
     removalId: removal.id,
+    ...(begins
+      ? {
+          beginsAt: {
+            form: begins.form,
+            system: begins.system,
+            nominal: begins.nominal,
+            material: begins.material,
+          },
+        }
+      : {}),
     parts,
     joints,
     methods: methodsOf(goal.mask).map((method) => method.id),

@@ -113,6 +113,7 @@ function under(problem: Problem, { conditions, settings }: Facts): Problem {
     { ...problem.request, settings },
     problem.linesTogether,
     problem.limits,
+    problem.meeting,
   )
 }
 

@@ -16,6 +16,7 @@ import {
 } from '../costs/costs'
 import type { MateSettings } from '../types'
 import type { Group, Network } from './network'
+import type { Role } from './routes'
 
 /** Lengths are counted in hundredths of a millimetre, so that sums are exact. */
 export const PER_MM = 100
@@ -24,7 +25,8 @@ export const PER_MM = 100
 export interface Choice {
   readonly part: Fitting
   readonly cents: number
-  readonly aboard: boolean
+  /** Pieces of it aboard. */
+  readonly stock: number
   /** From one mouth or tip to the other, hundredths of a millimetre. */
   readonly lo: number
   readonly hi: number
@@ -81,8 +83,7 @@ export class Book {
 
   constructor(
     readonly settings: MateSettings,
-    /** A part counts as aboard when this many are, so that every line of the fixture can have one. */
-    private readonly linesTogether: number,
+    readonly pieces: Pieces,
     private readonly improvised: boolean,
     /** A book of the same prices and the same van, whose choices of parts hold here too. */
     like?: Book,
@@ -156,8 +157,14 @@ export class Book {
     return mask
   }
 
-  isAboard(part: Fitting): boolean {
-    return (this.settings.partsAboard[part.id] ?? 0) >= this.linesTogether
+  /** Pieces of a part aboard. */
+  stockOf(part: Fitting): number {
+    return this.settings.partsAboard[part.id] ?? 0
+  }
+
+  /** More pieces of a group's parts than that are never asked for together. */
+  most(role: Role): number {
+    return REPEATING.has(role) ? this.pieces.often : this.pieces.once
   }
 
   /**
@@ -173,29 +180,27 @@ export class Book {
   }
 
   /**
-   * None of those kept is as cheap, as near to hand and as adaptable as another; where no length counts that leaves at
-   * most two.
+   * What is left out has others that are as cheap and as adaptable, and of those enough are aboard; what is not aboard
+   * itself has one. Where no length counts and plenty is aboard that leaves at most two.
    */
   choose(
     group: Group,
     withLengths: boolean,
     fits: (part: Fitting) => boolean = () => true,
   ): readonly Choice[] {
-    const kept: Choice[] = []
-    for (const part of group.parts) {
-      if ((part.standing && !this.improvised) || !fits(part)) continue
+    const all = group.parts.flatMap((part): Choice[] => {
+      if ((part.standing && !this.improvised) || !fits(part)) return []
       const [lo, hi] = withLengths ? this.lengthOf(part, group) : NO_LENGTH
-      const choice: Choice = {
-        part,
-        cents: partCents(part, this.settings),
-        aboard: this.isAboard(part),
-        lo,
-        hi,
-      }
-      if (kept.some((other) => beats(other, choice))) continue
-      for (let index = kept.length - 1; index >= 0; index--)
-        if (beats(choice, kept[index] as Choice)) kept.splice(index, 1)
-      kept.push(choice)
+      return [{ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi }]
+    })
+    // the cheapest first, so that what may beat another is there before it
+    all.sort((a, b) => a.cents - b.cents)
+    const most = this.most(group.role)
+    const kept: Choice[] = []
+    for (const choice of all) {
+      const better = kept.filter(({ lo, hi }) => lo <= choice.lo && hi >= choice.hi)
+      const pieces = better.reduce((sum, { stock }) => sum + stock, 0)
+      if (better.length === 0 || (choice.stock > 0 && pieces < most)) kept.push(choice)
     }
     return kept
   }
@@ -219,10 +224,14 @@ export function endToEndMm(part: Fitting, ports: readonly number[] = [0, 1]): nu
   return ports.reduce((sum, port) => sum + faceMm(part, port), 0)
 }
 
-/** Whether one part is at least as good as another wherever it may be used. */
-function beats(a: Choice, b: Choice): boolean {
-  return a.cents <= b.cents && (a.aboard || !b.aboard) && a.lo <= b.lo && a.hi >= b.hi
+/** Most pieces of one part that a question may ask for: of what stands once in a line, and of what may come again. */
+export interface Pieces {
+  readonly once: number
+  readonly often: number
 }
+
+/** What may stand in a line more than once. */
+const REPEATING: ReadonlySet<Role> = new Set(['piece', 'elbow', 'slip', 'union'])
 
 /** Places kept: each length that is typed in is one. */
 const MOST_PLACES = 60
@@ -245,13 +254,8 @@ export function deriveSettings(
 }
 
 /** The book of a shop's numbers over a network; the same numbers give the same book. */
-export function bookOf(
-  network: Network,
-  settings: MateSettings,
-  linesTogether: number,
-  improvised: boolean,
-): Book {
-  const how = `${linesTogether}${improvised}`
+export function bookOf(network: Network, settings: MateSettings, pieces: Pieces, improvised: boolean): Book {
+  const how = `${pieces.once},${pieces.often}${improvised}`
   let objects = byObject.get(network)
   if (!objects) {
     objects = new WeakMap()
@@ -261,8 +265,8 @@ export function bookOf(
   if (same) return same
   const origin = ORIGINS.get(settings)
   if (origin) {
-    const like = bookOf(network, origin, linesTogether, improvised)
-    const made = new Book(settings, linesTogether, improvised, like)
+    const like = bookOf(network, origin, pieces, improvised)
+    const made = new Book(settings, pieces, improvised, like)
     objects.set(settings, (objects.get(settings) ?? new Map()).set(how, made))
     return made
   }
@@ -272,7 +276,7 @@ export function bookOf(
     byText.set(network, texts)
   }
   const key = how + JSON.stringify(settings)
-  const known = texts.get(key) ?? new Book(settings, linesTogether, improvised)
+  const known = texts.get(key) ?? new Book(settings, pieces, improvised)
   texts.delete(key)
   texts.set(key, known)
   if (texts.size > MOST_BOOKS) texts.delete(texts.keys().next().value as string)

@@ -16,6 +16,8 @@ export interface Group {
   readonly outPort: number
   readonly inClass: number
   readonly outClass: number
+  /** The class of what it leaves open for another line: a tee's branch, a stop's second outlet; -1 where nothing. */
+  readonly branchClass: number
   /** Against the way it is meant to face: only where nothing is said of a fixture. */
   readonly backward: boolean
   readonly parts: readonly Fitting[]
@@ -86,7 +88,7 @@ export class Network {
     const { ports } = fitting
     // a tee's run is its first two ends; its branch begins another line
     const ways = ports.length === 1 ? ([[0, -1]] as const) : BOTH_WAYS
-    const branch = role === 'tee' ? ports.slice(2).map(portClass).join() : ''
+    const branch = ports[2] === undefined ? -1 : this.classOf(ports[2])
     let first = ''
     for (const [inPort, outPort] of ways) {
       const inEnd = ports[inPort] as PortEnd
@@ -110,6 +112,7 @@ export class Network {
         outPort,
         inClass,
         outClass,
+        branchClass: branch,
         backward: inPort === 1 && ONE_WAY.has(role),
         parts: [fitting],
       }
@@ -153,6 +156,11 @@ export class Network {
       this.pairIds.set(key, pairId)
     }
     return { ...pair, pairId }
+  }
+
+  /** All groups, in the order of the catalogue. */
+  everyGroup(): Iterable<Group> {
+    return this.groups.values()
   }
 
   /** The groups that begin with a class of ends. */

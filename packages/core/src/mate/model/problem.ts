@@ -16,7 +16,7 @@ import type { Pipe } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
-import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
+import { type Book, bookOf, type Choice, PER_MM, type Pieces, type Weighed } from './book'
 import { retractionMm } from './cutIn'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { cutInRoute, type Role, type Route, routeById } from './routes'
@@ -38,6 +38,24 @@ export interface Limits {
   /** Labels that all searches of a question may make together. */
   readonly effort?: Effort
 }
+
+/** An end that a line leaves open for another to begin at. */
+export interface BranchEnd {
+  readonly end: PortEnd
+  /** It is the outlet of a stop: what follows is what follows a stop. */
+  readonly pastStop: boolean
+}
+
+/** What a line shares with the others of its question. */
+export interface Meeting {
+  /** Where it begins at what another line leaves open: the ends that may be. */
+  readonly branchEnds?: readonly BranchEnd[]
+  /** The bodies at which lines meet, numbered; the tee that a line puts in is called after the line (`teeOf`). */
+  readonly bodies?: ReadonlyMap<string, number>
+}
+
+/** The name of the body that a line puts in and another begins at. */
+export const teeOf = (lineId: string): string => `tee of ${lineId}`
 
 /** One line ready to be solved: tables looked up, what never changes during the search kept. */
 export class Problem {
@@ -63,6 +81,10 @@ export class Problem {
   readonly springMm: number
   readonly book: Book
   readonly effort: Effort
+  /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
+  readonly meets: { readonly from: number; readonly to: number; readonly tee: number }
+  private counted: Problem | undefined
+  private readonly pastStop: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
   private readonly stages: Int8Array
   private readonly inner: (Weighed | undefined)[]
@@ -71,10 +93,19 @@ export class Problem {
   constructor(
     readonly line: LineRequest,
     readonly request: Pick<MateRequest, 'settings' | 'improvised'>,
-    /** A part counts as aboard when this many are, so that every line of the fixture can have one. */
+    /** Lines that draw on the same van. */
     readonly linesTogether = 1,
     readonly limits: Limits = {},
+    readonly meeting: Meeting = {},
+    /** Whether pieces are counted: else one that is aboard is there as often as it is wanted. */
+    readonly counts = false,
   ) {
+    const body = (name: string | undefined) => meeting.bodies?.get(name ?? '') ?? -1
+    this.meets = {
+      from: body(line.branchOf === undefined ? line.from?.bodyId : teeOf(line.branchOf)),
+      to: body(line.to?.bodyId),
+      tee: body(teeOf(line.lineId)),
+    }
     const route = line.cutIn ? cutInRoute(line.cutIn.insert) : line.to && routeById(line.to.route)
     if (!route) throw new RangeError('lines: no end of the line is named (to)')
     this.route = route
@@ -99,7 +130,10 @@ export class Problem {
       this.begin = this.beginnings(pipe)
     }
     for (const start of this.begin) this.network.classOf(start.port)
-    this.book = bookOf(this.network, request.settings, linesTogether, request.improvised ?? false)
+    this.pastStop = new Set(
+      this.begin.filter((_, index) => line.from?.pastStop ?? meeting.branchEnds?.[index]?.pastStop),
+    )
+    this.book = bookOf(this.network, request.settings, this.piecesWanted(), request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
     this.turn = line.conditions.turn ?? 0
     const { spanMm } = line.conditions
@@ -117,7 +151,7 @@ export class Problem {
       line.cutIn?.branch,
     ])
     this.placed = this.book.placedUnder(place)
-    this.placeKey = JSON.stringify([this.goals, place, this.turn])
+    this.placeKey = JSON.stringify([this.goals, place, this.turn, this.pastStop.size > 0])
     this.farKey = `${far}${this.placeKey}`
   }
 
@@ -132,8 +166,19 @@ export class Problem {
 
   private beginnings(pipe: Pipe | null): readonly Start[] {
     if (pipe) return starts(pipe, this.conditions)
-    if (!this.line.from) throw new RangeError('lines: no beginning of the line is named (pipeId or from)')
+    if (this.line.branchOf !== undefined) {
+      if (!this.meeting.branchEnds)
+        throw new RangeError(`lines: no line ${this.line.branchOf} whose branch could be taken (branchOf)`)
+      return this.meeting.branchEnds.map(({ end }) => freshStart(end))
+    }
+    if (!this.line.from)
+      throw new RangeError('lines: no beginning of the line is named (pipeId, from or branchOf)')
     return this.line.from.ends.map((ref) => freshStart(endOf(ref)))
+  }
+
+  /** The stage that the line begins at: past the stop where that is what it begins at. */
+  beginStage(start: Start): number {
+    return this.pastStop.has(start) ? this.route.opensAt : 0
   }
 
   /** Whether a start is an old pipe, so that the rules of the place hold for the joint on it. */
@@ -145,8 +190,35 @@ export class Problem {
     return this.book.toolMask(tools)
   }
 
-  isAboard(part: Fitting): boolean {
-    return this.book.isAboard(part)
+  stockOf(part: Fitting): number {
+    return this.book.stockOf(part)
+  }
+
+  /** Most pieces of one part that all lines may ask for. */
+  private piecesWanted(): Pieces {
+    if (!this.counts) return { once: 1, often: 1 }
+    const often = this.linesTogether * this.mostParts
+    return { once: this.route.id === 'any' ? often : this.linesTogether, often }
+  }
+
+  /** The same line with every piece counted: slower, and only needed where a chain is found that takes too many. */
+  counting(): Problem {
+    if (this.counts) return this
+    const { line, request, linesTogether, limits, meeting } = this
+    this.counted ??= new Problem(
+      line,
+      request,
+      linesTogether,
+      { ...limits, effort: this.effort },
+      meeting,
+      true,
+    )
+    return this.counted
+  }
+
+  /** More pieces of one part than that a chain never holds. */
+  mostPieces(role: Role): number {
+    return this.counts ? this.book.most(role) / this.linesTogether : 1
   }
 
   /** The parts of a group that could be the right one here. */
@@ -183,6 +255,19 @@ export class Problem {
           (ref) => ref.form === port.form && ref.system === port.system && ref.nominal === port.nominal,
         ),
       )
+  }
+
+  /** Every end that this line may leave open for another, whatever way is taken: O(groups). */
+  branchEnds(): BranchEnd[] {
+    const classes = new Map<number, boolean>()
+    for (const group of this.network.everyGroup())
+      if (
+        group.branchClass >= 0 &&
+        this.route.stages.some((_, stage) => this.after(stage, group) !== null) &&
+        this.choices(group).length > 0
+      )
+        classes.set(group.branchClass, group.role === 'dual-stop')
+    return [...classes].map(([id, pastStop]) => ({ end: this.network.ends[id] as PortEnd, pastStop }))
   }
 
   /** The stage after a part, or null where it has no place here. */

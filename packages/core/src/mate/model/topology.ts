@@ -49,7 +49,10 @@ export class Topology {
     this.open = new Int32Array(places).fill(-1)
     this.entry = new Int32Array(places).fill(-1)
     const expanded = new Uint8Array(places)
-    let layer: Place[] = network.ends.map((_, openClass) => ({ of: openClass, stage: 0, turned: 0 }))
+    const stages = new Set([0, ...problem.begin.map((start) => problem.beginStage(start))])
+    let layer: Place[] = [...stages].flatMap((stage) =>
+      network.ends.map((_, openClass) => ({ of: openClass, stage, turned: 0 })),
+    )
     while (layer.length > 0) {
       const following: Place[] = []
       for (const place of layer) {
@@ -93,7 +96,7 @@ export class Topology {
       let notAboard = 1
       for (const choice of choices) {
         if (choice.cents < cents) cents = choice.cents
-        if (choice.aboard) notAboard = 0
+        if (choice.stock > 0) notAboard = 0
       }
       if (after === problem.route.endsAt) {
         if (turned !== this.turn) continue

@@ -2,7 +2,7 @@ import type { Problem } from '../model/problem'
 import type { Criteria, CriterionId } from '../types'
 import { type Guide, guideOf, type Measure } from './guide'
 import { Heap } from './heap'
-import { Grower, type Label, needsTrip } from './labels'
+import { Grower, type Label, leavesAsMuch, needsTrip, takesTooMany } from './labels'
 import { LABEL_BOUND } from './search'
 
 /** Most points of a front that are listed. */
@@ -47,6 +47,7 @@ function stands(a: Label, b: Label): boolean {
     a.waterOffSeconds <= b.waterOffSeconds &&
     a.joints <= b.joints &&
     a.notAboard <= b.notAboard &&
+    leavesAsMuch(a, b) &&
     (a.mask | b.mask) === b.mask &&
     (a.tools | b.tools) === b.tools &&
     a.lo <= b.lo &&
@@ -104,6 +105,18 @@ export function front(
   guide: Guide = guideOf(problem),
   known: readonly Label[] = [],
 ): FrontOutcome {
+  const found = frontOnce(problem, windowCents, guide, known)
+  // not counted, a chain is never worse than it is: a front that takes no piece too often is the true one
+  const again = !problem.counts && found.goals.some(takesTooMany)
+  return again ? frontOnce(problem.counting(), windowCents, guide, known) : found
+}
+
+function frontOnce(
+  problem: Problem,
+  windowCents: number,
+  guide: Guide,
+  known: readonly Label[],
+): FrontOutcome {
   const grower = new Grower(problem, guide, { told: false })
   const heap = new Heap<Label>()
   const held = new Map<number, Label[]>()
@@ -152,9 +165,12 @@ export function front(
 
 const CLOSING = { no: 0, sliding: 1, yes: 2 } as const
 
+/** More states or ends than a line can begin with. */
+const MOST_ORIGINS = 64
+
 /** Labels with the same have the same to come. */
 function stateOf({ openClass, stage, turned, closing, origin }: Label): number {
-  return (((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]) * 16 + origin
+  return (((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]) * MOST_ORIGINS + origin
 }
 
 function nondominated(goals: readonly { readonly label: Label; readonly criteria: Criteria }[]): Label[] {

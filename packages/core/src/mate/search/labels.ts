@@ -1,8 +1,11 @@
+import { heatAt } from '../../assembly/methods/heat'
+import type { Pair } from '../../assembly/methods/pairs'
 import type { MethodId } from '../../assembly/methods/table'
 import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { Start } from '../../assembly/oldJoints/start'
+import type { Fitting } from '../../catalog/types'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
-import { labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
+import { bitOf, labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import type { NumberedPair, Step } from '../model/network'
 import type { Problem } from '../model/problem'
@@ -31,7 +34,14 @@ export interface Label {
   readonly mask: number
   /** Tools that are not aboard, as bits. */
   readonly tools: number
+  /** Pieces that the van cannot give. */
   readonly notAboard: number
+  /** Pieces of parts that may run out within the chain. */
+  readonly scarce: readonly Fitting[]
+  /** The class of what it leaves open for another line; -1 while nothing. */
+  readonly branch: number
+  /** Two bits for each body where lines meet: heated, and joined to what heat would spoil. */
+  readonly heat: number
   /** Sum of everything that is paid per part and joint, cents. */
   readonly additive: number
   readonly priceCents: number
@@ -54,6 +64,38 @@ const WORDS = 2 ** 22
 /** Whether the counter must be visited for a chain. */
 export function needsTrip(label: Pick<Label, 'tools' | 'notAboard'>): boolean {
   return label.tools !== 0 || label.notAboard > 0
+}
+
+/** Pieces of a part in a chain. */
+export function piecesIn(label: Label | null, part: Fitting): number {
+  let count = 0
+  for (let at = label; at; at = at.back) if (at.choice?.part === part) count++
+  return count
+}
+
+/** Whether a chain that needs no trip, as far as was counted, takes more pieces of a part than are aboard. */
+export function takesTooMany(goal: Label): boolean {
+  for (let at: Label | null = goal; at; at = at.back)
+    if (at.choice && at.choice.stock > 0 && piecesIn(at, at.choice.part) > at.choice.stock) return true
+  return false
+}
+
+/** Whether one chain leaves as many pieces aboard as another of whatever may run out: what it took, the other took too. */
+export function leavesAsMuch(a: Label, b: Label): boolean {
+  if (a.scarce.length === 0) return true
+  return a.scarce.every(
+    (part) =>
+      a.scarce.filter((other) => other === part).length <= b.scarce.filter((other) => other === part).length,
+  )
+}
+
+const NOTHING: readonly Fitting[] = []
+
+/** The bits of a body that a joint leaves. */
+function heatBits(pair: Pair, body: number): number {
+  if (body < 0) return 0
+  const heat = heatAt(pair)
+  return heat === null ? 0 : bitOf(body * 2 + (heat === 'heats' ? 0 : 1), 'one more body')
 }
 
 /** The degrees that only whole bends can make; more than was asked for is never right. */
@@ -124,13 +166,16 @@ export class Grower {
           joint: null,
           done: false,
           openClass: problem.network.classOf(start.port),
-          stage: 0,
+          stage: problem.beginStage(start),
           turned: 0,
           closing: 'no',
           parts: 0,
           mask: 0,
           tools: problem.toolMask(removal.tools),
           notAboard: 0,
+          scarce: NOTHING,
+          branch: -1,
+          heat: 0,
           additive:
             labourCents(removalSeconds(removal), problem.settings) + riskCents(risk, problem.settings),
           priceCents: 0,
@@ -141,7 +186,11 @@ export class Grower {
           lo: 0,
           hi: 0,
           fine: this.follow(0, this.word(`start ${index}`)),
-          way: this.follow(0, this.word(removal.id)),
+          // from which of the ends another line may leave open is part of the way
+          way: this.follow(
+            0,
+            this.word(problem.line.branchOf === undefined ? removal.id : `${removal.id} ${index}`),
+          ),
         }
       })
   }
@@ -178,6 +227,8 @@ export class Grower {
     }
     const closing = this.closingAfter(label, group, joint)
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
+    const heat = label.heat | this.heatOf(label, group.pair, group.role === 'tee')
+    const branch = group.branchClass >= 0 ? group.branchClass : label.branch
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
       yield {
@@ -196,7 +247,11 @@ export class Grower {
         parts: label.parts + 1,
         mask: label.mask | joint.bit,
         tools: label.tools | joint.tools,
-        notAboard: label.notAboard + (choice.aboard ? 0 : 1),
+        notAboard:
+          label.notAboard + (choice.stock > (problem.counts ? piecesIn(label, choice.part) : 0) ? 0 : 1),
+        scarce: this.runsOut(choice, group) ? [...label.scarce, choice.part] : label.scarce,
+        branch,
+        heat,
         additive: label.additive + joint.cents + choice.cents,
         priceCents: label.priceCents + joint.priceCents + choice.cents,
         seconds: label.seconds + joint.seconds,
@@ -244,6 +299,7 @@ export class Grower {
           done: true,
           mask: label.mask | joint.bit,
           tools: label.tools | joint.tools,
+          heat: label.heat | this.heatOf(label, pair, false) | heatBits(pair, problem.meets.to),
           additive: label.additive + joint.cents,
           priceCents: label.priceCents + joint.priceCents,
           seconds: label.seconds + joint.seconds,
@@ -257,6 +313,18 @@ export class Grower {
           way: this.told ? this.follow(label.way, this.word(`${pair.method.id}!`)) : 0,
         }
       }
+  }
+
+  /** What a joint does to the body the line begins at, and to the tee that it puts in, where others meet it there. */
+  private heatOf(label: Label, pair: Pair, ontoTee: boolean): number {
+    const { from, tee } = this.problem.meets
+    const atTee = ontoTee || label.group?.role === 'tee'
+    return (label.back ? 0 : heatBits(pair, from)) | (atTee ? heatBits(pair, tee) : 0)
+  }
+
+  /** Whether a chain may want more pieces of a part than are aboard, and has some at first. */
+  private runsOut(choice: Choice, group: Step): boolean {
+    return choice.stock > 0 && choice.stock < this.problem.mostPieces(group.role)
   }
 
   /** Whether the last joint, to the far side of the run, closes it. */

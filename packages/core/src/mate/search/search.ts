@@ -1,8 +1,9 @@
 import type { MethodId } from '../../assembly/methods/table'
+import type { Fitting } from '../../catalog/types'
 import type { Problem } from '../model/problem'
 import { type Guide, guideOf } from './guide'
 import { Heap } from './heap'
-import { Grower, type Label, needsTrip } from './labels'
+import { Grower, type Label, leavesAsMuch, needsTrip, piecesIn, takesTooMany } from './labels'
 
 /** Labels after which a search gives up and says so. */
 export const LABEL_BOUND = 60_000
@@ -14,23 +15,40 @@ export interface SearchOutcome {
 
 /**
  * `ways`: the k cheapest distinct ways. `least`: the one chain with the least additive cost. `masks`: the cheapest for
- * every set of methods opened, with and without a trip, up to a bound.
+ * every set of methods opened, with and without a trip, and for what other lines meet or take too, up to a bound.
  */
 export type SearchMode =
   | { readonly kind: 'ways'; readonly k: number }
-  | { readonly kind: 'least' }
-  | { readonly kind: 'masks'; readonly additiveBound: (mask: number, trip: boolean) => number }
+  /** `each`: for every end that it may begin at and every end that it may leave open for another line. */
+  | { readonly kind: 'least'; readonly each?: true }
+  | {
+      readonly kind: 'masks'
+      readonly additiveBound: (mask: number, trip: boolean, heat: number) => number
+      /** Parts of which other lines take pieces too: fewer of them stand for more. */
+      readonly counted: readonly Fitting[]
+    }
 
 /** Whether one label can stand for another that has the same future: at no more cost, no more parts, no fewer lengths. */
+function cheaper(a: Label, b: Label): boolean {
+  return a.additive <= b.additive && a.parts <= b.parts && a.lo <= b.lo && a.hi >= b.hi
+}
+
+/** The same where a trip counts: one that has to be made anyway brings whatever else is lacking. */
 function stands(a: Label, b: Label): boolean {
-  return (
-    a.additive <= b.additive &&
-    a.parts <= b.parts &&
-    (a.tools | b.tools) === b.tools &&
-    (a.notAboard === 0 || b.notAboard > 0) &&
-    a.lo <= b.lo &&
-    a.hi >= b.hi
-  )
+  return cheaper(a, b) && (needsTrip(b) || (!needsTrip(a) && leavesAsMuch(a, b)))
+}
+
+/** What other lines of the question pay or meet too. What is met by none is left out. */
+function shared(label: Label, { meets }: Problem): string {
+  if (meets.tee < 0) return `${label.mask},${label.heat}`
+  return `${label.mask},${label.heat},${label.branch},${label.group?.role === 'tee'}`
+}
+
+/** As `stands`, beside other lines that take pieces of the same parts. */
+function standsBeside(counted: readonly Fitting[]): (a: Label, b: Label) => boolean {
+  if (counted.length === 0) return stands
+  return (a, b) =>
+    stands(a, b) && (needsTrip(b) || counted.every((part) => piecesIn(a, part) <= piecesIn(b, part)))
 }
 
 /**
@@ -46,6 +64,21 @@ export function search(
   guide: Guide = guideOf(problem),
   firstMethod?: MethodId,
 ): SearchOutcome {
+  const found = searchOnce(problem, mode, guide, firstMethod)
+  // not counted, a way is never dearer than it is: those found are the cheapest unless one takes too many of a piece
+  const again = mode.kind === 'ways' && !problem.counts && found.goals.some(takesTooMany)
+  return again ? searchOnce(problem.counting(), mode, guide, firstMethod) : found
+}
+
+function searchOnce(
+  problem: Problem,
+  mode: SearchMode,
+  guide: Guide,
+  firstMethod: MethodId | undefined,
+): SearchOutcome {
+  const each = mode.kind === 'least' && mode.each === true
+  const standsFor =
+    mode.kind === 'least' ? cheaper : mode.kind === 'ways' ? stands : standsBeside(mode.counted)
   const grower = new Grower(problem, guide, { firstMethod, told: mode.kind === 'ways' })
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()
@@ -57,15 +90,16 @@ export function search(
     const rest = label.done ? 0 : guide.rest(label)
     if (rest === undefined) return
     const additive = label.additive + rest
-    if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label))) return
+    if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label), label.heat))
+      return
     // ways are told apart by their sequence; else only what is still to come matters, and on a stub its own state
     const key =
       mode.kind === 'ways'
         ? label.fine
-        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? label.mask : 0}`
+        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? shared(label, problem) : each ? label.branch : 0}`
     const others = held.get(key)
     if (others) {
-      for (const other of others) if (stands(other, label)) return
+      for (const other of others) if (standsFor(other, label)) return
       others.push(label)
     } else held.set(key, [label])
     labels++
@@ -80,8 +114,10 @@ export function search(
         if (found.has(label.way)) continue
         found.add(label.way)
       }
+      if (each && goals.some(({ origin, branch }) => origin === label.origin && branch === label.branch))
+        continue
       goals.push(label)
-      if (mode.kind === 'least' || (mode.kind === 'ways' && goals.length >= mode.k)) break
+      if ((mode.kind === 'least' && !each) || (mode.kind === 'ways' && goals.length >= mode.k)) break
       continue
     }
     if (labels > LABEL_BOUND || problem.effort.exhausted) return { goals, truncated: true }

@@ -1,23 +1,35 @@
-import { labourCents, methodBit, setUpCents } from '../costs/costs'
+import { COOL_BESIDE_SECONDS } from '../../assembly/methods/heat'
+import type { Fitting } from '../../catalog/types'
+import { labourCents, setUpCents } from '../costs/costs'
 import type { Problem } from '../model/problem'
-import type { RankedOption } from '../types'
+import type { MateSettings, RankedOption } from '../types'
 import type { Guide } from './guide'
-import { type Label, needsTrip } from './labels'
-import { search } from './search'
+import { type Label, needsTrip, piecesIn } from './labels'
+import { type SearchMode, search } from './search'
 
 export interface SolvedLine {
+  readonly lineId: string
   readonly problem: Problem
   readonly guide: Guide
   /** Everything that decides the line: two lines with the same key are solved once. */
   readonly key: string
   readonly options: readonly RankedOption[]
+  /** Finished chains that are known already. */
+  readonly goals: readonly Label[]
 }
 
+/** One chain for some of the lines, and what it leaves for the others to share. */
 interface Partial {
   readonly mask: number
   readonly trip: boolean
+  /** Two bits for each body where lines meet. */
+  readonly heat: number
   readonly additive: number
   readonly goals: readonly Label[]
+  /** Pieces taken of the parts that are counted; all the same where the trip is made anyway. */
+  readonly taken: readonly number[]
+  /** The class of what a line leaves open, where a later one begins there. */
+  readonly open: ReadonlyMap<string, number>
 }
 
 /** One chain for each line, chosen together; null where the choice was cut short before it had any. */
@@ -25,109 +37,207 @@ export interface Together {
   readonly goals: readonly Label[] | null
   readonly totalCents: number
   readonly apartCents: number
+  /** Pieces that all chains together lack, by part. */
+  readonly short: Readonly<Record<string, number>>
+  /** Numbers of the bodies that have to cool. */
+  readonly cools: readonly number[]
   readonly truncated: boolean
 }
 
-/** Keeps the cheapest way for each set of methods opened and each need of a trip. */
+/** Bodies that were heated and then take what heat would spoil. */
+function cooling(heat: number): number[] {
+  const found: number[] = []
+  for (let body = 0; body < 15; body++) if (((heat >> (body * 2)) & 3) === 3) found.push(body)
+  return found
+}
+
+/** What is paid once for all lines, cents. */
+type Shared = (mask: number, trip: boolean, heat: number) => number
+
+function sharedOf(settings: MateSettings): Shared {
+  const tripCents = labourCents(settings.tripMinutes * 60, settings)
+  const coolCents = labourCents(COOL_BESIDE_SECONDS, settings)
+  return (mask, trip, heat) =>
+    setUpCents(mask, settings) + (trip ? tripCents : 0) + cooling(heat).length * coolCents
+}
+
+/** Keeps the cheapest of those that leave the same to share. */
 function cheapestOfEach(states: readonly Partial[]): Partial[] {
-  const best = new Map<number, Partial>()
+  const best = new Map<string, Partial>()
   for (const state of states) {
-    const key = state.mask * 2 + (state.trip ? 1 : 0)
+    const key = `${state.mask},${state.trip},${state.heat},${state.taken},${[...state.open]}`
     const known = best.get(key)
     if (!known || state.additive < known.additive) best.set(key, state)
   }
   return [...best.values()]
 }
 
+const NOTHING: Partial = {
+  mask: 0,
+  trip: false,
+  heat: 0,
+  additive: 0,
+  goals: [],
+  taken: [],
+  open: new Map(),
+}
+
+/** Pieces that chains take of every part. */
+function piecesOf(goals: readonly Label[]): Map<Fitting, number> {
+  const pieces = new Map<Fitting, number>()
+  for (const goal of goals)
+    for (let at: Label | null = goal; at; at = at.back)
+      if (at.choice) pieces.set(at.choice.part, (pieces.get(at.choice.part) ?? 0) + 1)
+  return pieces
+}
+
+/** Of that, what the van cannot give. */
+function shortOf(goals: readonly Label[], settings: MateSettings): [Fitting, number][] {
+  return [...piecesOf(goals)].flatMap(([part, count]): [Fitting, number][] => {
+    const lack = count - (settings.partsAboard[part.id] ?? 0)
+    return lack > 0 ? [[part, lack]] : []
+  })
+}
+
+/** Lines in an order in which each comes after the one it begins at. */
+function inOrder(lines: readonly SolvedLine[]): SolvedLine[] {
+  const ordered: SolvedLine[] = []
+  const add = (line: SolvedLine) => {
+    if (ordered.includes(line)) return
+    const trunk = lines.find(({ lineId }) => lineId === line.problem.line.branchOf)
+    if (trunk) add(trunk)
+    ordered.push(line)
+  }
+  for (const line of lines) add(line)
+  return ordered
+}
+
 /**
- * The cheapest choice for all lines together. Set-up, what is opened and the trip are paid once, so the best of each
- * line need not be best together. For every line the cheapest chain of each set of methods is found, bounded by the
- * best combination already known; then lines are joined one by one, keeping the cheapest for each union of sets.
- * Exact: shared costs depend on the union alone. Cost O(lines × unions × chains of a line).
+ * The cheapest choice for all lines together. Set-up, what is opened and the trip are paid once, the van is emptied by
+ * all, a body that one line solders has to cool before another joins to it what heat would spoil, and a line that
+ * begins at another's branch takes the branch that is there: so the best of each line need not be best together.
+ *
+ * For every line the cheapest chain of each (methods, trip, heat, branch) is found, bounded by the best combination
+ * already known; then lines are joined one by one, keeping the cheapest for each union. Pieces are counted only of
+ * parts that ran out in a choice made without counting them: what is left out only makes a choice cheaper, so one that
+ * does not run out is the cheapest of all. Exact: what is shared depends on the union alone. Cost O(lines × unions ×
+ * chains of a line), at most once more for each part that runs out.
  */
 export function together(lines: readonly SolvedLine[]): Together | null {
   if (lines.length === 0 || lines.some((line) => line.options.length === 0)) return null
   const { settings } = (lines[0] as SolvedLine).problem
-  const tripCents = labourCents(settings.tripMinutes * 60, settings)
-  const shared = (mask: number, trip: boolean) => setUpCents(mask, settings) + (trip ? tripCents : 0)
+  const shared = sharedOf(settings)
+  const total = (state: Partial) => state.additive + shared(state.mask, state.trip, state.heat)
   const apartCents = lines.reduce((sum, line) => sum + (line.options[0] as RankedOption).costs.totalCents, 0)
-
-  const least = new Map<string, number>()
+  const ordered = inOrder(lines)
   let truncated = false
-  for (const line of lines)
-    if (!least.has(line.key)) {
-      const found = search(line.problem, { kind: 'least' }, line.guide)
+  /** One search a line, whatever it is asked for; lines that are alike are solved once. */
+  const each = (mode: (line: SolvedLine) => SearchMode) => {
+    const solved = new Map<string, readonly Label[]>()
+    return (line: SolvedLine): readonly Label[] => {
+      const known = solved.get(line.key)
+      if (known) return known
+      const wanted = mode(line)
+      const counts = wanted.kind === 'masks' && wanted.counted.length > 0
+      const found = search(counts ? line.problem.counting() : line.problem, wanted, line.guide)
       if (found.truncated) truncated = true
-      least.set(line.key, found.goals[0]?.additive ?? 0)
+      solved.set(line.key, found.goals)
+      return found.goals
     }
-  const leastSum = lines.reduce((sum, line) => sum + (least.get(line.key) as number), 0)
-  const upper = knownBound(lines, shared)
-
-  const solved = new Map<string, readonly Partial[]>()
-  const choicesOf = (line: SolvedLine): readonly Partial[] => {
-    const known = solved.get(line.key)
-    if (known) return known
-    const others = leastSum - (least.get(line.key) as number)
-    const found = search(
-      line.problem,
-      { kind: 'masks', additiveBound: (mask, trip) => upper - others - shared(mask, trip) },
-      line.guide,
-    )
-    if (found.truncated) truncated = true
-    const made = cheapestOfEach(
-      found.goals.map((goal) => ({
-        mask: goal.mask,
-        trip: needsTrip(goal),
-        additive: goal.additive,
-        goals: [goal],
-      })),
-    )
-    solved.set(line.key, made)
-    return made
   }
 
-  let states: readonly Partial[] = [{ mask: 0, trip: false, additive: 0, goals: [] }]
-  for (const line of lines) {
-    const grown = states.flatMap((state) =>
-      choicesOf(line).map((choice) => ({
-        mask: state.mask | choice.mask,
-        trip: state.trip || choice.trip,
-        additive: state.additive + choice.additive,
-        goals: [...state.goals, ...choice.goals],
-      })),
-    )
-    states = cheapestOfEach(grown)
-  }
-  let best: Partial | null = null
-  for (const state of states)
-    if (
-      !best ||
-      state.additive + shared(state.mask, state.trip) < best.additive + shared(best.mask, best.trip)
-    )
-      best = state
-  // cut short before it had anything: each line's own cheapest are at least a choice
-  if (!best) return truncated ? { goals: null, totalCents: apartCents, apartCents, truncated } : null
+  const leastOf = each(() => ({ kind: 'least' }))
+  const least = (line: SolvedLine) => leastOf(line)[0]?.additive ?? 0
+  const leastSum = lines.reduce((sum, line) => sum + least(line), 0)
+  // where lines begin at what others leave open, the listed ways may not go together: the least from end to end does
+  const branches = lines.some(({ problem }) => problem.line.branchOf !== undefined)
+  const leastEach = each(() => ({ kind: 'least', each: true }))
+  const known = cheapest(
+    merged(ordered, (line) => (branches ? [...line.goals, ...leastEach(line)] : line.goals), [], settings),
+    total,
+  )
+  if (!known) return null
+  // a trip may always be made, so what is short is never dearer than that
+  const upper = total(shortOf(known.goals, settings).length > 0 ? { ...known, trip: true } : known)
+  const best = bestOf(ordered, settings, total, (counted) =>
+    each((line) => ({
+      kind: 'masks',
+      additiveBound: (mask, trip, heat) => upper - (leastSum - least(line)) - shared(mask, trip, heat),
+      counted,
+    })),
+  )
+  // cut short before it had anything: each line's own cheapest are at least a choice, if none begins at another
+  if (!best)
+    return truncated && !branches
+      ? { goals: null, totalCents: apartCents, apartCents, short: {}, cools: [], truncated }
+      : null
   return {
-    goals: best.goals,
-    totalCents: best.additive + shared(best.mask, best.trip),
+    goals: lines.map((line) => best.goals[ordered.indexOf(line)] as Label),
+    totalCents: total(best),
     apartCents,
+    short: Object.fromEntries(shortOf(best.goals, settings).map(([part, lack]) => [part.id, lack])),
+    cools: cooling(best.heat),
     truncated,
   }
 }
 
-/** The best combination of the ways already listed: an upper bound for the choice together. */
-function knownBound(lines: readonly SolvedLine[], shared: (mask: number, trip: boolean) => number): number {
-  let states: readonly Partial[] = [{ mask: 0, trip: false, additive: 0, goals: [] }]
-  for (const line of lines)
-    states = cheapestOfEach(
-      states.flatMap((state) =>
-        line.options.map(({ costs, methods }) => ({
-          mask: methods.reduce((bits, id) => bits | methodBit(id), state.mask),
-          trip: state.trip || costs.tripCents > 0,
-          additive: state.additive + costs.totalCents - costs.setUpCents - costs.tripCents,
-          goals: [],
-        })),
-      ),
-    )
-  return Math.min(...states.map((state) => state.additive + shared(state.mask, state.trip)))
+function cheapest(states: readonly Partial[], total: (state: Partial) => number): Partial | null {
+  return states.reduce<Partial | null>(
+    (best, state) => (!best || total(state) < total(best) ? state : best),
+    null,
+  )
+}
+
+/** The cheapest choice that does not take more than is aboard without a trip: counts what ran out, until nothing does. */
+function bestOf(
+  ordered: readonly SolvedLine[],
+  settings: MateSettings,
+  total: (state: Partial) => number,
+  choices: (counted: readonly Fitting[]) => (line: SolvedLine) => readonly Label[],
+): Partial | null {
+  const counted: Fitting[] = []
+  for (;;) {
+    const best = cheapest(merged(ordered, choices(counted), counted, settings), total)
+    const short = best && !best.trip ? shortOf(best.goals, settings) : []
+    if (short.length === 0) return best
+    counted.push(...short.map(([part]) => part))
+  }
+}
+
+/** Chains of all lines that go together, the cheapest of each kind of what they share. */
+function merged(
+  ordered: readonly SolvedLine[],
+  choicesOf: (line: SolvedLine) => readonly Label[],
+  counted: readonly Fitting[],
+  settings: MateSettings,
+): readonly Partial[] {
+  const begun = new Set(ordered.map(({ problem }) => problem.line.branchOf))
+  let states: readonly Partial[] = [{ ...NOTHING, taken: counted.map(() => 0) }]
+  for (const line of ordered) {
+    const { branchOf } = line.problem.line
+    const grown: Partial[] = []
+    for (const goal of choicesOf(line)) {
+      const pieces = counted.map((part) => piecesIn(goal, part))
+      const begins = line.problem.network.classOf(goal.start.port)
+      for (const state of states) {
+        if (branchOf !== undefined && state.open.get(branchOf) !== begins) continue
+        const taken = pieces.map((count, at) => count + (state.taken[at] as number))
+        const trip =
+          state.trip ||
+          needsTrip(goal) ||
+          counted.some((part, at) => (taken[at] as number) > (settings.partsAboard[part.id] ?? 0))
+        grown.push({
+          mask: state.mask | goal.mask,
+          trip,
+          heat: state.heat | goal.heat,
+          additive: state.additive + goal.additive,
+          goals: [...state.goals, goal],
+          taken: trip ? counted.map(() => 0) : taken,
+          open: begun.has(line.lineId) ? new Map(state.open).set(line.lineId, goal.branch) : state.open,
+        })
+      }
+    }
+    states = cheapestOfEach(grown)
+  }
+  return states
 }

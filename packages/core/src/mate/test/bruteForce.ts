@@ -20,13 +20,29 @@ export interface Chain {
   readonly trip: boolean
   readonly total: number
   readonly criteria: Criteria
+  /** What is done to the body at its beginning, and to the one at its end. */
+  readonly heat: readonly [HeatAt, HeatAt]
+  /** The end that it leaves open for another line. */
+  readonly branch: PortEnd | null
+}
+
+type HeatAt = 'heats' | 'spoilt' | null
+
+/** Trade: flame against what is rubber, taped or plastic; written anew. */
+function heatOf({ method, tip, body }: Joint): HeatAt {
+  if (method.id === 'sweat') return 'heats'
+  const rubberOrTape = ['threaded', 'push-fit', 'press', 'gasket', 'slip-on', 'swivel', 'worm-clips']
+  const plastic = /pex|cpvc|pvc|poly|plastic|abs|rubber|acetal/
+  return rubberOrTape.includes(method.id) || plastic.test(tip.material) || plastic.test(body.material)
+    ? 'spoilt'
+    : null
 }
 
 interface Options {
   readonly catalogue?: readonly Fitting[]
   readonly mostParts: number
-  /** Lines of the fixture: so many of a part must be aboard. */
-  readonly lines?: number
+  /** The line begins at the outlet of a stop. */
+  readonly pastStop?: boolean
 }
 
 interface Joint {
@@ -96,7 +112,7 @@ function neighbours(catalogue: readonly Fitting[], open: PortEnd): readonly Neig
 }
 
 export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
-  const { catalogue = CATALOG, mostParts, lines = 1 } = options
+  const { catalogue = CATALOG, mostParts, pastStop = false } = options
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn ? cutInRoute(line.cutIn.insert) : routeById(line.to?.route ?? 'any')
@@ -185,6 +201,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly waterOff: number
     readonly lo: number
     readonly hi: number
+    readonly heat: readonly [HeatAt, HeatAt]
+    readonly branch: PortEnd | null
   }
   type Judged = NonNullable<ReturnType<typeof judge>>
 
@@ -205,6 +223,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
               : [Math.min(needs(joint), usable), usable]
       return {
         ...state,
+        heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
         additive: state.additive + judged.cents,
         methods: new Set([...state.methods, joint.method.id]),
         trip: state.trip || missing(joint.method.tools),
@@ -231,6 +250,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         additive: state.additive,
         methods: state.methods,
         trip: state.trip,
+        heat: state.heat,
+        branch: state.branch,
         total: state.additive + cans + setUp + (state.trip ? labour(settings.tripMinutes * 60) : 0),
         criteria: {
           priceCents: state.price + cans,
@@ -302,7 +323,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         }
         const joined = withJoint(state, joint, judged, first)
         const cents = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
-        const aboard = (settings.partsAboard[fitting.id] ?? 0) >= lines
+        const before = state.parts.filter((id) => id === fitting.id).length
+        const aboard = (settings.partsAboard[fitting.id] ?? 0) > before
         const bends = fitting.family === 'tube-piece' || role === 'connector'
         const length =
           Math.hypot(...(fitting.ports[0]?.pose.origin ?? [0])) +
@@ -317,6 +339,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           price: joined.price + cents,
           trip: joined.trip || !aboard,
           notAboard: joined.notAboard + (aboard ? 0 : 1),
+          branch: fitting.ports[2] ?? joined.branch,
           stage,
           turned,
           lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
@@ -332,11 +355,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       open: start.port,
       way: removal.id,
       parts: [],
-      shown: [{ open: start.port, stage: 0, turned: 0 }],
+      shown: [{ open: start.port, stage: pastStop ? route.opensAt : 0, turned: 0 }],
       additive: labour(removalHands(removal)) + risk(disliked ? 10 : 0),
       methods: new Set(),
       trip: missing(removal.tools),
-      stage: 0,
+      stage: pastStop ? route.opensAt : 0,
       turned: 0,
       price: 0,
       seconds: removalHands(removal),
@@ -346,6 +369,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       waterOff: removalHands(removal),
       lo: 0,
       hi: 0,
+      heat: [null, null],
+      branch: null,
     })
   }
   return found
