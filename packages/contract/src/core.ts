@@ -333,17 +333,19 @@ const lineShape = z.object({
     .object({
       kind: key.optional(),
       bodyId: key.optional(),
-      pastStop: z.literal(true).optional(),
       ends: ends.min(1),
     })
     .optional(),
   branchOf: key.optional(),
+  opens: endRef.optional(),
   to: mouth.optional(),
   cutIn: cutIn.optional(),
   conditions,
 })
 /** A line whose pipe is still asked for. */
-export const openLine = fromOld(lineShape.omit({ pipeId: true, from: true, branchOf: true, cutIn: true }))
+export const openLine = fromOld(
+  lineShape.omit({ pipeId: true, from: true, branchOf: true, opens: true, cutIn: true }),
+)
 
 const wholeLine = lineShape.superRefine((line, context) => {
   const one = (names: readonly (keyof typeof line)[], what: string) => {
@@ -357,6 +359,12 @@ const wholeLine = lineShape.superRefine((line, context) => {
   }
   one(['pipeId', 'from', 'branchOf'], 'the beginning of a line')
   one(['to', 'cutIn'], 'the end of a line')
+  if (line.opens && line.branchOf === undefined)
+    context.addIssue({
+      code: 'custom',
+      path: ['opens'],
+      message: 'says which end another line leaves open, and names no such line (branchOf)',
+    })
   if (line.cutIn && line.pipeId === undefined)
     context.addIssue({
       code: 'custom',

@@ -1,25 +1,19 @@
+import type { EndRef } from '@diarmos/core'
 import type { EntityFields } from './types'
 
-/** An end that a chosen way leaves open for another line. */
-export interface LeftOpen {
-  readonly end: { form: string; system: string; nominal: string; material: string }
-  /** It is the outlet of a stop. */
-  readonly pastStop: boolean
-}
-
-/** What a chosen way leaves open: the branch of its tee, the second outlet of its stop; null where nothing. */
-export function leftOpen(option: EntityFields<'mating'>['option']): LeftOpen | null {
+/** The end that a chosen way leaves open for another line: a tee's branch, a stop's second outlet; null where none. */
+export function leftOpen(option: EntityFields<'mating'>['option']): EndRef | null {
   for (const part of option.parts) {
     // the run is a part's first two ends
     const port = part.made?.ports[2]
     if (!port) continue
     const { form, system, nominal, material } = port
-    return { end: { form, system, nominal, material }, pastStop: part.family === 'dual-stop' }
+    return { form, system, nominal, material } as EndRef
   }
   return null
 }
 
 /** The same in one line, for what rests on it. */
-export function openId({ end }: LeftOpen): string {
+export function openId(end: EndRef): string {
   return `open ${Object.values(end).join(' ')}`
 }

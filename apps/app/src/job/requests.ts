@@ -98,12 +98,8 @@ function branch(
   const trunk = view.works.find((other) => other.line.id === trunkId)
   if (!line.ends || !trunk?.begins) return []
   const open = trunk.mating && !trunk.matingStale ? leftOpen(trunk.mating.fields.option) : null
-  const begins = open
-    ? { from: { ends: [open.end], ...(open.pastStop ? { pastStop: true as const } : {}) } }
-    : { branchOf: trunkId }
-  return [
-    { lineId: line.line.id, ...begins, to: mouthAt(line.ends.to), conditions },
-  ] as OperationRequest<'mate'>['lines']
+  const begun = { lineId: line.line.id, branchOf: trunkId, to: mouthAt(line.ends.to), conditions }
+  return [open ? { ...begun, opens: open } : begun]
 }
 
 /** What is known of the lengths of a line; null while no way is chosen. */

@@ -197,13 +197,14 @@ export function MateStage(props: Props) {
           option ? (
             <>
               <Txt bold size="l" heading={2} className="mb-1">
-                {options.length} ways, {worth.length} worth weighing
+                {options.length === 1 ? '1 way' : `${options.length} ways, ${worth.length} worth weighing`}
               </Txt>
               <OptionCard
                 option={option}
                 rank={options.indexOf(option) + 1}
                 chosen={isChosen}
                 together={option.id === bestTogether}
+                only={options.length === 1 && result.truncated === false}
               />
               {mate.answer?.together && mate.answer.lines.length > 1 ? (
                 <Txt size="s" tone="soft">

@@ -7,10 +7,15 @@ import { usePreferences } from '../data/preferences'
 import { minutes, money } from '../ui/money'
 import { Txt } from '../ui/Txt'
 
+/** The joints that tell ways apart: up to the stop, or all where the line begins behind one. */
+function told({ joints }: MateOption): MateOption['joints'] {
+  const before = joints.filter((joint) => joint.beforeStop)
+  return before.length > 0 ? before : joints
+}
+
 /** A way in a few words: what joins the stub, and what follows. */
 export function optionTitle(option: MateOption): string {
-  return option.joints
-    .filter((joint) => joint.beforeStop)
+  return told(option)
     .map((joint) => {
       const part = option.parts[joint.to]
       const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
@@ -22,12 +27,12 @@ export function optionTitle(option: MateOption): string {
 
 /** The methods of a way, in the order in which they come. */
 export function methodTitle(option: MateOption): string {
-  const here = option.joints.filter((joint) => joint.beforeStop)
-  return [...new Set(here.map((joint) => METHOD_WORDS[joint.method] ?? joint.method))].join(' + ')
+  return [...new Set(told(option).map((joint) => METHOD_WORDS[joint.method] ?? joint.method))].join(' + ')
 }
 
 /** Why a way is listed at all, in one line. */
-export function whyHere(option: RankedOption): string {
+export function whyHere(option: RankedOption, only = false): string {
+  if (only) return 'The only way found'
   const leads = option.leads.map((criterion) => CRITERION_WORDS[criterion]).join(', ')
   if (leads) return leads.charAt(0).toUpperCase() + leads.slice(1)
   return option.onFront
@@ -54,10 +59,12 @@ interface Props {
   rank: number
   chosen: boolean
   together: boolean
+  /** There is no other. */
+  only?: boolean
 }
 
 /** One way: what it is, what it costs, and why it is here. */
-export function OptionCard({ option, rank, chosen, together }: Props) {
+export function OptionCard({ option, rank, chosen, together, only = false }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
@@ -85,7 +92,7 @@ export function OptionCard({ option, rank, chosen, together }: Props) {
         <Figure label="water off ≥" value={minutes(option.waterOffSeconds)} />
       </View>
       <Txt size="s" bold={option.onFront} tone={option.onFront ? 'patina' : 'soft'}>
-        {whyHere(option)}
+        {whyHere(option, only)}
       </Txt>
       {option.followUp ? (
         <Txt size="s" bold tone="amber">

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { mouthOf } from '../assembly'
-import { CATALOG } from '../catalog'
+import { CATALOG, fittingById } from '../catalog'
 import { mate } from './index'
 import { bestTogether } from './test/bestTogether'
 import { line, SMALL_CATALOGUE, STUBS, WELL_EQUIPPED } from './test/problems'
-import type { LineRequest, MateSettings } from './types'
+import type { LineRequest, MateSettings, RankedOption } from './types'
 
 const LIMITS = { catalogue: SMALL_CATALOGUE, mostParts: 3 }
 const pipes = STUBS.filter(({ nominal }) => ['1/2', '15'].includes(nominal)).map(({ id }) => id)
@@ -119,6 +119,12 @@ describe('a body with several ports', () => {
 })
 
 describe('a stop with two outlets', () => {
+  const compression = {
+    form: 'compression-outlet',
+    system: 'UNF',
+    nominal: '3/8',
+    material: 'brass',
+  } as const
   const catalogue = [...SMALL_CATALOGUE, ...CATALOG.filter(({ id }) => /^stop\.dual/.test(id))].filter(
     (part, at, all) => all.findIndex(({ id }) => id === part.id) === at,
   )
@@ -152,6 +158,29 @@ describe('a stop with two outlets', () => {
       { numRuns: 15, seed: 5 },
     )
     expect(found).toBeGreaterThan(3)
+  })
+
+  it('is offered only with an outlet that leads on, and the second line begins at the one that was chosen', () => {
+    const trunk = line('copper.l.1/2', { outlets: 2 })
+    const second: LineRequest = {
+      lineId: 'second',
+      branchOf: 'cold',
+      to: mouthOf('appliance.comp.3/8'),
+      conditions: line('copper.l.1/2').conditions,
+    }
+    const outlets = (asked: LineRequest) =>
+      mate({ lines: [trunk, asked], settings: WELL_EQUIPPED, k: 12 }).lines.map(({ options }) => options)
+    const third = (option: RankedOption) =>
+      option.parts.flatMap(({ fittingId }) => fittingById(fittingId)?.ports[2]?.nominal ?? [])
+    const [ways = [], behind = []] = outlets(second)
+    expect(ways.length).toBeGreaterThan(1)
+    expect(new Set(ways.flatMap(third))).toEqual(new Set(['3/8']))
+    expect(behind.map(({ beginsAt }) => beginsAt?.nominal)).toEqual(behind.map(() => '3/8'))
+    // asked about an outlet that leads nowhere, the first line is offered as ever
+    const [any = [], none = []] = outlets({ ...second, opens: { ...compression, nominal: '1/4' } })
+    expect(any).toEqual(ways)
+    expect(none).toEqual([])
+    expect(outlets({ ...second, opens: compression })[1]).toEqual(behind)
   })
 
   it('that nobody puts in feeds nothing, and a line that branches from none is named', () => {

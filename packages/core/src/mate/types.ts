@@ -71,12 +71,11 @@ export interface LineRequest {
   /** Begins at a pipe of the tables … */
   readonly pipeId?: string
   /** … or at the port of something new … */
-  readonly from?: Pick<Mouth, 'kind' | 'ends' | 'bodyId'> & {
-    /** It is the outlet of a stop: what follows is what follows a stop. */
-    readonly pastStop?: true
-  }
+  readonly from?: Pick<Mouth, 'kind' | 'ends' | 'bodyId'>
   /** … or at what another line leaves open: the branch of its tee, the second outlet of its stop. */
   readonly branchOf?: string
+  /** Of what may be left open there, the end that a chosen way leaves. */
+  readonly opens?: EndRef
   /** Ends at the port of something new … */
   readonly to?: Mouth
   /** … or comes back to the same run of pipe. */

@@ -1,3 +1,5 @@
+import { portClass } from '../../assembly/methods/pairs'
+import { end } from '../../catalog/ends'
 import { Effort } from '../../effort'
 import { leftOut } from '../model/leftOut'
 import { type Limits, MATE_STEPS, type Meeting, Problem, teeOf } from '../model/problem'
@@ -32,21 +34,45 @@ function meetingPlaces(lines: readonly LineRequest[]): ReadonlyMap<string, numbe
 /** Two bits each in a set of bits; a request has fewer lines than that. */
 const MOST_BODIES = 15
 
-/** What a line finds where another leaves something open for it. */
-function meetingOf(
-  line: LineRequest,
-  request: MateRequest,
-  limits: Limits,
-  bodies: ReadonlyMap<string, number>,
-  seen: readonly string[] = [],
-): Meeting {
-  const { branchOf } = line
-  if (branchOf === undefined) return { bodies }
-  const trunk = request.lines.find(({ lineId }) => lineId === branchOf)
-  if (!trunk || seen.includes(branchOf)) return { bodies }
-  const above = meetingOf(trunk, request, limits, bodies, [...seen, branchOf])
-  const branchEnds = new Problem(trunk, request, request.lines.length, limits, above).branchEnds()
-  return { bodies, branchEnds }
+/** How the lines of a question hang together. */
+class Branching {
+  constructor(
+    private readonly request: MateRequest,
+    private readonly limits: Limits,
+    private readonly bodies: ReadonlyMap<string, number>,
+  ) {}
+
+  /** What a line finds where it meets others. */
+  meetingOf(line: LineRequest): Meeting {
+    return { ...this.begun(line), ...this.leadsOn(line) }
+  }
+
+  private problem(line: LineRequest, meeting: Meeting): Problem {
+    return new Problem(line, this.request, this.request.lines.length, this.limits, meeting)
+  }
+
+  /** The bodies, and the ends that the line before it may leave open for a line. */
+  private begun({ branchOf, opens }: LineRequest, seen: readonly string[] = []): Meeting {
+    const { bodies } = this
+    const trunk = this.request.lines.find(({ lineId }) => lineId === branchOf)
+    if (branchOf === undefined || !trunk) return { bodies }
+    if (seen.includes(branchOf)) throw new RangeError(`lines: ${branchOf} branches off itself (branchOf)`)
+    const open = this.problem(trunk, this.begun(trunk, [...seen, branchOf])).branchEnds()
+    const chosen = opens && portClass(end(opens.form, opens.system, opens.nominal, opens.material))
+    return {
+      bodies,
+      branchEnds: chosen ? open.filter((branch) => portClass(branch.end) === chosen) : open,
+    }
+  }
+
+  /** Of what a line may leave open, that from which the next line gets anywhere; all where it gets nowhere. */
+  private leadsOn(line: LineRequest): Pick<Meeting, 'leadsOn'> {
+    const next = this.request.lines.find(({ branchOf }) => branchOf === line.lineId)
+    if (!next) return {}
+    const { opens: _, ...anyEnd } = next
+    const { goals } = search(this.problem(anyEnd, this.begun(anyEnd)), { kind: 'least', each: true })
+    return goals.length > 0 ? { leadsOn: goals.map(({ start }) => start.port) } : {}
+  }
 }
 
 /**
@@ -156,9 +182,10 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
   const solved = new Map<string, Solved>()
   const bodies = meetingPlaces(request.lines)
   const names = [...bodies.keys()]
+  const branching = new Branching(request, bounded, bodies)
   const lines = request.lines.map((line): SolvedLine & { readonly solved: Solved } => {
     const key = lineKey(line, bodies)
-    const known = solved.get(key) ?? solve(line, request, bounded, meetingOf(line, request, bounded, bodies))
+    const known = solved.get(key) ?? solve(line, request, bounded, branching.meetingOf(line))
     solved.set(key, known)
     return {
       lineId: line.lineId,

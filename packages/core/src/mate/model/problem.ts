@@ -50,6 +50,8 @@ export interface BranchEnd {
 export interface Meeting {
   /** Where it begins at what another line leaves open: the ends that may be. */
   readonly branchEnds?: readonly BranchEnd[]
+  /** Where another begins at what this one leaves open: the ends from which it gets anywhere. */
+  readonly leadsOn?: readonly PortEnd[]
   /** The bodies at which lines meet, numbered; the tee that a line puts in is called after the line (`teeOf`). */
   readonly bodies?: ReadonlyMap<string, number>
 }
@@ -84,6 +86,7 @@ export class Problem {
   /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
   readonly meets: { readonly from: number; readonly to: number; readonly tee: number }
   private counted: Problem | undefined
+  private readonly leadsOn: ReadonlySet<number> | undefined
   private readonly pastStop: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
   private readonly stages: Int8Array
@@ -130,9 +133,7 @@ export class Problem {
       this.begin = this.beginnings(pipe)
     }
     for (const start of this.begin) this.network.classOf(start.port)
-    this.pastStop = new Set(
-      this.begin.filter((_, index) => line.from?.pastStop ?? meeting.branchEnds?.[index]?.pastStop),
-    )
+    this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
     this.book = bookOf(this.network, request.settings, this.piecesWanted(), request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
     this.turn = line.conditions.turn ?? 0
@@ -140,8 +141,10 @@ export class Problem {
     this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
+    this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
+    const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
@@ -151,7 +154,7 @@ export class Problem {
       line.cutIn?.branch,
     ])
     this.placed = this.book.placedUnder(place)
-    this.placeKey = JSON.stringify([this.goals, place, this.turn, this.pastStop.size > 0])
+    this.placeKey = JSON.stringify([this.goals, place, this.turn, this.pastStop.size > 0, leads])
     this.farKey = `${far}${this.placeKey}`
   }
 
@@ -282,6 +285,7 @@ export class Problem {
 
   private stageAfter(stage: number, group: Group): number | null {
     let { role } = group
+    if (this.leadsOn && group.branchClass >= 0 && !this.leadsOn.has(group.branchClass)) return null
     if (role === 'dual-stop') {
       if (this.conditions.outlets !== 2) return null
       role = 'stop'
