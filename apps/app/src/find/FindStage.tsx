@@ -31,7 +31,8 @@ interface Props {
 /** What is this pipe? Looks in, belief out, and the next look that is worth most. */
 export function FindStage({ view, line, belief, expectation, settings, goTo }: Props) {
   const { asking, ask } = useAsking()
-  const [both, setBoth] = useState(true)
+  // a run is worked on where it is opened; what a fixture takes is usually alike on both sides
+  const [both, setBoth] = useState(view.point.fields.kind !== 'run')
   const [sheet, setSheet] = useSheet('find', ['expected', 'thread'])
   const answer = belief.answer
   const { service } = line.line.fields

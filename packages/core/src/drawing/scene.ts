@@ -1,4 +1,5 @@
 import type { Mouth } from '../assembly/bodies/types'
+import type { EndRef } from '../assembly/end'
 import { end } from '../catalog/ends'
 import type { Port } from '../catalog/types'
 import { type Dimension, layOut } from '../fitup/layout'
@@ -42,14 +43,11 @@ export interface DrawRequest {
 
 const WAITING_MM = 9
 
-/** The threaded tail or the hose end of the fixture, far side of the gap. */
-function drawFixture(
-  sheet: Sheet,
-  { ends: [wanted] }: NonNullable<DrawRequest['to']>,
-  at: Point,
-  axis: Point,
-): void {
-  if (!wanted) return
+/**
+ * The end of a body that stands at one side of the line: of the fixture, far side of the gap, with the deck it stands
+ * on, or of what is new where the line begins.
+ */
+function drawBodyEnd(sheet: Sheet, id: 'fixture' | 'begin', wanted: EndRef, at: Point, axis: Point): void {
   const port: Port = {
     ...end(wanted.form, wanted.system, wanted.nominal, wanted.material),
     id: 'a',
@@ -75,9 +73,8 @@ function drawFixture(
       ],
     ],
   ] as const)
-    sheet.shapes.push(
-      placeShape(place, { id: 'fixture', layer: 'part', role, points, closed: true, material: 'brass' }),
-    )
+    sheet.shapes.push(placeShape(place, { id, layer: 'part', role, points, closed: true, material: 'brass' }))
+  if (id === 'begin') return
   // the deck it stands on
   sheet.shapes.push(
     placeShape(place, {
@@ -113,7 +110,8 @@ export function drawJointLine(request: DrawRequest): Scene {
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   if (pipe) drawStub(sheet, pipe.odMm, pipe.wallMm, stubMm, pipe.material)
-  // a chain that begins at an end of something else: its thread or tube is all that is known of it
+  // a chain that begins at an end of something new; of one chosen long ago its thread or tube is all that is known
+  else if (option?.beginsAt) drawBodyEnd(sheet, 'begin', option.beginsAt, [stubMm, 0], [-1, 0])
   else if (first) drawStub(sheet, first.diameterMm, first.diameterMm * 0.1, stubMm, first.tubeMaterial)
   else if (request.outline && request.outline.length > 0) drawGhost(sheet, request.outline, stubMm)
   else drawGhost(sheet, [{ odMm: 15.875, weight: 0.02 }], stubMm)
@@ -149,7 +147,8 @@ export function drawJointLine(request: DrawRequest): Scene {
         sheet.shapes.push(placeShape(placement, moved))
       }
     })
-    if (request.to) drawFixture(sheet, request.to, assembly.end.at, assembly.end.axis)
+    const [wanted] = request.to?.ends ?? []
+    if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
     if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
@@ -234,7 +233,8 @@ export function drawJointLine(request: DrawRequest): Scene {
       dimensionGhosts(sheet, request.outline, stubMm, unit, text)
     if (request.to) {
       const far: Point = [stubMm + 46, 70]
-      drawFixture(sheet, request.to, far, [0, 1])
+      const [wanted] = request.to.ends
+      if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, [0, 1])
       sheet.line(
         'gap',
         'dimension',

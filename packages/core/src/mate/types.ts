@@ -163,7 +163,7 @@ export interface MateOption {
   /** Same for the same way: removal, methods and families in order. */
   readonly id: string
   readonly removalId: string
-  /** Where the line begins at what another leaves open: the end that it has to leave. */
+  /** Where the line begins at something new: the end of it. */
   readonly beginsAt?: EndRef
   /** Of a way that was chosen: the acts of the removal, as they were then. */
   readonly removalActs?: readonly StepTemplate[]

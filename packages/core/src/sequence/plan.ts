@@ -6,7 +6,7 @@ import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { COOL_BESIDE_SECONDS, jointHeat } from '../assembly/methods/heat'
 import { type MethodId, methodById } from '../assembly/methods/table'
-import { removalById } from '../assembly/oldJoints/removals'
+import { CUT_OPEN, removalById } from '../assembly/oldJoints/removals'
 import type { HouseRules, MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import type { PipeMaterial } from '../reference/types'
@@ -264,11 +264,12 @@ function addLine(
 const SHUTS = /stop$|valve$|bib$/
 
 /** A line's own steps speak of its stop and its connector only where it has them. */
-function lineWords(words: string, { parts }: MateOption): string {
+function lineWords(words: string, { parts, removalId }: MateOption): string {
   const shuts = parts.some(({ family }) => SHUTS.test(family))
   const hose = parts.some(({ family }) => family === 'supply-connector')
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
   if (shuts) return words
+  if (removalId === CUT_OPEN.id && words === 'open.flush') return 'open.flush-run'
   return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
 }
 

@@ -61,7 +61,7 @@ export function stationText(
   }
 
   if (id === 'wall') return 'the wall'
-  if (id === 'stub') return begins === 'fresh' ? 'the valve’s mouth' : 'the end of the old pipe'
+  if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail') return 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')

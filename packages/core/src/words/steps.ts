@@ -28,6 +28,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.flush': 'Run the new stop into a bucket until it runs clear.',
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
+  'open.flush-run': 'Run the nearest tap behind it, aerator off, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
   'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',
   'prove.tissue-behind': 'Open the stop; a tissue round every joint behind it.',

@@ -37,7 +37,15 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
     // what guards and dries the place is done where the old pipe is, not on the bench
     .filter((act) => !act.needsPlace || place.atStub)
     .map((act) => (act.kind === 'wait' ? { ...act, seconds: waitOf(method, act, place.airC) } : act))
+    .map((act) => cutBy(act, place.tubeMaterial))
   return place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
+}
+
+/** A method that takes metal and plastic alike is written for metal: a wheel cutter squeezes soft tube out of round. */
+function cutBy(act: StepTemplate, material: string): StepTemplate {
+  return act.parameters?.tool === 'tube-cutter' && isSoftTube(material)
+    ? { ...act, parameters: { ...act.parameters, tool: 'plastic-cutter' } }
+    : act
 }
 
 /** A wait, longer where it is colder. */

@@ -24,8 +24,10 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   const parts: ChosenPart[] = []
   const joints: ChosenJoint[] = []
   const tools = new Set<ToolId>(removal.tools)
-  const begins = problem.line.branchOf === undefined ? null : first.start.port
-  const tokens: string[] = [begins ? `${removal.id}@${portClass(begins)}` : removal.id]
+  const begins = problem.isStub(first.start) ? null : first.start.port
+  // from which of the ends that another line may leave open is part of the way
+  const branches = begins && problem.line.branchOf !== undefined
+  const tokens: string[] = [branches ? `${removal.id}@${portClass(begins)}` : removal.id]
   let stage = problem.beginStage(first.start)
 
   for (const link of links) {
