@@ -190,8 +190,11 @@ async function main() {
   const began = performance.now()
   await singleLines()
   await wholeFixtures()
-  await assemblies(argument('assemblies', 120), MOST_PARTS, check, own, (programmes) =>
+  const met = await assemblies(argument('assemblies', 120), MOST_PARTS, check, own, (programmes) =>
     solve(programmes, { least: 'total' }),
+  )
+  console.log(
+    `assemblies: ${met.tried} drawn, with a way ${[...met.solved].map(([kind, count]) => `${count} of a ${kind}`).join(', ')}; in ${met.cooled} a body has to cool, in ${met.short} a piece is short`,
   )
   console.log(
     `one question: own ${(times.own / times.ownCalls).toFixed(1)} ms (ways, refusals, front, together); one integer programme ${(times.programme / times.programmeCalls).toFixed(1)} ms (${times.programmeCalls} solved)`,

@@ -58,7 +58,8 @@ export function someAssembly(seed: number): Assembly {
         ports.every(({ nominal }) => ['1/2', '3/4'].includes(nominal))
       : kind === 'two-outlet stop'
         ? family === 'dual-stop' || id.startsWith('connector.comp1/4')
-        : family === 'drop-ear-elbow',
+        : family === 'drop-ear-elbow' ||
+          (family === 'female-adapter' && ports.every(({ nominal }) => nominal === '1/2')),
   ).filter(() => dice.chance(0.7))
   const catalogue = [...new Set([...someParts(dice, 160, region), ...extra])]
   const shop = someShop(dice, catalogue)
@@ -151,7 +152,12 @@ export async function assemblies(
   check: Check,
   own: (request: MateRequest, catalogue: readonly Fitting[]) => MateResult,
   solve: (programmes: Programmes) => Promise<{ readonly cents: number } | null>,
-): Promise<void> {
+): Promise<{
+  readonly solved: ReadonlyMap<Assembly['kind'], number>
+  readonly tried: number
+  readonly cooled: number
+  readonly short: number
+}> {
   const solved = new Map<Assembly['kind'], number>()
   let tried = 0
   let cooled = 0
@@ -167,7 +173,5 @@ export async function assemblies(
     if (together.cools.length > 0) cooled++
     if (Object.keys(together.short).length > 0) short++
   }
-  console.log(
-    `assemblies: ${tried} drawn, with a way ${[...solved].map(([kind, count]) => `${count} of a ${kind}`).join(', ')}; in ${cooled} a body has to cool, in ${short} a piece is short`,
-  )
+  return { solved, tried, cooled, short }
 }
