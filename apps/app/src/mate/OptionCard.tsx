@@ -43,7 +43,7 @@ export function whyHere(option: RankedOption, only = false): string {
 function Figure({ label, value }: { label: string; value: string }) {
   // as wide as its number: a price that breaks in two is another price
   return (
-    <View className="min-w-[22%] shrink-0 grow pr-3">
+    <View className="shrink-0 pr-2">
       <Txt bold size="l" numberOfLines={1}>
         {value}
       </Txt>
@@ -85,7 +85,7 @@ export function OptionCard({ option, rank, chosen, together, only = false }: Pro
         {REMOVAL_WORDS[option.removalId]}
         {together ? ' · best for all lines together' : ''}
       </Txt>
-      <View className="my-1 flex-row flex-wrap">
+      <View className="my-1 flex-row flex-wrap justify-between">
         <Figure label="all told" value={money(costs.totalCents)} />
         <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
         <Figure label="hands" value={minutes(option.criteria.seconds)} />

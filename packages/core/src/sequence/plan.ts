@@ -132,8 +132,11 @@ function walk(from: string, next: (at: string) => Iterable<string>): Set<string>
 function addLine(
   graph: Graph,
   line: PlanLine,
-  { houseRules, jointMinutes = {} }: Pick<PlanRequest, 'houseRules' | 'jointMinutes'>,
+  { houseRules, jointMinutes = {}, lines }: Pick<PlanRequest, 'houseRules' | 'jointMinutes' | 'lines'>,
 ): void {
+  const body = line.meets?.to
+  // what it ends at hands on to other lines
+  const feeds = body !== undefined && lines.some(({ meets }) => meets?.from === body)
   const { lineId, option, conditions } = line
   const removal = removalActs(option)
   const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
@@ -149,9 +152,10 @@ function addLine(
   for (const template of LINE_STEPS) {
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
+    if (template.key === 'flush' && isCapped(option.parts)) continue
     graph.add(
       id('line', template.key),
-      { ...template, words: lineWords(template.words, option) },
+      { ...template, words: lineWords(template.words, option, feeds) },
       lineId,
       null,
     )
@@ -263,13 +267,25 @@ function addLine(
 /** Parts that shut a line off. */
 const SHUTS = /stop$|valve$|bib$/
 
+/** A line that ends at a cap or a plug: nothing runs from it. */
+function isCapped(parts: MateOption['parts']): boolean {
+  const last = parts.at(-1)?.family
+  return last === 'cap' || last === 'plug'
+}
+
 /** A line's own steps speak of its stop and its connector only where it has them. */
-function lineWords(words: string, { parts, removalId }: MateOption): string {
+function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
   const shuts = parts.some(({ family }) => SHUTS.test(family))
   const hose = parts.some(({ family }) => family === 'supply-connector')
+  if (isCapped(parts))
+    return (
+      { 'prove.tissue-inlet': 'prove.tissue-joints', 'prove.tissue-outlet': 'prove.tissue-cap' }[words] ??
+      words
+    )
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
   if (shuts) return words
-  if (removalId === CUT_OPEN.id && words === 'open.flush') return 'open.flush-run'
+  if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
+  if (words === 'open.flush' && feeds) return 'open.flush-valve'
   return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
 }
 

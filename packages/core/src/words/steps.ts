@@ -29,9 +29,11 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
   'open.flush-run': 'Run the nearest tap behind it, aerator off, until it runs clear.',
+  'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
   'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',
   'prove.tissue-behind': 'Open the stop; a tissue round every joint behind it.',
+  'prove.tissue-cap': 'A tissue round the cap.',
   'prove.tissue-end': 'Let it run; a tissue round the joints at both its ends.',
   'body.strip': 'Before the flame: {inside} out of the body; nothing of rubber or plastic stays in it.',
   'body.cool':

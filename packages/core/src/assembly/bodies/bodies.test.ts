@@ -22,7 +22,15 @@ describe('what a line runs between', () => {
     [tub, 'shower', false, { from: at('valve.combo.1/2', 'shower'), to: at('arm.1/2', 'inlet', 'shower') }],
     // an old riser that is kept is mated to the valve
     [tub, 'shower', true, { from: 'pipe', to: at('valve.combo.1/2', 'shower') }],
-    [['valve.combo.1/2', 'arm.1/2'], 'spout', false, null],
+    // the outlet that nothing hangs on is closed, once it is known that something hangs on the other
+    [
+      ['valve.combo.1/2', 'arm.1/2'],
+      'spout',
+      false,
+      { from: at('valve.combo.1/2', 'spout'), to: expect.objectContaining({ kind: 'closed', route: 'cap' }) },
+    ],
+    [['valve.combo.1/2', 'arm.1/2'], 'spout', true, { from: 'pipe', to: at('valve.combo.1/2', 'spout') }],
+    [['valve.combo.1/2'], 'spout', false, null],
     [['spout.slip.1/2'], 'spout', true, { from: 'pipe', to: at('spout.slip.1/2', 'inlet') }],
     [['spout.slip.1/2'], 'hot', true, null],
     [['arm.1/2'], 'spout', true, null],

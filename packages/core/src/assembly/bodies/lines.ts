@@ -52,11 +52,34 @@ export function lineEnds(bodies: readonly Body[], service: string, hasPipe: bool
       ? port.service === service || port.service === 'supply'
       : port.service === service && port.flow === 'in',
   )
-  if (!taken) return null
+  if (!taken) return house ? null : capEnds(bodies, service, hasPipe)
   const [to, body] = taken
   const given = house ? null : find(bodies, (port) => port.service === service && port.flow === 'out')
   if (!given) return { from: 'pipe', to, insert: body.insert ?? null }
   return hasPipe ? { from: 'pipe', to: given[0], insert: null } : { from: given[0], to, insert: null }
+}
+
+/**
+ * An outlet of a new valve that nothing hangs on, where something hangs on another: it is closed before the valve is
+ * hung. Where all stays as it was, nothing is known of it.
+ */
+function capEnds(bodies: readonly Body[], service: string, hasPipe: boolean): LineEnds | null {
+  const given = find(bodies, (port) => port.service === service && port.flow === 'out')
+  if (!given) return null
+  const [from, body] = given
+  const fed = body.ports.some(
+    ({ service: other, flow }) =>
+      flow === 'out' &&
+      other !== service &&
+      find(bodies, (port) => port.service === other && port.flow === 'in') !== null,
+  )
+  if (!fed) return null
+  if (hasPipe) return { from: 'pipe', to: from, insert: null }
+  return {
+    from,
+    to: { bodyId: body.id, portId: `${from.portId}:cap`, kind: 'closed', ends: [], route: 'cap' },
+    insert: null,
+  }
 }
 
 /**
