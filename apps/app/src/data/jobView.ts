@@ -1,6 +1,6 @@
 import { type Body, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
-import { dimensionsFor, findingBasis, matingBasis, type Stage, stageOf } from '@diarmos/core/record'
+import { dimensionsFor, findingBasis, matingStands, type Stage, stageOf } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
 import { leftOpen, openId } from './leftOpen'
@@ -155,7 +155,7 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
     (made.findingStale ||
       begins === null ||
       ends === null ||
-      mating.fields.basis !== matingBasis(begins, ends.to.kind, conditionsOf(made) ?? {}))
+      !matingStands(mating.fields.basis, begins, ends, conditionsOf(made) ?? {}))
   return { ...made, matingStale: stale }
 }
 

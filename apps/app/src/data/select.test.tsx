@@ -86,7 +86,8 @@ describe('what a job page derives from its documents', () => {
     hold(taken)
     const line = hot()
     if (!line) throw new Error('no line')
-    const basis = matingBasis('copper.l.1/2', 'faucet.shank.1/2', conditionsOf(line) ?? {})
+    if (!line.ends) throw new Error('no fixture')
+    const basis = matingBasis('copper.l.1/2', line.ends, conditionsOf(line) ?? {})
     const option = { joints: [], parts: [] }
     const mating = doc('mating', 'mating', {
       jobId: 'job',

@@ -243,7 +243,7 @@ export async function chooseOptions(
               optionId: option.id,
               option,
               settings,
-              basis: matingBasis(line.begins, line.ends.to.kind, conditionsOf(line) ?? {}),
+              basis: matingBasis(line.begins, line.ends, conditionsOf(line) ?? {}),
               versions,
               chosenAt: now(),
             },

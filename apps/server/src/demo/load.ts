@@ -252,7 +252,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
         optionId: option.id,
         option: keep(option, { airC: conditions.airC, jointMinutes: DEMO_SETTINGS.jointMinutes }),
         settings: DEMO_SETTINGS,
-        basis: matingBasis(pipeId, ends.to.kind, conditions),
+        basis: matingBasis(pipeId, ends, conditions),
         versions: tableVersions(),
         chosenAt: at.toISOString(),
       },

@@ -1,3 +1,4 @@
+import type { Mouth } from '../assembly/bodies/types'
 import { plainLater } from '../assembly/conditions'
 
 /** What a finding rests on, as far as it is stored. */
@@ -38,16 +39,65 @@ const BESIDE: ReadonlySet<string> = new Set(['jobId', 'lineId', 'oldJointSeen', 
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
 const SAYS_NOTHING = plainLater()
 
-/** The facts behind a chosen mating in one line: what it begins and ends at, by id or kind, and the conditions. */
-export function matingBasis(
+/** What a line ends at, as far as a way rests on it. */
+export interface BasisEnds {
+  readonly to: Pick<Mouth, 'ends' | 'route'> & { readonly kind: string }
+  readonly insert: string | null
+}
+
+type Conditions = Readonly<Record<string, unknown>>
+
+function conditionsLine(conditions: Conditions): readonly (readonly [string, unknown])[] {
+  return (
+    Object.entries(conditions)
+      .filter(([name]) => !BESIDE.has(name))
+      // a list with nothing in it says what its absence says
+      .filter(
+        ([name, value]) => !(Array.isArray(value) && value.length === 0) && SAYS_NOTHING[name] !== value,
+      )
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+  )
+}
+
+/**
+ * How the facts behind a mating were and are written down, by version. One that was released stays: what is stored is
+ * compared as it was written, so that a new version makes nothing stale.
+ */
+const MATING_BASES: Readonly<
+  Record<string, (begins: string, ends: BasisEnds, conditions: Conditions) => string>
+> = {
+  // the kind of what goes in, by its name
+  '1': (begins, { to }, conditions) => JSON.stringify([begins, to.kind, conditionsLine(conditions)]),
+  // the ends that it has, whatever it is called
+  '2': (begins, { to, insert }, conditions) =>
+    `2:${JSON.stringify([
+      begins,
+      [
+        to.route,
+        insert,
+        to.ends.map(({ form, system, nominal, material }) => [form, system, nominal, material]),
+      ],
+      conditionsLine(conditions),
+    ])}`,
+}
+const NEWEST = '2'
+
+/** The facts behind a chosen mating in one line: what it begins and ends at, and the conditions. */
+export function matingBasis(begins: string, ends: BasisEnds, conditions: Conditions): string {
+  return (MATING_BASES[NEWEST] as (typeof MATING_BASES)[string])(begins, ends, conditions)
+}
+
+/**
+ * Whether a stored basis says what the facts at hand say, in the version it was written in. Of a version that is not
+ * known here nothing can be said: it stands.
+ */
+export function matingStands(
+  stored: string,
   begins: string,
-  ends: string,
-  conditions: Readonly<Record<string, unknown>>,
-): string {
-  const sorted = Object.entries(conditions)
-    .filter(([name]) => !BESIDE.has(name))
-    // a list with nothing in it says what its absence says
-    .filter(([name, value]) => !(Array.isArray(value) && value.length === 0) && SAYS_NOTHING[name] !== value)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-  return JSON.stringify([begins, ends, sorted])
+  ends: BasisEnds,
+  conditions: Conditions,
+): boolean {
+  const version = /^(\d+):/.exec(stored)?.[1] ?? '1'
+  const write = MATING_BASES[version]
+  return write === undefined || write(begins, ends, conditions) === stored
 }

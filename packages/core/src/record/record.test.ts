@@ -1,4 +1,5 @@
-import { dimensionsFor, findingBasis, matingBasis, type StageFacts, stageOf } from './index'
+import { mouthOf } from '../assembly'
+import { dimensionsFor, findingBasis, matingBasis, matingStands, type StageFacts, stageOf } from './index'
 
 const nothing: StageFacts = { closed: false, fixture: false, started: false, lines: [] }
 const line = { lineId: 'a', finding: true, mating: true, ticked: [] as string[], seams: 2 }
@@ -43,11 +44,37 @@ describe('what a finding and a mating rest on', () => {
     expect(findingBasis([look])).not.toBe(findingBasis([other]))
   })
   it('changes with any condition, whatever their order', () => {
-    expect(matingBasis('p', 'f', { flame: true, line: 'dry' })).toBe(
-      matingBasis('p', 'f', { line: 'dry', flame: true }),
+    expect(matingBasis('p', faucet, { flame: true, line: 'dry' })).toBe(
+      matingBasis('p', faucet, { line: 'dry', flame: true }),
     )
-    expect(matingBasis('p', 'f', { flame: true })).not.toBe(matingBasis('p', 'f', { flame: false }))
+    expect(matingBasis('p', faucet, { flame: true })).not.toBe(matingBasis('p', faucet, { flame: false }))
   })
+  it('stands in the version it was written in, and falls with the facts in each', () => {
+    const facts = { flame: true, line: 'dry', faults: [] }
+    // as it was stored before a basis named its version
+    const first = JSON.stringify([
+      'p',
+      'faucet.shank.1/2',
+      [
+        ['flame', true],
+        ['line', 'dry'],
+      ],
+    ])
+    for (const stored of [first, matingBasis('p', faucet, facts)]) {
+      expect(matingStands(stored, 'p', faucet, facts)).toBe(true)
+      expect(matingStands(stored, 'q', faucet, facts)).toBe(false)
+      expect(matingStands(stored, 'p', faucet, { ...facts, flame: false })).toBe(false)
+      expect(matingStands(stored, 'p', { ...faucet, to: mouthOf('toilet.fill.7/8') as never }, facts)).toBe(
+        false,
+      )
+    }
+    // what goes into a run has no end of its own to tell it by
+    const into = (insert: string) => ({ to: { ...mouthOf(`run.${insert}`), kind: `run.${insert}` }, insert })
+    expect(matingStands(matingBasis('p', into('tee'), facts), 'p', into('valve'), facts)).toBe(false)
+    // by a phone that is older than the shop's others
+    expect(matingStands('9:whatever', 'p', faucet, facts)).toBe(true)
+  })
+  const faucet = { to: { ...mouthOf('faucet.shank.1/2'), kind: 'faucet.shank.1/2' }, insert: null }
 })
 
 describe('distances that were measured along a line', () => {
