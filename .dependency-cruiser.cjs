@@ -1,7 +1,7 @@
 /** Which way imports may point: app, server, cli → contract → core; inside the core no circles. */
 /** Rooms of the core: each may know those before it. */
 const ROOMS = [
-  ['units', 'effort'],
+  ['units', 'effort', 'fault'],
   ['reference'],
   ['catalog'],
   ['assembly'],

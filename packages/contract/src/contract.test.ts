@@ -154,7 +154,11 @@ describe('operations', () => {
     ['identify', { observations: 'many' }, ['observations']],
     ['identify', null, ['(whole)']],
     ['mate', { ...mateRequest, lines: [] }, ['lines']],
-    ['mate', { ...mateRequest, lines: [{ ...mateRequest.lines[0], pipeId: 'lead.1/2' }] }, ['lines']],
+    [
+      'mate',
+      { ...mateRequest, lines: [{ ...mateRequest.lines[0], pipeId: 'lead.1/2' }] },
+      ['lines.0.pipeId'],
+    ],
     [
       'mate',
       {
@@ -170,7 +174,7 @@ describe('operations', () => {
     ['mate', branching('b', 'a', 'a'), ['lines.2.branchOf']],
     ['mate', branching('b', 'a', 'b'), []],
     ['mate', old({ to: { ends: [], route: 'stop' } }), ['lines.0.to.ends']],
-    ['draw', { pipeId: 'lead.1/2', unit: 'in' }, ['(whole)']],
+    ['draw', { pipeId: 'lead.1/2', unit: 'in' }, ['pipeId']],
     ['units', {}, ['text']],
   ] as const)('%s names the fault in %j', (name, request, paths) =>
     expect(faults(name, request)).toEqual(paths),

@@ -306,6 +306,15 @@ export const problem = z.object({
   title: z.string(),
   status: z.int(),
   detail: z.string().optional(),
-  faults: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  faults: z
+    .array(
+      z.object({
+        path: z.string(),
+        message: z.string(),
+        code: z.string().optional(),
+        parameters: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
+      }),
+    )
+    .optional(),
 })
 export type Problem = z.output<typeof problem>

@@ -4,6 +4,7 @@ import {
   BODY_KINDS,
   bulksOf,
   CATALOG,
+  CoreFault,
   cheapestWay,
   classIdOf,
   deckFit,
@@ -11,6 +12,8 @@ import {
   drawWhole,
   Effort,
   FAUCET_PATTERNS,
+  type FaultCode,
+  faultText,
   fitup,
   formatLength,
   HOLE_PATTERNS,
@@ -348,6 +351,9 @@ export type OperationResponse<Name extends OperationName> = ReturnType<(typeof o
 export interface Fault {
   readonly path: string
   readonly message: string
+  /** Of a fault that the core found: what it is, for words of the reader's own. */
+  readonly code?: FaultCode
+  readonly parameters?: Readonly<Record<string, string | number>>
 }
 
 /** Thrown for a request that is not what the operation takes, or names what is in no table. */
@@ -388,12 +394,15 @@ export function runOperation<Name extends OperationName>(
   try {
     return run(parsed.data)
   } catch (error) {
-    if (error instanceof RangeError) {
-      const [path = '(whole)', ...rest] = error.message.split(': ')
+    if (error instanceof CoreFault)
       throw new InvalidRequestError([
-        rest.length > 0 ? { path, message: rest.join(': ') } : { path: '(whole)', message: error.message },
+        {
+          path: error.path.join('.') || '(whole)',
+          message: faultText(error),
+          code: error.code,
+          parameters: error.parameters,
+        },
       ])
-    }
     throw error
   }
 }

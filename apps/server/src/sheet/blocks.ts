@@ -1,6 +1,8 @@
 import type { EntityFields } from '@diarmos/contract'
 import {
+  CoreFault,
   drawJointLine,
+  faultText,
   fitup,
   formatLength,
   type MateOption,
@@ -69,9 +71,9 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
       })
       blocks.push({ kind: 'drawing', svg: toSvg(scene) })
     } catch (error) {
-      if (!(error instanceof RangeError)) throw error
+      if (!(error instanceof CoreFault)) throw error
       // what was written down stays readable, whatever the tables hold today
-      say(`Not drawn and not measured out: ${error.message}.`)
+      say(`Not drawn and not measured out: ${faultText(error)}.`)
     }
   }
   const checks = (file.documents.check ?? []).filter((check) => check.result !== 'undone')

@@ -1,3 +1,4 @@
+import { CoreFault } from '../fault'
 import { type TubeEnd, threadEngagement, tubeEngagement } from '../reference/engagement'
 import { type Medium, mediumOf } from '../reference/materials'
 import { PIPES } from '../reference/pipes'
@@ -31,7 +32,7 @@ export type PortEnd = Omit<Port, 'id' | 'pose'>
 /**
  * Builds the end of a part.
  *
- * @throws RangeError where that form is not made in that size: the catalogue must not name it
+ * @throws CoreFault where that form is not made in that size: the catalogue must not name it
  */
 export function end(
   form: PortForm,
@@ -40,7 +41,7 @@ export function end(
   material: PortMaterial,
 ): PortEnd {
   const diameterMm = endDiameterMm(form, system, nominal, form === 'poly-barb' ? 'polyethylene' : material)
-  if (diameterMm === undefined) throw new RangeError(`no ${form} end in ${system} ${nominal}`)
+  if (diameterMm === undefined) throw new CoreFault('no-end', { form, system, nominal })
   const boreMm =
     form === 'tube' || form === 'taper-male'
       ? diameterMm * 0.8

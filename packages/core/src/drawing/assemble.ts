@@ -1,5 +1,6 @@
 import { partOf } from '../assembly/kept'
 import type { Fitting, Port } from '../catalog/types'
+import { CoreFault } from '../fault'
 import type { StationId } from '../fitup/stations'
 import type { MateOption } from '../mate/types'
 import { shortened } from './partShapes'
@@ -48,7 +49,7 @@ export function assemble(
     const chosen = option.parts[joint.to]
     if (!chosen) break
     const known = partOf(chosen)
-    if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
+    if (!known) throw new CoreFault('no-part', { id: chosen.fittingId })
     const fitting =
       known.family === 'supply-connector' || (known.lengthMm?.min ?? 0) > HOSE_DRAWN_MM
         ? shortened(known, HOSE_DRAWN_MM)

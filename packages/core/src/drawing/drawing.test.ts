@@ -98,7 +98,7 @@ describe('the drawing, read back from its SVG', () => {
   })
 
   it('refuses what is in no table, by name', () =>
-    expect(() => drawJointLine({ pipeId: 'lead.1/2', unit: 'in' })).toThrow('no pipe lead.1/2'))
+    expect(() => drawJointLine({ pipeId: 'lead.1/2', unit: 'in' })).toThrow('no-pipe'))
 
   it('draws every family once on the contact sheet, without a letter', () => {
     const sheet = contactSheet()

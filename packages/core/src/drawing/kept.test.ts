@@ -1,4 +1,5 @@
 import { mouthOf } from '../assembly'
+import { CoreFault } from '../fault'
 import { layOut } from '../fitup/layout'
 import { keep, mate, tableVersions } from '../mate'
 import { line, PLAIN, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
@@ -73,7 +74,7 @@ describe('a way that is kept whole', () => {
 
   it('by what it says itself: a way that was not kept is lost with its parts, and kept acts count, not the table’s', () => {
     const [, , option, request] = cases[0] as (typeof cases)[number]
-    expect(() => derived(gone(option), request)).toThrow('no part gone.0')
+    expect(() => derived(gone(option), request)).toThrow(new CoreFault('no-part', { id: 'gone.0' }))
     const kept = keep(option, {})
     const slower = {
       ...kept,

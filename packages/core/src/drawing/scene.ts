@@ -2,6 +2,7 @@ import type { Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
 import { end } from '../catalog/ends'
 import type { Port } from '../catalog/types'
+import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
 import { pipeById } from '../reference/pipes'
@@ -94,14 +95,14 @@ function drawBodyEnd(sheet: Sheet, id: 'fixture' | 'begin', wanted: EndRef, at: 
  * The joint line: a half-section from the wall to the fixture, to scale but for hoses, which are broken.
  *
  * @returns a scene in millimetres, y upward, with semantic ids on every shape
- * @throws RangeError naming a part or pipe that is in no table
+ * @throws CoreFault naming a part or pipe that is in no table
  */
 export function drawJointLine(request: DrawRequest): Scene {
   const { option, unit, stage = 'find' } = request
   const format = { unit, ...(request.denominator ? { denominator: request.denominator } : {}) }
   const sheet = new Sheet()
   const pipe = request.pipeId ? pipeById(request.pipeId) : undefined
-  if (request.pipeId && !pipe) throw new RangeError(`no pipe ${request.pipeId} in the tables`)
+  if (request.pipeId && !pipe) throw new CoreFault('no-pipe', { id: request.pipeId }, ['pipeId'])
   const plateMm = request.plateMm ?? 0
   const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)

@@ -114,7 +114,7 @@ function springOf({ pipe, chain, freeMm, roomMm }: FixedEndsAsk): SpringVerdict 
  * What goes into a run that is fixed at both ends: how much comes out, the pieces that go in, what slides where and back
  * to which marks, the straight pipe that needs, whether the run could be sprung instead, and the order of it all.
  *
- * @throws RangeError naming a part that is in no table
+ * @throws CoreFault naming a part that is in no table
  */
 export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
   const { chain, bareMm } = ask

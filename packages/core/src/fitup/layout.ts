@@ -201,7 +201,7 @@ function between(sums: readonly Sum[], from: number, to: number): Way | null {
  * edges of a graph whose nodes lie between the pieces, so a piece is determined where its two nodes are connected, and
  * the surest way between them gives its length and what it may be off. Exact; cost O(pieces × dimensions²).
  *
- * @throws RangeError naming a part that is in no table
+ * @throws CoreFault naming a part that is in no table
  */
 export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: LayoutAsk): Layout {
   const { stations, legs, flexible } = stretch(chain, stubMm)

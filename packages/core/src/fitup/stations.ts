@@ -1,5 +1,6 @@
 import { type KeptPart, type PartOfWay, partOf } from '../assembly/kept'
 import type { Family, Fitting } from '../catalog/types'
+import { CoreFault } from '../fault'
 import { faceMm } from './takeOut'
 import { dot, type Vec3 } from './vector'
 
@@ -64,7 +65,7 @@ export interface Stretched {
 
 const part = (chosen: PartOfWay): Fitting => {
   const known = partOf(chosen)
-  if (!known) throw new RangeError(`no part ${chosen.fittingId} in the catalogue`)
+  if (!known) throw new CoreFault('no-part', { id: chosen.fittingId })
   return known
 }
 
@@ -80,7 +81,7 @@ function straight(fitting: Fitting, inPort: number, outPort: number): boolean {
  *
  * @param stubMm from the finished wall to the old pipe's end as it will be, mm; null where no wall is there or it is
  * not known
- * @throws RangeError naming a part that is in no table
+ * @throws CoreFault naming a part that is in no table
  */
 export function stretch(chain: Chain, stubMm: number | null): Stretched {
   const stations: Station[] = []

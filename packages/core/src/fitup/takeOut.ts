@@ -1,5 +1,6 @@
 import { fullDepthMm, isSocket } from '../catalog'
 import type { Fitting, Port } from '../catalog/types'
+import { CoreFault } from '../fault'
 import { threadEngagement, tubeEngagement } from '../reference/engagement'
 import type { DimensionalSystem } from '../reference/types'
 
@@ -18,7 +19,7 @@ export function insertionMm(port: Pick<Port, 'form' | 'system' | 'nominal'>): re
 /** From the middle of a part to the mouth or tip of one of its ends, mm. */
 export function faceMm(fitting: Pick<Fitting, 'ports'>, portIndex: number): number {
   const port = fitting.ports[portIndex]
-  if (!port) throw new RangeError(`a part with ${fitting.ports.length} ends has no end ${portIndex}`)
+  if (!port) throw new CoreFault('no-port', { ends: fitting.ports.length, port: portIndex })
   return Math.hypot(...port.pose.origin)
 }
 

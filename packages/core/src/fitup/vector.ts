@@ -1,3 +1,4 @@
+import { CoreFault } from '../fault'
 /** A place or a direction in space, mm or without unit. */
 export type Vec3 = readonly [number, number, number]
 
@@ -15,10 +16,10 @@ export const length = (a: Vec3): number => Math.sqrt(dot(a, a))
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180
 export const degrees = (radians: number): number => (radians * 180) / Math.PI
 
-/** A vector of length one. @throws RangeError for one without length */
+/** A vector of length one. @throws CoreFault for one without length */
 export function unit(a: Vec3): Vec3 {
   const long = length(a)
-  if (long === 0) throw new RangeError('a direction without length')
+  if (long === 0) throw new CoreFault('no-direction', {})
   return scale(a, 1 / long)
 }
 

@@ -1,3 +1,4 @@
+import { CoreFault } from '../fault'
 import type { Source } from '../reference/source'
 import { commonPractice } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
@@ -155,7 +156,7 @@ export const ROUGH_IN: readonly Window[] = [
 /** Where a height stands against its usual window. */
 export function roughIn(id: string, mm: number): Fit<{ readonly window: Window }> {
   const window = ROUGH_IN.find((entry) => entry.id === id)
-  if (!window) throw new RangeError(`no usual height ${id}`)
+  if (!window) throw new CoreFault('no-height', { id })
   const [least, most] = window.mm
   if (mm < least) return impossible('rough.low', { shortMm: least - mm })
   return mm > most ? impossible('rough.high', { overMm: mm - most }) : { ok: true, window }

@@ -194,6 +194,6 @@ describe('a stop with two outlets', () => {
     const none = mate({ lines: [trunk, second], settings: WELL_EQUIPPED })
     expect(none.lines[1]?.options).toEqual([])
     expect(none.together).toBeNull()
-    expect(() => mate({ lines: [second], settings: WELL_EQUIPPED })).toThrow('lines: no line cold')
+    expect(() => mate({ lines: [second], settings: WELL_EQUIPPED })).toThrow('no-trunk {"id":"cold"}')
   })
 })

@@ -391,6 +391,6 @@ describe('the rules of the trade', () => {
 describe('bad input', () => {
   it('names a pipe that is in no table', () =>
     expect(() => mate({ lines: [line('lead.1/2')], settings: STARTING_SETTINGS })).toThrow(
-      'lines: no pipe lead.1/2',
+      'no-pipe {"id":"lead.1/2"}',
     ))
 })

@@ -4,6 +4,7 @@ import type { EndRef } from '../assembly/end'
 import { actsOf } from '../assembly/methods/acts'
 import { pairs } from '../assembly/methods/pairs'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
+import { CoreFault } from '../fault'
 import { pipeById } from '../reference'
 import { cheapestWay, mate, RULES } from './index'
 import { roleOf, routeById } from './model/routes'
@@ -318,9 +319,9 @@ describe('from any end to any other', () => {
   it('names what is not an end, and what is not made', () => {
     expect(() =>
       between(ref('solder-cup', 'CTS', '7', 'copper'), ref('tube', 'CTS', '1/2', 'copper')),
-    ).toThrow('no solder-cup end in CTS 7')
+    ).toThrow(new CoreFault('no-end', { form: 'solder-cup', system: 'CTS', nominal: '7' }))
     expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow(
-      'no end of the line is named',
+      'line-without-end',
     )
   })
 })

@@ -1,3 +1,4 @@
+import { CoreFault } from '../fault'
 import type { Source } from './source'
 import type { NominalSize } from './types'
 
@@ -35,11 +36,11 @@ export const IRON_PIPE_SIZES: readonly IronPipeSize[] = [
   { nominal: '6', odIn: 6.625, wallIn: { 10: 0.134, 40: 0.28, 80: 0.432 } },
 ]
 
-/** The rows from one size to another, both included. @throws RangeError for a size that is none */
+/** The rows from one size to another, both included. @throws CoreFault for a size that is none */
 export function ironPipeSizes(from: NominalSize, to: NominalSize): readonly IronPipeSize[] {
   const at = (nominal: NominalSize) => {
     const index = IRON_PIPE_SIZES.findIndex((row) => row.nominal === nominal)
-    if (index < 0) throw new RangeError(`no iron pipe size ${nominal}`)
+    if (index < 0) throw new CoreFault('no-size', { nominal })
     return index
   }
   return IRON_PIPE_SIZES.slice(at(from), at(to) + 1)

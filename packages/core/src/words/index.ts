@@ -1,4 +1,5 @@
 export * from './ends'
+export * from './faults'
 export * from './find'
 export * from './fixtures'
 export * from './methods'

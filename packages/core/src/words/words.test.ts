@@ -1,6 +1,7 @@
 import { BODY_KINDS, METHODS, REMOVALS, removalById } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { CATALOG, end } from '../catalog'
+import { CoreFault, within } from '../fault'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
 import { mate, RULES } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
@@ -13,6 +14,7 @@ import {
   FAMILY_WORDS,
   FAULT_WORDS,
   FIXTURE_WORDS,
+  faultText,
   HAZARDS,
   METHOD_WORDS,
   odds,
@@ -138,4 +140,22 @@ describe('sentences', () => {
     [0.004, '4 in 1000'],
     [0.0001, 'hardly'],
   ])('say %d as a bet: %s', (probability, words) => expect(odds(probability)).toBe(words))
+
+  it.each<[CoreFault, string]>([
+    [new CoreFault('no-pipe', { id: 'lead.1/2' }), 'no pipe lead.1/2 in the tables'],
+    [new CoreFault('no-end', { form: 'tube', system: 'CTS', nominal: '7' }), 'no tube end in CTS 7'],
+    [new CoreFault('no-port', { ends: 2, port: 3 }), 'a part with 2 ends has no end 3'],
+  ])('say what is wrong with a question: %s', (fault, words) => {
+    expect(faultText(fault)).toBe(words)
+    // where it lies is told apart from what it is, however deep
+    const inner = () =>
+      within(['lines', 1], () =>
+        within(['from'], () => {
+          throw fault
+        }),
+      )
+    expect(() => within(['request'], inner)).toThrow(
+      expect.objectContaining({ code: fault.code, path: ['request', 'lines', 1, 'from', ...fault.path] }),
+    )
+  })
 })

@@ -1,4 +1,4 @@
-import { keep, type MateOption, tableVersions } from '@diarmos/core'
+import { CoreFault, keep, type MateOption, tableVersions } from '@diarmos/core'
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 
 interface MatingRow {
@@ -49,7 +49,7 @@ function kept(option: MateOption, airC: number | null, settings: MatingRow['sett
   try {
     return keep(option, { airC, jointMinutes: settings?.jointMinutes })
   } catch (error) {
-    if (error instanceof RangeError) return null
+    if (error instanceof CoreFault) return null
     throw error
   }
 }

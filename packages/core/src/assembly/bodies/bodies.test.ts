@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { end } from '../../catalog/ends'
+import { CoreFault } from '../../fault'
 import { BODY_KINDS, bodiesOf, bodyKind, furtherLines, lineEnds, mouthOf, usualLine } from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
@@ -129,6 +130,6 @@ describe('kinds of what goes in', () => {
 
   it('one that no row has keeps its name, and takes no line', () => {
     expect(bodiesOf(['gone.1/2'])).toMatchObject([{ id: 'main', kind: 'gone.1/2', ports: [] }])
-    expect(() => mouthOf('gone.1/2')).toThrow('no kind of fixture is called gone.1/2')
+    expect(() => mouthOf('gone.1/2')).toThrow(new CoreFault('no-kind', { id: 'gone.1/2' }))
   })
 })

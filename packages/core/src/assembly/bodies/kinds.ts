@@ -1,3 +1,4 @@
+import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
@@ -156,12 +157,12 @@ export function bodiesOf(kinds: readonly string[]): Body[] {
 /**
  * The mouth of a kind, as a line by hand names it: where its water comes in.
  *
- * @throws RangeError where no row has that id
+ * @throws CoreFault where no row has that id
  */
 export function mouthOf(id: string): Mouth {
   const row = ROWS.get(id)
   const inlet = row?.ports[0]
-  if (!inlet) throw new RangeError(`no kind of fixture is called ${id}`)
+  if (!inlet) throw new CoreFault('no-kind', { id })
   return { kind: id, ends: inlet.ends, route: inlet.route }
 }
 

@@ -1,3 +1,4 @@
+import { CoreFault } from '../../fault'
 import { DRAIN_METHODS } from './drain'
 import { METAL_METHODS } from './metal'
 import { PLASTIC_METHODS } from './plastic'
@@ -13,9 +14,9 @@ export const METHOD_IDS = ROWS.map(({ id }) => id) as [MethodId, ...MethodId[]]
 
 const BY_ID = new Map(METHODS.map((method) => [method.id, method]))
 
-/** The method of that id. @throws RangeError for an id that is no method */
+/** The method of that id. @throws CoreFault for an id that is no method */
 export function methodById(id: MethodId): Method {
   const method = BY_ID.get(id)
-  if (!method) throw new RangeError(`no joint method ${id}`)
+  if (!method) throw new CoreFault('no-method', { id })
   return method
 }

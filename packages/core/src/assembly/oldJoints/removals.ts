@@ -1,3 +1,4 @@
+import { CoreFault } from '../../fault'
 import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import { commonPractice } from '../../reference/source'
@@ -190,9 +191,9 @@ export function removalSeconds({ steps }: Removal): number {
   return handsOnSeconds(steps)
 }
 
-/** The removal of that id. @throws RangeError for an id that is none */
+/** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
   const removal = [...REMOVALS, NEW_END, CUT_OPEN].find((row) => row.id === id)
-  if (!removal) throw new RangeError(`no removal ${id}`)
+  if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }

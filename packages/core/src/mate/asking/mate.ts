@@ -1,6 +1,7 @@
 import { portClass } from '../../assembly/methods/pairs'
 import { end } from '../../catalog/ends'
 import { Effort } from '../../effort'
+import { CoreFault, within } from '../../fault'
 import { leftOut } from '../model/leftOut'
 import { type Limits, MATE_STEPS, type Meeting, Problem, teeOf } from '../model/problem'
 import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../search/front'
@@ -56,7 +57,7 @@ class Branching {
     const { bodies } = this
     const trunk = this.request.lines.find(({ lineId }) => lineId === branchOf)
     if (branchOf === undefined || !trunk) return { bodies }
-    if (seen.includes(branchOf)) throw new RangeError(`lines: ${branchOf} branches off itself (branchOf)`)
+    if (seen.includes(branchOf)) throw new CoreFault('branches-off-itself', { id: branchOf }, ['branchOf'])
     const open = this.problem(trunk, this.begun(trunk, [...seen, branchOf])).branchEnds()
     const chosen = opens && portClass(end(opens.form, opens.system, opens.nominal, opens.material))
     return {
@@ -80,7 +81,7 @@ class Branching {
  * For callers that only want to know what would be decided. `truncated` says that it was cut short: then nothing is
  * decided yet.
  *
- * @throws RangeError naming a pipe or fixture that is in no table
+ * @throws CoreFault naming a pipe or fixture that is in no table
  */
 export function cheapestWay(
   line: LineRequest,
@@ -175,7 +176,7 @@ function sameCriteria(a: RankedOption, b: RankedOption): boolean {
  * the cheapest choice for all lines together. Exact on the integer cost of docs/cost-model.md.
  *
  * @param limits another catalogue, or fewer parts in a chain
- * @throws RangeError naming a pipe or fixture that is in no table
+ * @throws CoreFault naming a pipe or fixture that is in no table
  */
 export function mate(request: MateRequest, limits: Limits = {}): MateResult {
   const bounded: Limits = { ...limits, effort: limits.effort ?? new Effort(MATE_STEPS) }
@@ -183,9 +184,10 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
   const bodies = meetingPlaces(request.lines)
   const names = [...bodies.keys()]
   const branching = new Branching(request, bounded, bodies)
-  const lines = request.lines.map((line): SolvedLine & { readonly solved: Solved } => {
+  const lines = request.lines.map((line, at): SolvedLine & { readonly solved: Solved } => {
     const key = lineKey(line, bodies)
-    const known = solved.get(key) ?? solve(line, request, bounded, branching.meetingOf(line))
+    const known =
+      solved.get(key) ?? within(['lines', at], () => solve(line, request, bounded, branching.meetingOf(line)))
     solved.set(key, known)
     return {
       lineId: line.lineId,

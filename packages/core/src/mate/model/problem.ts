@@ -9,6 +9,7 @@ import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
 import type { Fitting } from '../../catalog/types'
 import { Effort } from '../../effort'
+import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import type { Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
@@ -110,7 +111,7 @@ export class Problem {
       tee: body(teeOf(line.lineId)),
     }
     const route = line.cutIn ? cutInRoute(line.cutIn.insert) : line.to && routeById(line.to.route)
-    if (!route) throw new RangeError('lines: no end of the line is named (to)')
+    if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
     this.medium = route.medium ?? 'supply'
     this.network = networkOf(limits.catalogue ?? catalogueOf(this.medium))
@@ -120,7 +121,7 @@ export class Problem {
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
     const pipe = this.pipe
     if (line.cutIn) {
-      if (!pipe) throw new RangeError('lines: a cut-in needs the pipe of the run')
+      if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
       const run = runEnd(pipe)
       this.begin = [cutStart(run, pipe, this.conditions.stubMm)]
       this.far = cutStart(run, pipe, line.cutIn.farMm)
@@ -163,19 +164,17 @@ export class Problem {
     const { pipeId } = this.line
     if (pipeId === undefined) return null
     const pipe = pipeById(pipeId)
-    if (!pipe) throw new RangeError(`lines: no pipe ${pipeId} in the tables`)
+    if (!pipe) throw new CoreFault('no-pipe', { id: pipeId }, ['pipeId'])
     return pipe
   }
 
   private beginnings(pipe: Pipe | null): readonly Start[] {
     if (pipe) return starts(pipe, this.conditions)
     if (this.line.branchOf !== undefined) {
-      if (!this.meeting.branchEnds)
-        throw new RangeError(`lines: no line ${this.line.branchOf} whose branch could be taken (branchOf)`)
+      if (!this.meeting.branchEnds) throw new CoreFault('no-trunk', { id: this.line.branchOf }, ['branchOf'])
       return this.meeting.branchEnds.map(({ end }) => freshStart(end))
     }
-    if (!this.line.from)
-      throw new RangeError('lines: no beginning of the line is named (pipeId, from or branchOf)')
+    if (!this.line.from) throw new CoreFault('line-without-beginning', {}, ['pipeId'])
     return this.line.from.ends.map((ref) => freshStart(endOf(ref)))
   }
 
