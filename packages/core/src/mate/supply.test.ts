@@ -320,9 +320,7 @@ describe('from any end to any other', () => {
     expect(() =>
       between(ref('solder-cup', 'CTS', '7', 'copper'), ref('tube', 'CTS', '1/2', 'copper')),
     ).toThrow(new CoreFault('no-end', { form: 'solder-cup', system: 'CTS', nominal: '7' }))
-    expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow(
-      'line-without-end',
-    )
+    expect(() => ask({ lineId: 'a', conditions: PLAIN } as LineRequest)).toThrow('line-without-end')
   })
 })
 
