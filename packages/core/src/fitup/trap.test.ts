@@ -84,16 +84,16 @@ describe('a tubular trap between drain and wall', () => {
     if (!found.ok) return
     expect(found.legOutMm / IN).toBeCloseTo(8 - 3.2, 9)
     expect(found.swingDegrees).toBeCloseTo((Math.asin(0.6) * 180) / Math.PI, 9)
-    // 4.8 − 1 in to the nut, and half an inch to two inches in it
+    // 4.8 − 1 in to the nut, and half an inch to an inch and a half in it, as any slip joint
     expect(found.armMm[0] / IN).toBeCloseTo(4.3, 9)
-    expect(found.armMm[1] / IN).toBeCloseTo(5.8, 9)
-    // 22 − 18 − 3.8/48 − 1 in to the inlet, and half an inch to two and a half in it
+    expect(found.armMm[1] / IN).toBeCloseTo(5.3, 9)
+    // 22 − 18 − 3.8/48 − 1 in to the inlet, and as much in it
     expect(found.tailMm[0] / IN).toBeCloseTo(3 - 3.8 / 48 + 0.5, 9)
   })
   it.each<[string, Partial<TrapAsk>, string, number]>([
     ['half an inch too far aside', { asideMm: 4.5 * IN }, 'trap.aside', 0.5],
     ['too far from the wall', { outMm: 14 * IN, asideMm: 0 }, 'trap.far', 14 - 4 - 1 + 0.5 - 7],
-    ['too near the wall', { outMm: 0, asideMm: 0, stubOutMm: 6 * IN }, 'trap.near', 2 - (4 - 6 + 2)],
+    ['too near the wall', { outMm: 0, asideMm: 0, stubOutMm: 6 * IN }, 'trap.near', 2 - (4 - 6 + 1.5)],
     ['the stub too high', { drainMm: 18.5 * IN }, 'trap.high', 18 + 3.8 / 48 + 1 - 18.5],
   ])('%s is refused by that much', (_name, patch, ruleId, inches) => {
     const found = trapFit({ ...plain, ...patch })
@@ -105,7 +105,7 @@ describe('a tubular trap between drain and wall', () => {
       const found = trapFit({ ...plain, tailMm })
       return found.ok ? found.tailChangeMm / IN : Number.NaN
     }
-    const [least, most] = [3 - 3.8 / 48 + 0.5, 3 - 3.8 / 48 + 2.5]
+    const [least, most] = [3 - 3.8 / 48 + 0.5, 3 - 3.8 / 48 + 1.5]
     expect(at((least - 1) * IN)).toBeCloseTo(1, 9)
     expect(at(((least + most) / 2) * IN)).toBe(0)
     expect(at((most + 1.5) * IN)).toBeCloseTo(-1.5, 9)

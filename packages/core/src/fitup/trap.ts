@@ -1,4 +1,5 @@
 import { INLET_ABOVE_MM, TRAP_SWINGS } from '../catalog/drains'
+import { type Engagement, tubeEngagement } from '../reference/engagement'
 import type { Source } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
 import { degrees } from './vector'
@@ -22,13 +23,17 @@ export interface TubularTrap {
   readonly source: Source
 }
 
+/** Through a nut, as the joint itself has it; metric traps alike. */
+const { minMm, maxMm } = tubeEngagement('slip-joint', 'tubular', '1-1/2') as Engagement
+const SLIP_IN_MM = [minMm, maxMm] as const
+
 const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
   id,
   swingMm,
   inletAboveMm: INLET_ABOVE_MM,
-  tailInMm: [0.5 * IN, 2.5 * IN],
+  tailInMm: SLIP_IN_MM,
   armMm: [2 * IN, 7 * IN],
-  armInMm: [0.5 * IN, 2 * IN],
+  armInMm: SLIP_IN_MM,
   source: SHEET,
 })
 /** Traps by size, typical: what is in hand is measured. */

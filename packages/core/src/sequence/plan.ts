@@ -169,6 +169,7 @@ function addLine(
       graph.precede(step, id('remove', removal[0]?.key ?? ''))
   }
 
+  const cut = removal.some(({ words }) => CUTS.test(words))
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
   option.joints.forEach((joint, seam) => {
@@ -193,7 +194,8 @@ function addLine(
     }
     for (const template of templates) {
       const step = id(seam, template.key)
-      graph.add(step, template, lineId, seam, parameters)
+      const words = (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+      graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     for (const template of templates) {
       const step = id(seam, template.key)
@@ -262,6 +264,13 @@ function addLine(
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, 'general/valves')
+}
+
+/** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
+const CUTS = /^remove\.(cut|saw)/
+const AFTER_CUT: Readonly<Record<string, string>> = {
+  'joint.dress': 'joint.dress-cut',
+  'pex.cut': 'pex.cut-already',
 }
 
 /** Parts that shut a line off. */

@@ -54,6 +54,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
   'remove.unscrew-thread': 'Unscrew the old stop, gently.',
   'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',
+  'joint.dress-cut': 'Ream inside, dress outside; where the cut is not square, once more with {tool}.',
+  'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
@@ -113,7 +115,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'clips.tighten': 'Warm the end in hot water if it is stiff; barb in to its shoulder; tighten both clips.',
   'poly.tighten':
     'Pipe in to {insertionMm:insertion-mark}, past the ring; nut by hand, then with the wrench.',
-  'remove.cut-open': 'Cut out the marked length, square at both ends; ream and dress both.',
+  'remove.cut-open': 'Cut out the marked length, square at both ends.',
   'swivel.look': 'Rubber washer or cone sits in the nut, undamaged.',
   'swivel.snug': 'Nut by hand, then snug with a wrench. No tape, no force.',
 }
