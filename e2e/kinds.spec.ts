@@ -97,6 +97,12 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       await page.getByRole('button', { name: 'On to the mating' }).click()
       if (kind !== 'A run of pipe') await page.getByRole('radio', { name: /On the old end: sweated/ }).click()
       await chooseAll(page, lines)
+      // the wall shows every line, and a touch brings one forward
+      await page.getByRole('button', { name: 'The whole wall' }).click()
+      const marks = page.getByRole('button', { name: /^Show / })
+      await expect(marks.nth(lines.length - 1)).toBeVisible()
+      await marks.first().click()
+      await expect(page.getByRole('button', { name: 'The whole wall' })).toBeVisible()
       await page.getByRole('button', { name: 'On to the cut' }).click()
       await page.getByRole('tab', { name: 'Make' }).click()
       // every line is in the plan, and no step lacks its sentence

@@ -19,6 +19,7 @@ import type {
   QuantityKind,
   StepTemplate,
   ThreadObservation,
+  WallRequest,
 } from '@diarmos/core'
 import {
   bodyKind,
@@ -39,6 +40,7 @@ import {
   ROUTE_IDS,
   THREAD_SYSTEMS,
   TOOL_IDS,
+  WORKED_ON_IDS,
 } from '@diarmos/core'
 import {
   END_FAULTS,
@@ -656,14 +658,27 @@ export const fixedEndsRequest = z.object({
   roomMm: bare,
 })
 
-export const wholeRequest = z.object({
+export const wallRequest = z.object({
+  place: z.enum(WORKED_ON_IDS),
   lines: z
-    .array(z.object({ label: text, line: drawRequest }))
+    .array(
+      z.object({
+        lineId: key,
+        service: z.enum(['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']),
+        label: text,
+        pipeId: key.nullable(),
+        fresh: z.boolean(),
+        option: mateOption.nullable(),
+        route: route.nullable(),
+        run: z.boolean(),
+        feeds: z.boolean(),
+      }),
+    )
     .min(1)
-    .max(MOST_LINES),
+    .max(MOST_LINES + 2),
   widthPx: z.number().min(80).max(8000).optional(),
   heightPx: z.number().min(80).max(8000).optional(),
-})
+}) satisfies z.ZodType<WallRequest>
 
 export const unitsRequest = z.object({
   text,

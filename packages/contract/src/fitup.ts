@@ -1,4 +1,4 @@
-import { CATALOG, end, FAMILIES, type Family, fitup, type PortEnd } from '@diarmos/core'
+import { CATALOG, CoreFault, end, FAMILIES, type Family, fitup, type PortEnd } from '@diarmos/core'
 import { z } from 'zod'
 import { endRef } from './core'
 
@@ -295,7 +295,7 @@ function partWith(port: PortEnd, family: Family, index: number) {
     )
     if (at >= 0) return { fitting, at }
   }
-  throw new RangeError(`ends.${index}.family: no ${family} with that end in the catalogue`)
+  throw new CoreFault('no-such-part', { family }, ['ends', index, 'family'])
 }
 
 /** A piece between two ends that are named. */

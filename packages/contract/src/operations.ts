@@ -9,7 +9,7 @@ import {
   classIdOf,
   deckFit,
   drawJointLine,
-  drawWhole,
+  drawWallSheet,
   Effort,
   FAUCET_PATTERNS,
   type FaultCode,
@@ -51,7 +51,7 @@ import {
   planRequest,
   staggerRequest,
   unitsRequest,
-  wholeRequest,
+  wallRequest,
 } from './core'
 
 import {
@@ -179,11 +179,11 @@ export const operations = {
       return { scene, svg: toSvg(scene) }
     },
   }),
-  'draw-whole': operation({
-    summary: 'All lines of a fixture on one sheet, as a scene in millimetres and as SVG.',
-    request: wholeRequest,
+  'draw-wall': operation({
+    summary: 'The wall sheet: all lines of a job as who faces the wall sees them, as a scene and as SVG.',
+    request: wallRequest,
     run: (request) => {
-      const scene = drawWhole(request)
+      const scene = drawWallSheet(request)
       return { scene, svg: toSvg(scene) }
     },
   }),
@@ -253,7 +253,7 @@ export const operations = {
     request: fixedEndsRequest,
     run: ({ pipeId, option, placeMm = null, ...ask }) => {
       const pipe = pipeById(pipeId)
-      if (!pipe) throw new RangeError(`pipeId: no pipe ${pipeId} in the tables`)
+      if (!pipe) throw new CoreFault('no-pipe', { id: pipeId }, ['pipeId'])
       const { odMm, wallMm, material, temper } = pipe
       return fitup.fixedEnds({
         ...ask,

@@ -12,7 +12,8 @@ const path = (shape: Shape) =>
     .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(2)} ${(-y).toFixed(2)}`)
     .join('') + (shape.closed ? 'Z' : '')
 
-function inkOf(shape: Shape, palette: Palette): string {
+function inkOf(shape: Pick<Shape, 'layer' | 'service'>, palette: Palette): string {
+  if (shape.service) return palette[shape.service]
   return ['mark', 'dimension', 'label'].includes(shape.layer) ? palette.patina : palette.ink
 }
 
@@ -48,6 +49,8 @@ interface Props {
   height: number
   label: string
   onSeam?: (seam: number) => void
+  /** A line of the wall sheet was touched, to bring it forward. */
+  onLine?: (lineId: string) => void
   /** A dimension was touched, to type it. */
   onDimension?: (span: Span) => void
   /** What a dimension is called, for who cannot see it. */
@@ -60,7 +63,7 @@ interface Span {
 }
 
 /** The scene on the screen: to scale within its frame, seams under the finger. */
-export function SceneView({ scene, height, label, onSeam, onDimension, nameOf }: Props) {
+export function SceneView({ scene, height, label, onSeam, onLine, onDimension, nameOf }: Props) {
   const palette = usePalette()
   const [width, setWidth] = useState(0)
   const { minX, minY, maxX, maxY } = scene.bounds
@@ -115,7 +118,7 @@ export function SceneView({ scene, height, label, onSeam, onDimension, nameOf }:
                 fontSize={Math.max(text.sizeMm, 14 / scale)}
                 fontFamily="HyperlegibleBold"
                 textAnchor={text.anchor}
-                fill={palette.patina}
+                fill={inkOf(text, palette)}
                 stroke={palette.sheet}
                 strokeWidth={3 / scale}
                 // the sheet behind the letters keeps them off the lines
@@ -138,6 +141,21 @@ export function SceneView({ scene, height, label, onSeam, onDimension, nameOf }:
               style={{
                 left: left + (seam.label[0] - minX) * scale - 24,
                 top: top + (maxY - seam.label[1]) * scale - 24,
+              }}
+            />
+          ))
+        : null}
+      {onLine && width > 0
+        ? scene.lines?.map((mark) => (
+            <Pressable
+              key={mark.id}
+              role="button"
+              aria-label={`Show ${mark.label}`}
+              onPress={() => onLine(mark.id)}
+              className="absolute h-12 w-16 rounded-[4px] active:bg-patina-wash"
+              style={{
+                left: left + (mark.at[0] - minX) * scale - 32,
+                top: top + (maxY - mark.at[1]) * scale - 24,
               }}
             />
           ))

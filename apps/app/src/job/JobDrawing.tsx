@@ -1,14 +1,18 @@
 import type { Scene } from '@diarmos/core'
-import { View } from 'react-native'
+import { Pressable, View } from 'react-native'
 import { type Span, spanText } from '../cut/span'
 import type { LineView, Stage } from '../data/select'
 import { SceneView } from '../drawing/SceneView'
+import { Txt } from '../ui/Txt'
 
 interface Props {
   line: LineView
   stage: Stage
   scene: Scene | null
-  together: boolean
+  /** The wall sheet in place of the joint line. */
+  whole: boolean
+  onWhole: (whole: boolean) => void
+  onLine: (lineId: string) => void
   height: number
   /** On a low screen the drawing is folded away until it is asked for. */
   folded: boolean
@@ -17,9 +21,20 @@ interface Props {
 }
 
 /** The one drawing of the job page. */
-export function JobDrawing({ line, stage, scene, together, height, folded, onSeam, onDimension }: Props) {
-  const label = together
-    ? 'Joint lines of the whole fixture'
+export function JobDrawing({
+  line,
+  stage,
+  scene,
+  whole,
+  onWhole,
+  onLine,
+  height,
+  folded,
+  onSeam,
+  onDimension,
+}: Props) {
+  const label = whole
+    ? 'The wall, as you face it: every line of the job'
     : `Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`
   return (
     <View>
@@ -28,13 +43,25 @@ export function JobDrawing({ line, stage, scene, together, height, folded, onSea
           scene={scene}
           height={height}
           label={label}
-          {...(onSeam && !together ? { onSeam } : {})}
-          {...(stage === 'cut' && line.mating
+          {...(whole ? { onLine } : onSeam ? { onSeam } : {})}
+          {...(stage === 'cut' && line.mating && !whole
             ? { onDimension, nameOf: (span: Span) => spanText(line, span) }
             : {})}
         />
       ) : (
         <View style={{ height }} />
+      )}
+      {folded ? null : (
+        <Pressable
+          role="button"
+          aria-label={whole ? 'This line alone' : 'The whole wall'}
+          onPress={() => onWhole(!whole)}
+          className="absolute bottom-0 right-0 min-h-[48px] min-w-[64px] items-center justify-center px-2 active:bg-patina-wash"
+        >
+          <Txt size="s" bold tone="patina">
+            {whole ? 'line' : 'wall'}
+          </Txt>
+        </Pressable>
       )}
     </View>
   )

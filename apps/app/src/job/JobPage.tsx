@@ -65,7 +65,12 @@ function Page({ view }: { view: JobView }) {
       line={line}
       stage={shown}
       scene={known.scene}
-      together={known.together}
+      whole={whole}
+      onWhole={setWhole}
+      onLine={(lineId) => {
+        setWhole(false)
+        showLine(lineId)
+      }}
       height={height}
       folded={folded}
       onSeam={drawn ? (seam) => setSeam(String(seam)) : null}
@@ -101,8 +106,6 @@ function Page({ view }: { view: JobView }) {
         onWeighed={setWeighed}
         improvised={improvised}
         onImprovised={setImprovised}
-        whole={whole}
-        onWhole={setWhole}
         asked={asked}
         onAsk={setAsked}
       />

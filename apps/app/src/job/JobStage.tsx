@@ -20,28 +20,13 @@ interface Props {
   readonly onWeighed: (optionId: string) => void
   readonly improvised: boolean
   readonly onImprovised: (improvised: boolean) => void
-  readonly whole: boolean
-  readonly onWhole: (whole: boolean) => void
   readonly asked: Span | null
   readonly onAsk: (span: Span | null) => void
 }
 
 /** The stage of a job that is shown, beneath or beside the drawing. */
 export function JobStage(props: Props) {
-  const {
-    view,
-    line,
-    shown,
-    goTo,
-    known,
-    onWeighed,
-    improvised,
-    onImprovised,
-    whole,
-    onWhole,
-    asked,
-    onAsk,
-  } = props
+  const { view, line, shown, goTo, known, onWeighed, improvised, onImprovised, asked, onAsk } = props
   const common = { view, line, goTo }
   const { service } = line.line.fields
   return service === 'vent' && ['fixture', 'mate', 'cut'].includes(shown) ? (
@@ -67,8 +52,6 @@ export function JobStage(props: Props) {
       onShow={onWeighed}
       improvised={improvised}
       onImprovised={onImprovised}
-      whole={whole}
-      onWhole={onWhole}
     />
   ) : shown === 'cut' ? (
     <CutStage

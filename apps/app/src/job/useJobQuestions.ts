@@ -2,7 +2,6 @@ import type { Belief } from '@diarmos/core'
 import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
 import { usePreferences } from '../data/preferences'
 import {
-  alike,
   asksOldJoint,
   beginsAt,
   type JobView,
@@ -16,6 +15,7 @@ import {
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { useScale } from '../gauge/scale'
+import { SERVICE_LOOK } from '../ui/service'
 import { useSolved } from '../workers/solver'
 import {
   fixedEndsRequest,
@@ -64,6 +64,23 @@ function drawing(
     stage,
     ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
     ...sheet,
+  }
+}
+
+/** A line as it stands on the wall sheet: with the way that is chosen, or looked at. */
+function wallLine(line: LineView, weighed: StoredOption | null) {
+  const { service } = line.line.fields
+  const look = SERVICE_LOOK[service]
+  return {
+    lineId: line.line.id,
+    service,
+    label: `${look.mark} ${look.word}`,
+    pipeId: line.finding?.fields.pipeId ?? null,
+    fresh: line.ends !== null && line.ends.from !== 'pipe',
+    option: weighed ?? line.mating?.fields.option ?? null,
+    route: line.ends?.to.route ?? null,
+    run: beginsAt(line) === 'run',
+    feeds: line.feeds,
   }
 }
 
@@ -124,23 +141,18 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
   // what comes out of the wall next to it: hot beside cold
   const beside = view.supply.find((entry) => entry !== line && entry.mating && beginsAt(entry) === 'pipe')
   const stagger = useSolved('stagger', line && at('cut') ? staggerRequest(line, beside) : null)
-  const together = whole && stage === 'mate'
   const sheet = frame ? { unit, denominator, ...frame } : null
   const scene = useSolved(
     'draw',
-    line && sheet && !together ? drawing(line, belief.answer, stage, weighed, sheet) : null,
+    line && sheet && !whole ? drawing(line, belief.answer, stage, weighed, sheet) : null,
   )
-  const wholeScene = useSolved(
-    'draw-whole',
-    together && sheet
+  const wall = useSolved(
+    'draw-wall',
+    whole && frame
       ? {
-          lines: alike(view, line as LineView)
-            .filter((entry) => entry.begins)
-            .map((entry) => ({
-              label: entry.line.fields.service,
-              line: drawing(entry, null, stage, weighedOf(entry), sheet),
-            })),
-          ...sheet,
+          place: view.point.fields.kind,
+          lines: view.lines.map((entry) => wallLine(entry, stage === 'mate' ? weighedOf(entry) : null)),
+          ...frame,
         }
       : null,
   )
@@ -156,7 +168,6 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     beside: beside ?? null,
     stagger: stagger.answer,
     svg: scene.answer?.svg ?? null,
-    scene: together ? (wholeScene.answer?.scene ?? null) : (scene.answer?.scene ?? null),
-    together,
+    scene: whole ? (wall.answer?.scene ?? null) : (scene.answer?.scene ?? null),
   }
 }

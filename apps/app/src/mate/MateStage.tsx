@@ -48,15 +48,13 @@ interface Props {
   improvised: boolean
   onImprovised: (improvised: boolean) => void
   /** All lines of the fixture on one drawing. */
-  whole: boolean
-  onWhole: (whole: boolean) => void
   goTo: (stage: Stage) => void
 }
 
 /** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */
 export function MateStage(props: Props) {
   const unit = usePreferences((state) => state.unit)
-  const { view, line, mate, settings, shown, onShow, improvised, onImprovised, whole, onWhole, goTo } = props
+  const { view, line, mate, settings, shown, onShow, improvised, onImprovised, goTo } = props
   const wide = useWide()
   const [sheet, setSheet] = useSheet('mate', ['parts', 'table'])
   const [against, setAgainst] = useSheet<string>('against')
@@ -219,8 +217,6 @@ export function MateStage(props: Props) {
                 option={option}
                 all={all}
                 onAll={setAll}
-                whole={alike(view, line).length > 1 ? whole : null}
-                onWhole={onWhole}
                 wide={wide}
                 onSheet={setSheet}
                 onCompare={setAgainst}

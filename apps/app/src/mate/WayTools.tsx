@@ -12,8 +12,6 @@ interface Props {
   readonly all: boolean
   readonly onAll: (all: boolean) => void
   /** Null where there is one line alone. */
-  readonly whole: boolean | null
-  readonly onWhole: (whole: boolean) => void
   readonly wide: boolean
   readonly onSheet: (sheet: 'parts' | 'table') => void
   readonly onCompare: (optionId: string) => void
@@ -21,7 +19,7 @@ interface Props {
 
 /** What can be done with the way that is shown: its parts, the table, and the others it is compared with. */
 export function WayTools(props: Props) {
-  const { options, worth, option, all, onAll, whole, onWhole, wide, onSheet, onCompare } = props
+  const { options, worth, option, all, onAll, wide, onSheet, onCompare } = props
   return (
     <>
       <View className="mt-1 flex-row flex-wrap gap-2">
@@ -32,13 +30,6 @@ export function WayTools(props: Props) {
             kind="quiet"
             label={all ? 'Only those worth weighing' : `All ${options.length} ways`}
             onPress={() => onAll(!all)}
-          />
-        ) : null}
-        {whole !== null ? (
-          <Button
-            kind="quiet"
-            label={whole ? 'This line alone' : 'Whole fixture drawn'}
-            onPress={() => onWhole(!whole)}
           />
         ) : null}
       </View>

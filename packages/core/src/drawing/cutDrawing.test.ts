@@ -4,7 +4,7 @@ import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
 import { parseLength } from '../units'
-import { bulksOf, drawJointLine, drawWhole, PIECE_DRAWN_MM, toSvg } from './index'
+import { bulksOf, drawJointLine, PIECE_DRAWN_MM, toSvg } from './index'
 import type { Point, Scene } from './types'
 
 const optionsOf = (...args: Parameters<typeof line>): readonly MateOption[] =>
@@ -135,61 +135,6 @@ describe('a dimensioned line', () => {
     for (const { from, to } of layOut({ chain: option, stubMm: LEAVES_MM, dimensions: [] }).asks)
       expect(svg).toContain(`data-id="dimension:${from}&gt;${to}"`)
   })
-})
-
-describe('all lines of a fixture on one sheet', () => {
-  const sheet = fc.record({
-    options: fc.array(fc.constantFrom(...WAYS), { minLength: 1, maxLength: 4 }),
-    widthPx: fc.integer({ min: 300, max: 1200 }),
-    heightPx: fc.integer({ min: 200, max: 900 }),
-  })
-  it('stand apart, inside it, to one scale, each under its name', () =>
-    fc.assert(
-      fc.property(sheet, ({ options, widthPx, heightPx }) => {
-        const lines = options.map((option, index) => ({
-          label: `line ${index}`,
-          line: {
-            pipeId: 'copper.l.1/2',
-            option,
-            stubMm: LEAVES_MM,
-            unit: 'in' as const,
-            stage: 'mate' as const,
-          },
-        }))
-        const scene = drawWhole({ lines, widthPx, heightPx })
-        const { minX, maxX, minY, maxY } = scene.bounds
-        const boxes = lines.map((_, index) => {
-          const points = scene.shapes
-            .filter(({ id }) => id.startsWith(`line:${index}/`))
-            .flatMap((shape) => shape.points)
-          const xs = points.map(([x]) => x)
-          const ys = points.map(([, y]) => y)
-          return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)] as const
-        })
-        boxes.forEach(([left, right, low, high], index) => {
-          expect(left).toBeGreaterThanOrEqual(minX - 1e-6)
-          expect(right).toBeLessThanOrEqual(maxX + 1e-6)
-          expect(low).toBeGreaterThanOrEqual(minY - 1e-6)
-          expect(high).toBeLessThanOrEqual(maxY + 1e-6)
-          for (const [otherLeft, otherRight, otherLow, otherHigh] of boxes.slice(index + 1))
-            expect(right <= otherLeft || otherRight <= left || high <= otherLow || otherHigh <= low).toBe(
-              true,
-            )
-          const name = scene.texts.find(({ id }) => id === `line:${index}/name`)
-          expect(name?.text).toBe(`line ${index}`)
-          expect(name?.at[1]).toBeGreaterThanOrEqual(high)
-        })
-        // to one scale: the same stub is as thick on every line
-        const thick = lines.map((_, index) => {
-          const ys = scene.shapes
-            .filter(({ id, role }) => id === `line:${index}/pipe:stub` && role === 'outline')
-            .flatMap(({ points }) => points.map(([, y]) => y))
-          return Math.max(...ys) - Math.min(...ys)
-        })
-        for (const one of thick) expect(one).toBeCloseTo(15.875, 6)
-      }),
-      { numRuns: 40 },
-    ))
 })
 
 describe('what of a line is in the way of one beside it', () => {

@@ -29,6 +29,8 @@ export interface Shape {
   readonly dashed?: boolean
   /** Stuff that is cut, for the hatch. */
   readonly material?: string
+  /** Which water it carries: red and blue are for that alone. */
+  readonly service?: 'hot' | 'cold'
 }
 
 export interface SceneText {
@@ -38,6 +40,7 @@ export interface SceneText {
   readonly text: string
   readonly sizeMm: number
   readonly anchor: 'start' | 'middle' | 'end'
+  readonly service?: 'hot' | 'cold'
 }
 
 /** A seam: where a finger may touch, and where its number stands. */
@@ -58,6 +61,13 @@ export interface DimensionMark {
   readonly state: 'given' | 'measured' | 'asked'
 }
 
+/** A line on the wall sheet, to bring it forward. */
+export interface LineMark {
+  readonly id: string
+  readonly label: string
+  readonly at: Point
+}
+
 export interface Bounds {
   readonly minX: number
   readonly minY: number
@@ -72,5 +82,7 @@ export interface Scene {
   readonly texts: readonly SceneText[]
   readonly seams: readonly SeamMark[]
   readonly dimensions: readonly DimensionMark[]
+  /** On the wall sheet: the lines, where a finger may touch each. */
+  readonly lines?: readonly LineMark[]
   readonly title: string
 }

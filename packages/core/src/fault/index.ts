@@ -2,6 +2,8 @@
 export interface FaultParameters {
   'no-pipe': { readonly id: string }
   'no-part': { readonly id: string }
+  /** No part of a family has such an end. */
+  'no-such-part': { readonly family: string }
   'no-method': { readonly id: string }
   'no-removal': { readonly id: string }
   'no-kind': { readonly id: string }

@@ -50,7 +50,7 @@ describe('lines that share a van', () => {
         const { together } = mate({ lines, settings }, LIMITS)
         expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(bestTogether(lines, settings, LIMITS))
       }),
-      { numRuns: 8, seed: 7 },
+      { numRuns: 6, seed: 7 },
     ))
 
   it('say what is short, by pieces', () => {
@@ -112,7 +112,7 @@ describe('a body with several ports', () => {
           expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(bestTogether(lines, settings, limits))
         },
       ),
-      { numRuns: 30, seed: 11 },
+      { numRuns: 20, seed: 11 },
     )
     expect(cooled).toBeGreaterThan(0)
   })
@@ -155,7 +155,7 @@ describe('a stop with two outlets', () => {
           bestTogether(lines, settings, limits, [...open.values()]),
         )
       }),
-      { numRuns: 15, seed: 5 },
+      { numRuns: 10, seed: 5 },
     )
     expect(found).toBeGreaterThan(3)
   })

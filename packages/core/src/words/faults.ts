@@ -5,6 +5,7 @@ import { type Sentence, say } from './say'
 const FAULTS: Readonly<Record<FaultCode, Sentence>> = {
   'no-pipe': 'no pipe {id} in the tables',
   'no-part': 'no part {id} in the catalogue',
+  'no-such-part': 'no {family} with that end in the catalogue',
   'no-method': 'no joint method {id}',
   'no-removal': 'no removal {id}',
   'no-kind': 'no kind of fixture is called {id}',

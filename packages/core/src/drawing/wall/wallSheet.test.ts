@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import { bodiesOf, lineEnds } from '../../assembly'
+import { WORKED_ON, type WorkedOnId } from '../../assembly/workedOn'
+import { mate } from '../../mate'
+import { line, WELL_EQUIPPED } from '../../mate/test/problems'
+import { WALL_PLACES, type WallService } from './places'
+import { drawWallSheet, type WallLine } from './wallSheet'
+
+/** What usually goes in at each kind of work. */
+const KINDS: Readonly<Record<WorkedOnId, readonly string[]>> = {
+  basin: ['faucet.shank.1/2', 'waste.tail.1-1/4'],
+  sink: ['faucet.shank.1/2', 'appliance.comp.3/8', 'waste.tail.1-1/2'],
+  toilet: ['toilet.fill.7/8'],
+  tub: ['valve.combo.1/2', 'spout.slip.1/2'],
+  shower: ['valve.combo.1/2', 'arm.1/2'],
+  'tub-shower': ['valve.combo.1/2', 'spout.slip.1/2', 'arm.1/2'],
+  washer: ['washer.hose'],
+  dishwasher: ['appliance.comp.3/8'],
+  bib: ['hose.outlet'],
+  heater: ['heater.nipple.3/4'],
+  run: ['run.tee', 'toilet.fill.7/8'],
+  other: ['faucet.shank.1/2'],
+}
+const SERVICES: readonly WallService[] = ['hot', 'cold', 'spout', 'shower', 'branch', 'drain']
+
+const option = mate({ lines: [line('copper.l.1/2')], settings: WELL_EQUIPPED }).lines[0]?.options[0] ?? null
+
+/** Every line that such a job has. */
+function linesOf(place: WorkedOnId, known: boolean): WallLine[] {
+  const bodies = bodiesOf(KINDS[place])
+  const house: readonly string[] = WORKED_ON.find(({ id }) => id === place)?.lines ?? []
+  return SERVICES.flatMap((service): WallLine[] => {
+    const ends = lineEnds(bodies, service, false)
+    if (!ends || ((service === 'hot' || service === 'cold') && !house.includes(service))) return []
+    return [
+      {
+        lineId: service,
+        service,
+        label: `▲ ${service}`,
+        pipeId: known && ends.from === 'pipe' && service !== 'drain' ? 'copper.l.1/2' : null,
+        fresh: ends.from !== 'pipe',
+        option: known ? option : null,
+        route: ends.to.route,
+        run: ends.insert !== null,
+        feeds: service === 'hot' && place === 'sink',
+      },
+    ]
+  })
+}
+const places = WORKED_ON.map(({ id }) => id)
+const frames = fc.record({
+  widthPx: fc.integer({ min: 300, max: 900 }),
+  heightPx: fc.integer({ min: 170, max: 700 }),
+})
+
+describe('the wall sheet', () => {
+  it.each(places)('%s: shows every line of the job, and each can be touched by a finger', (place) =>
+    fc.assert(
+      fc.property(frames, fc.boolean(), (frame, known) => {
+        const lines = linesOf(place, known)
+        const scene = drawWallSheet({ place, lines, ...frame })
+        expect(lines.length).toBeGreaterThan(0)
+        expect(scene.lines?.map(({ id }) => id)).toEqual(lines.map(({ lineId }) => lineId))
+        const { minX, maxX, minY, maxY } = scene.bounds
+        const scale = Math.min(frame.widthPx / (maxX - minX), frame.heightPx / (maxY - minY))
+        // a name has its place inside the frame, and no other within a finger’s breadth
+        for (const { at } of scene.lines ?? []) {
+          expect(at[0]).toBeGreaterThanOrEqual(minX)
+          expect(at[0]).toBeLessThanOrEqual(maxX)
+          expect(at[1]).toBeGreaterThanOrEqual(minY)
+          expect(at[1]).toBeLessThanOrEqual(maxY)
+        }
+        const marks = scene.lines ?? []
+        marks.forEach(({ at: [x, y] }, index) => {
+          for (const { at } of marks.slice(index + 1))
+            expect(Math.max(Math.abs(at[0] - x), Math.abs(at[1] - y)) * scale).toBeGreaterThan(47)
+        })
+        for (const { points } of scene.shapes)
+          for (const [x, y] of points) {
+            expect(x).toBeGreaterThanOrEqual(minX - 1e-6)
+            expect(x).toBeLessThanOrEqual(maxX + 1e-6)
+            expect(y).toBeGreaterThanOrEqual(minY - 1e-6)
+            expect(y).toBeLessThanOrEqual(maxY + 1e-6)
+          }
+      }),
+      { numRuns: 12, seed: 4 },
+    ),
+  )
+
+  it('draws a pipe as thick as it is, and dashed what is not known or not chosen', () => {
+    const thick = (known: boolean) => {
+      const { shapes } = drawWallSheet({ place: 'tub', lines: linesOf('tub', known) })
+      const [old, way] = ['pipe', 'part'].map((layer) =>
+        shapes.find((shape) => shape.id === 'line:hot' && shape.layer === layer),
+      )
+      const xs = (old?.points ?? []).map(([x]) => x)
+      return { mm: Math.max(...xs) - Math.min(...xs), old: old?.dashed, way: way?.dashed }
+    }
+    // copper tube of 1/2 in, ASTM B88: 0.625 in outside
+    expect(thick(true)).toEqual({ mm: expect.closeTo(15.875, 6), old: false, way: false })
+    expect(thick(false)).toMatchObject({ old: true, way: true })
+  })
+
+  it('every line ends where it begins for the one behind it, and at its own end', () => {
+    for (const place of places) {
+      const { begins, ends } = WALL_PLACES[place]
+      for (const service of ['hot', 'cold', 'spout', 'shower', 'drain'] as const)
+        if (begins[service])
+          expect([place, service, ends[service] !== undefined]).toEqual([
+            place,
+            service,
+            service !== 'drain' || place !== 'washer',
+          ])
+    }
+  })
+})
