@@ -99,9 +99,13 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       await chooseAll(page, lines)
       // the wall shows every line, and a touch brings one forward
       await page.getByRole('button', { name: 'The whole wall' }).click()
-      const marks = page.getByRole('button', { name: /^Show / })
-      await expect(marks.nth(lines.length - 1)).toBeVisible()
-      await marks.first().click()
+      for (const service of lines.slice(0, -1))
+        await expect(page.getByRole('button', { name: new RegExp(`^Show .*${service}$`, 'i') })).toBeVisible()
+      await page.getByRole('button', { name: new RegExp(`^Show .*${lines.at(-1)}$`, 'i') }).click()
+      await expect(page.getByRole('tab', { name: `${lines.at(-1)} line` })).toHaveAttribute(
+        'aria-selected',
+        'true',
+      )
       await expect(page.getByRole('button', { name: 'The whole wall' })).toBeVisible()
       await page.getByRole('button', { name: 'On to the cut' }).click()
       await page.getByRole('tab', { name: 'Make' }).click()

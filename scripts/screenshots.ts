@@ -112,7 +112,7 @@ try {
     .first()
     .click()
   await wide.keyboard.press('3')
-  await wide.getByRole('button', { name: 'Whole fixture drawn' }).click()
+  await wide.getByRole('button', { name: 'The whole wall' }).click()
   await picture(wide, 'whole-wide')
 
   const sheet = await open(1380, 2000)
