@@ -325,6 +325,13 @@ function named(
     y + finger / 2 <= bounds.maxY
   const free = ([x, y]: Point) =>
     placed.every(([px, py]) => Math.abs(px - x) >= finger * 1.4 || Math.abs(py - y) >= finger)
+  const ink = pointsOf(sheet, finger / 6)
+  /** No pipe runs through the letters. */
+  const clear = ([x, y]: Point, label: string) => {
+    const half = (label.length * 0.3 * NAME_PX) / scale
+    const low = (NAME_PX * 0.7) / scale
+    return ink.every(([px, py]) => Math.abs(px - x) > half || Math.abs(py - y) > low)
+  }
   const lines = marks.map((mark) => {
     const spots = [1, 1.4, 1.9, 2.5, 3.2, 4].flatMap((far) =>
       outward(mark).map((degrees): Point => {
@@ -333,7 +340,8 @@ function named(
       }),
     )
     const at =
-      spots.find((spot) => inside(spot) && free(spot)) ??
+      spots.find((spot) => inside(spot) && free(spot) && clear(spot, mark.label)) ??
+      nearest(mark.at, bounds, finger, (spot) => inside(spot) && free(spot) && clear(spot, mark.label)) ??
       nearest(mark.at, bounds, finger, (spot) => inside(spot) && free(spot)) ??
       mark.at
     placed.push(at)
@@ -352,6 +360,22 @@ function named(
     return { id: mark.lineId, label: mark.label, at }
   })
   return { lines, bounds }
+}
+
+/** Points along everything that carries water, no farther from each other than is said. */
+function pointsOf(sheet: Sheet, apart: number): Point[] {
+  return sheet.shapes
+    .filter(({ layer }) => layer !== 'wall')
+    .flatMap(({ points }) =>
+      points.flatMap((to, index): Point[] => {
+        const from = points[index - 1] ?? to
+        const count = Math.max(1, Math.ceil(Math.hypot(to[0] - from[0], to[1] - from[1]) / apart))
+        return Array.from({ length: count }, (_, step): Point => {
+          const t = (step + 1) / count
+          return [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]
+        })
+      }),
+    )
 }
 
 /** The nearest spot of a grid over the sheet that will do; null where none does. */
