@@ -56,7 +56,7 @@ export function JobDrawing({
           role="button"
           aria-label={whole ? 'This line alone' : 'The whole wall'}
           onPress={() => onWhole(!whole)}
-          className="absolute bottom-0 right-0 min-h-[48px] min-w-[64px] items-center justify-center px-2 active:bg-patina-wash"
+          className="absolute bottom-0 right-0 rounded-[4px] bg-sheet min-h-[48px] min-w-[64px] items-center justify-center px-2 active:bg-patina-wash"
         >
           <Txt size="s" bold tone="patina">
             {whole ? 'line' : 'wall'}

@@ -51,7 +51,9 @@ export async function addLook(
   // a joint that was seen is also a condition of the work to come
   // an end that is bare is no answer to how it is joined
   const oldJoint = OLD_JOINT_IDS.find((joint) => joint !== 'none' && joint === look.answer)
-  if (look.sign === 'joint' && oldJoint)
+  // a slip nut on what brings water is no end that is known how to work on
+  const known = oldJoint !== 'slip' || line.line.fields.service === 'drain'
+  if (look.sign === 'joint' && oldJoint && known)
     edits.push(...conditionEdits(view, line, { oldJoint, oldJointSeen: true }))
   await edit(edits, `Noted: ${label}`)
 }

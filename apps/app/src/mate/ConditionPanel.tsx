@@ -17,6 +17,8 @@ import { WaterConditions } from './WaterConditions'
 type Situation = EntityFields<'situation'>
 /** A bare end stands last: it is the rare one. */
 const JOINTS = [...OLD_JOINT_IDS.filter((id) => id !== 'none'), 'none' as const]
+/** On drain pipe; all the others stand on what brings water. */
+const ON_WASTE: ReadonlySet<string> = new Set(['slip', 'cement', 'none'])
 const MEASURES = [
   ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
@@ -41,7 +43,7 @@ const OF_WASTE: ReturnType<typeof measuresOf> = [
     [
       'stubMm',
       'Bare stub, wall to the old fitting',
-      'From the finished wall to the hub that comes off, or to its end.',
+      'From the finished wall to the hub that comes off, to the bare end, or to the mouth of a nut that stays.',
     ],
   ],
   MEASURES.filter(([key]) => key === 'plateMm' || key === 'roomMm'),
@@ -108,7 +110,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               label="Old stop is joined by"
               columns={3}
               value={conditions.oldJoint}
-              options={JOINTS.filter((value) => !waste || value === 'none' || value === 'cement').map(
+              options={JOINTS.filter((value) => (waste ? ON_WASTE.has(value) : value !== 'slip')).map(
                 (value) => ({
                   value,
                   label: ANSWERS[value] ?? value,

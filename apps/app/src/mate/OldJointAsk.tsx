@@ -6,10 +6,10 @@ import { JointSign } from '../ui/jointSigns'
 import { Txt } from '../ui/Txt'
 
 /** A bare end stands last: it is the rare one. */
-const CHOICES = [...OLD_JOINT_IDS.filter((id) => id !== 'none'), 'none' as const]
+const CHOICES = [...OLD_JOINT_IDS.filter((id) => id !== 'none' && id !== 'slip'), 'none' as const]
 
 /** Of those what is met on drains so far. */
-const OF_WASTE = ['cement', 'none'] as const
+const OF_WASTE = ['slip', 'cement', 'none'] as const
 
 /** How the old stop is joined: what comes off, and what it leaves, decides what may go on. */
 export function OldJointAsk({

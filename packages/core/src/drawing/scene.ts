@@ -43,6 +43,8 @@ export interface DrawRequest {
 }
 
 const WAITING_MM = 9
+/** So much of an old pipe’s end an adapter that is kept stands over, mm. */
+const NUT_MM = 30
 
 /**
  * The end of a body that stands at one side of the line: of the fixture, far side of the gap, with the deck it stands
@@ -110,10 +112,14 @@ export function drawJointLine(request: DrawRequest): Scene {
   if (!request.run && (!option || (pipe && option.removalId !== 'cut-open')))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
-  if (pipe) drawStub(sheet, pipe.odMm, pipe.wallMm, stubMm, pipe.material)
-  // a chain that begins at an end of something new; of one chosen long ago its thread or tube is all that is known
-  else if (option?.beginsAt) drawBodyEnd(sheet, 'begin', option.beginsAt, [stubMm, 0], [-1, 0])
-  else if (first) drawStub(sheet, first.diameterMm, first.diameterMm * 0.1, stubMm, first.tubeMaterial)
+  // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known
+  const begins = option?.beginsAt
+  if (pipe && begins) drawStub(sheet, pipe.odMm, pipe.wallMm, Math.max(5, stubMm - NUT_MM), pipe.material)
+  else if (pipe) drawStub(sheet, pipe.odMm, pipe.wallMm, stubMm, pipe.material)
+  if (begins) drawBodyEnd(sheet, 'begin', begins, [stubMm, 0], [-1, 0])
+  else if (pipe) {
+    // drawn above
+  } else if (first) drawStub(sheet, first.diameterMm, first.diameterMm * 0.1, stubMm, first.tubeMaterial)
   else if (request.outline && request.outline.length > 0) drawGhost(sheet, request.outline, stubMm)
   else drawGhost(sheet, [{ odMm: 15.875, weight: 0.02 }], stubMm)
 

@@ -3,6 +3,7 @@ import { bodiesOf, lineEnds, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { CATALOG, catalogueOf, fittingById, mediumOfPart } from '../catalog'
 import { partShapes } from '../drawing/partShapes'
+import { trapAsk } from '../record'
 import { mediumOf, PIPES, tubeEngagement } from '../reference'
 import { sequence } from '../sequence'
 import { mate } from './index'
@@ -36,6 +37,40 @@ describe('a basin’s waste to a stub of drain pipe', () => {
     expect(best?.waterOffSeconds).toBe(0)
   })
 
+  it('keeps the nut of an old adapter, as most are found: no cement, no saw, one trap', () => {
+    const kept = { oldJoint: 'slip' as const, stubMm: 40 }
+    const [best] = ask(waste('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2', kept)).options
+    expect(best).toMatchObject({ removalId: 'undo-nut', methods: ['slip-joint'], leavesStubMm: 40 })
+    expect(best?.parts.map(({ family }) => family)).toEqual(['tubular-trap'])
+    expect(best?.beginsAt).toMatchObject({ form: 'slip-joint', nominal: '1-1/2' })
+    // a smaller trap goes into it with a reducing washer, a larger one into no smaller nut
+    const [smaller] = ask(waste('pvc-dwv.40.1-1/2', 'waste.tail.1-1/4', kept)).options
+    expect(smaller?.removalId).toBe('undo-nut-reduced')
+    expect(ask(waste('pvc-dwv.40.1-1/4', 'waste.tail.1-1/2', kept)).options).toEqual([])
+    // the trap lines up from the nut's mouth, and the pipe is shut while it stands open
+    const measured = { outMm: 228.6, asideMm: 0, drainMm: 609.6, stubMm: 457.2 }
+    expect(trapAsk(best as NonNullable<typeof best>, [], measured)).toMatchObject({
+      stubOutMm: 40,
+      size: '1-1/2',
+    })
+    const { steps } = sequence({
+      houseRules: WELL_EQUIPPED.houseRules,
+      lines: [
+        { lineId: 'a', conditions: { ...PLAIN, service: 'waste' }, option: best as NonNullable<typeof best> },
+      ],
+    })
+    const at = (id: string) => steps.findIndex((step) => step.id === id)
+    const order = [
+      'a/remove/remove.undo-nut',
+      'a/line/plug',
+      'a/line/unplug',
+      'a/0/close',
+      'a/line/fill',
+    ].map(at)
+    expect(Math.min(...order)).toBeGreaterThanOrEqual(0)
+    expect(order).toEqual([...order].sort((a, b) => a - b))
+  })
+
   it.each(STUBS.flatMap((pipe) => TAILS.map((tail) => [pipe, tail] as const)))(
     '%s to %s: one trap on the way, of drain parts alone, cement of its own plastic, never smaller downstream',
     (pipe, tail) => {
@@ -66,7 +101,7 @@ describe('a basin’s waste to a stub of drain pipe', () => {
           stubMm: fc.option(fc.integer({ min: 5, max: 80 })),
           line: fc.constantFrom('dry' as const, 'trickle' as const),
           access: fc.constantFrom('reachable' as const, 'closed-wall' as const, 'buried' as const),
-          oldJoint: fc.constantFrom('none' as const, 'cement' as const),
+          oldJoint: fc.constantFrom('none' as const, 'cement' as const, 'slip' as const),
           outOfRound: fc.boolean(),
           plateMm: fc.constantFrom(0, 3),
         }),

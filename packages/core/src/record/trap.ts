@@ -10,6 +10,8 @@ export interface TrapMeasures {
 interface TrapWay {
   readonly parts: readonly { readonly family: string }[]
   readonly joints: readonly { readonly to: number; readonly nominal: string }[]
+  /** Where the nut of an old adapter is kept: from the wall to its mouth, mm. */
+  readonly leavesStubMm?: number | null
 }
 type Stations = readonly { readonly id: string; readonly fromLegMm: number | null }[]
 
@@ -26,7 +28,7 @@ export function trapAsk(way: TrapWay, stations: Stations, measured: TrapMeasures
   const size = TRAP_SIZES.find((entry) => entry === way.joints.find(({ to }) => to === at)?.nominal)
   // the wall tube goes into the outlet of the part before the trap
   const place = (id: string) => stations.find((station) => station.id === id)?.fromLegMm
-  const [mouth, wall] = [place(`part:${at - 1}:out`), place('wall')]
+  const [mouth, wall] = at === 0 ? [way.leavesStubMm, 0] : [place(`part:${at - 1}:out`), place('wall')]
   if (at < 0 || !measured || !size || mouth == null || wall == null) return null
   const { outMm, drainMm, stubMm, asideMm } = measured
   if (outMm === null || drainMm === null || stubMm === null) return null

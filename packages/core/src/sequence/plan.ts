@@ -197,16 +197,19 @@ function addLine(
       const words = (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
+    // a nut that is kept on the old end is taken again there
+    const onOld = joint.atStub || (seam === 0 && removed.length > 0)
     for (const template of templates) {
       const step = id(seam, template.key)
       for (const key of template.after ?? []) graph.precede(id(seam, key), step)
       // what is done to the stub waits until the old stop is off
       const placeOnly = template.needsPlace && !template.afterRemoval
-      if (joint.atStub && !placeOnly) for (const before of removed) graph.precede(before, step)
+      if (onOld && !placeOnly && (joint.atStub || template.kind === 'close'))
+        for (const before of removed) graph.precede(before, step)
       if (joint.atStub && template.needsPlace && template.afterRemoval) graph.precede('general/shut', step)
       if (template.kind === 'close') closes.push({ seam, step, template })
     }
-    if (joint.atStub) {
+    if (onOld) {
       const close = id(seam, 'close')
       graph.precede(id('line', 'plate'), close)
       graph.precede(id('line', 'unplug'), close)

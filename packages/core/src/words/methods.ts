@@ -19,6 +19,8 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
   'saw-behind': 'saw the old fitting off',
+  'undo-nut': 'undo the nut, keep the adapter',
+  'undo-nut-reduced': 'undo the nut, a reducing washer into it',
   'sweat-off': 'sweat the old stop off',
   'unscrew-pull-ring': 'unscrew, draw the ring',
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',

@@ -22,6 +22,8 @@ export interface Removal {
   /** Bare stub that the tool needs to get round or between, mm. */
   readonly roomMm: number
   readonly leaves: readonly EndMark[]
+  /** What the old tube stood in stays, and is taken again: the nut of a trap adapter, on tube of its size or a smaller. */
+  readonly keeps?: 'nut' | 'nut-reduced'
   /** The end is a male taper thread afterwards. */
   readonly threadedEnd: boolean
   readonly needsFlame: boolean
@@ -124,6 +126,26 @@ export const REMOVALS: readonly Removal[] = [
     steps: [step('remove.unscrew', 120), step('remove.cut-ring', 120, { after: ['remove.unscrew'] })],
     source: commonPractice,
   },
+  ...(['nut', 'nut-reduced'] as const).map(
+    (keeps): Removal => ({
+      id: keeps === 'nut' ? 'undo-nut' : 'undo-nut-reduced',
+      medium: 'drain',
+      keeps,
+      gains: 'nothing',
+      kerfMm: 0,
+      roomMm: 0,
+      leaves: [],
+      threadedEnd: false,
+      needsFlame: false,
+      needsDry: false,
+      tools: [],
+      steps: [
+        step('remove.undo-nut', 60),
+        step(`remove.${keeps}-washer`, 30, { after: ['remove.undo-nut'] }),
+      ],
+      source: commonPractice,
+    }),
+  ),
   {
     id: 'release',
     gains: 'insertion',

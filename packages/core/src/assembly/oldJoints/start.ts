@@ -28,6 +28,13 @@ const FAULT_MARKS: Partial<Record<Conditions['faults'][number], EndMark>> = {
   'solder-on': 'solder',
 }
 
+/** Tube that the nut of a trap adapter on drain pipe takes, and what it takes with a reducing washer. Common practice. */
+const NUTS: Readonly<Record<string, readonly [string, string?]>> = {
+  '1-1/4': ['1-1/4'],
+  '1-1/2': ['1-1/2', '1-1/4'],
+  '2': ['1-1/2', '1-1/4'],
+}
+
 /** Length of a compression nut by the tube's outside diameter, typical of the kind, mm. */
 export function nutLengthMm(odMm: number): number {
   return 6 + odMm * 0.4
@@ -80,11 +87,15 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       if (conditions.thread === 'none') continue
       if (conditions.oldJoint === 'none' && !threadedPipe) continue
     } else if (removal.id === 'bare' && threadedPipe && conditions.thread !== 'none') continue
+    const nut = removal.keeps && NUTS[pipe.nominal]?.[removal.keeps === 'nut' ? 0 : 1]
+    if (removal.keeps && !nut) continue
     let port: PortEnd
     try {
-      port = removal.threadedEnd
-        ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
-        : end('tube', pipe.system, pipe.nominal, pipe.material)
+      port = nut
+        ? end('slip-joint', 'tubular', nut, 'tubular-plastic')
+        : removal.threadedEnd
+          ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
+          : end('tube', pipe.system, pipe.nominal, pipe.material)
     } catch {
       // that thread is not made in that size
       continue

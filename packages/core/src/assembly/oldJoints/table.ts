@@ -30,7 +30,7 @@ export const OLD_JOINTS = [
   { id: 'press', body: 'press-cup', removals: ['cut-behind'] },
   { id: 'cement', body: 'cement-socket', removals: ['cut-behind', 'saw-behind'] },
   { id: 'flare', body: 'flare-male', removals: ['cut-behind'] },
-  { id: 'slip', body: null, removals: [] },
+  { id: 'slip', body: null, removals: ['undo-nut', 'undo-nut-reduced'] },
   { id: 'hub-lead', body: null, removals: [] },
   { id: 'hub-rubber', body: null, removals: [] },
   { id: 'hubless', body: null, removals: [] },

@@ -155,7 +155,8 @@ export class Problem {
       line.cutIn?.branch,
     ])
     this.placed = this.book.placedUnder(place)
-    this.placeKey = JSON.stringify([this.goals, place, this.turn, this.pastStop.size > 0, leads])
+    const beginStages = [...new Set(this.begin.map((start) => this.beginStage(start)))]
+    this.placeKey = JSON.stringify([this.goals, place, this.turn, beginStages, leads])
     this.farKey = `${far}${this.placeKey}`
   }
 
@@ -178,14 +179,14 @@ export class Problem {
     return this.line.from.ends.map((ref) => freshStart(endOf(ref)))
   }
 
-  /** The stage that the line begins at: past the stop where that is what it begins at. */
+  /** The stage that the line begins at: past the stop, or the adapter, where that is what it begins at. */
   beginStage(start: Start): number {
-    return this.pastStop.has(start) ? this.route.opensAt : 0
+    return this.pastStop.has(start) || start.removal.keeps ? this.route.opensAt : 0
   }
 
   /** Whether a start is an old pipe, so that the rules of the place hold for the joint on it. */
   isStub(start: Start): boolean {
-    return start.removal.id !== 'new-end'
+    return start.removal.id !== 'new-end' && !start.removal.keeps
   }
 
   toolMask(tools: readonly ToolId[]): number {

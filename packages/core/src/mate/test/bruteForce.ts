@@ -209,7 +209,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   for (const start of begin) {
     if (start.forbidden.length > 0) continue
     const { removal } = start
-    const stub = removal.id === 'new-end' ? null : start
+    const stub = removal.id === 'new-end' || removal.keeps ? null : start
+    const stage = pastStop || removal.keeps ? route.opensAt : 0
     const withJoint = (state: State, joint: Joint, judged: Judged, first: boolean): State => {
       const [min, max] = insertion(joint)
       const usable = start.usableMm
@@ -355,11 +356,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       open: start.port,
       way: removal.id,
       parts: [],
-      shown: [{ open: start.port, stage: pastStop ? route.opensAt : 0, turned: 0 }],
+      shown: [{ open: start.port, stage, turned: 0 }],
       additive: labour(removalHands(removal)) + risk(disliked ? 10 : 0),
       methods: new Set(),
       trip: missing(removal.tools),
-      stage: pastStop ? route.opensAt : 0,
+      stage,
       turned: 0,
       price: 0,
       seconds: removalHands(removal),
