@@ -1,1 +1,3 @@
+export { CircularPlanError } from './graph'
 export * from './plan'
+export * from './types'

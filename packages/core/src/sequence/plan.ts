@@ -1,132 +1,21 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
-import type { Body } from '../assembly/bodies/types'
-import type { Conditions } from '../assembly/conditions'
 import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
-import { COOL_BESIDE_SECONDS, jointHeat } from '../assembly/methods/heat'
 import { type MethodId, methodById } from '../assembly/methods/table'
-import { CUT_OPEN, removalById } from '../assembly/oldJoints/removals'
-import type { HouseRules, MateOption } from '../mate/types'
+import { removalById } from '../assembly/oldJoints/removals'
+import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
-import type { PipeMaterial } from '../reference/types'
+import { addBodies } from './bodies'
+import { CircularPlanError, Graph, type Node } from './graph'
+import { isCapped, lineWords, SHUTS } from './lineWords'
+import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
-export interface PlanLine {
-  readonly lineId: string
-  /** Of the old pipe; none where the line begins at something new. */
-  readonly material?: PipeMaterial
-  readonly conditions: Conditions
-  readonly option: MateOption
-  /** The bodies of the job that it begins at and stops at, by id. */
-  readonly meets?: { readonly from?: string; readonly to?: string }
-  /** The line at whose tee or stop it begins. */
-  readonly branchOf?: string
-}
-
-export interface PlanRequest {
-  readonly lines: readonly PlanLine[]
-  /** What goes in, with what is in it. */
-  readonly bodies?: readonly Pick<Body, 'id' | 'contents'>[]
-  readonly houseRules: HouseRules
-  readonly oldSolder?: boolean
-  /** What the shop takes for one joint, hands on, minutes; else the table's own. */
-  readonly jointMinutes?: Readonly<Partial<Record<MethodId, number>>>
-}
-
-export interface PlannedStep {
-  readonly id: string
-  readonly lineId: string | null
-  /** Seam the step belongs to, counted from the wall; null for general steps. */
-  readonly seam: number | null
-  readonly kind: StepTemplate['kind']
-  readonly words: string
-  readonly parameters: Readonly<Record<string, string | number>>
-  readonly phase: 'before' | 'water-off' | 'after'
-  readonly startSeconds: number
-  readonly endSeconds: number
-  readonly passive: boolean
-  readonly captive: string | null
-  /** Ids of the steps that must be done before this one begins. */
-  readonly after: readonly string[]
-}
-
-export interface Plan {
-  readonly steps: readonly PlannedStep[]
-  readonly waterOff: {
-    readonly fromSeconds: number
-    readonly toSeconds: number
-    readonly seconds: number
-    /** No order can be shorter: the greater of all hands-on work inside and the longest chain. */
-    readonly boundSeconds: number
-  }
-}
-
-interface Node {
-  readonly id: string
-  readonly lineId: string | null
-  readonly seam: number | null
-  readonly template: StepTemplate
-  readonly parameters: Readonly<Record<string, string | number>>
-  readonly order: number
-  readonly after: Set<string>
-}
-
-/** Raised when the joints' own rules contradict each other: a fault in the data, named by the steps in the circle. */
-export class CircularPlanError extends Error {
-  constructor(readonly steps: readonly string[]) {
-    super(`these steps wait for each other: ${steps.join(', ')}`)
-    this.name = 'CircularPlanError'
-  }
-}
-
-class Graph {
-  readonly nodes = new Map<string, Node>()
-
-  add(
-    id: string,
-    template: StepTemplate,
-    lineId: string | null,
-    seam: number | null,
-    parameters: Node['parameters'] = {},
-  ): void {
-    this.nodes.set(id, {
-      id,
-      lineId,
-      seam,
-      template,
-      parameters: { ...template.parameters, ...parameters },
-      order: this.nodes.size,
-      after: new Set(),
-    })
-  }
-
-  /** `before` must be done when `id` begins; steps that are not there are no obstacle. */
-  precede(before: string, id: string): void {
-    if (before !== id && this.nodes.has(before)) this.nodes.get(id)?.after.add(before)
-  }
-
-  reachableFrom(id: string): Set<string> {
-    const following = new Map<string, string[]>()
-    for (const node of this.nodes.values())
-      for (const before of node.after) following.set(before, [...(following.get(before) ?? []), node.id])
-    return walk(id, (at) => following.get(at) ?? [])
-  }
-
-  before(id: string): Set<string> {
-    return walk(id, (at) => this.nodes.get(at)?.after ?? [])
-  }
-}
-
-function walk(from: string, next: (at: string) => Iterable<string>): Set<string> {
-  const seen = new Set<string>()
-  const pending = [from]
-  while (pending.length > 0)
-    for (const other of next(pending.pop() as string))
-      if (!seen.has(other)) {
-        seen.add(other)
-        pending.push(other)
-      }
-  return seen
+/** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
+const CUTS = /^remove\.(cut|saw)/
+const AFTER_CUT: Readonly<Record<string, string>> = {
+  'joint.dress': 'joint.dress-cut',
+  'pex.cut': 'pex.cut-already',
 }
 
 function addLine(
@@ -267,113 +156,6 @@ function addLine(
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, 'general/valves')
-}
-
-/** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
-const CUTS = /^remove\.(cut|saw)/
-const AFTER_CUT: Readonly<Record<string, string>> = {
-  'joint.dress': 'joint.dress-cut',
-  'pex.cut': 'pex.cut-already',
-}
-
-/** Parts that shut a line off. */
-const SHUTS = /stop$|valve$|bib$/
-
-/** A line that ends at a cap or a plug: nothing runs from it. */
-function isCapped(parts: MateOption['parts']): boolean {
-  const last = parts.at(-1)?.family
-  return last === 'cap' || last === 'plug'
-}
-
-/** A line's own steps speak of its stop and its connector only where it has them. */
-function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
-  const shuts = parts.some(({ family }) => SHUTS.test(family))
-  const hose = parts.some(({ family }) => family === 'supply-connector')
-  if (isCapped(parts))
-    return (
-      { 'prove.tissue-inlet': 'prove.tissue-joints', 'prove.tissue-outlet': 'prove.tissue-cap' }[words] ??
-      words
-    )
-  if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
-  if (shuts) return words
-  if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
-  if (words === 'open.flush' && feeds) return 'open.flush-valve'
-  return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
-}
-
-/** A joint at a body where lines meet. */
-interface Contact {
-  readonly step: string
-  readonly heat: ReturnType<typeof jointHeat>
-}
-
-/** The joints at each body: at a port of what goes in, and round a tee that another line branches off. */
-function contacts(lines: readonly PlanLine[]): Map<string, Contact[]> {
-  const found = new Map<string, Contact[]>()
-  const add = (body: string | undefined, { lineId, option }: PlanLine, seam: number) => {
-    const joint = option.joints[seam]
-    if (body === undefined || !joint) return
-    const contact = { step: `${lineId}/${seam}/close`, heat: jointHeat(joint) }
-    found.set(body, [...(found.get(body) ?? []), contact])
-  }
-  for (const line of lines) {
-    add(line.branchOf === undefined ? line.meets?.from : `tee of ${line.branchOf}`, line, 0)
-    add(line.meets?.to, line, line.option.joints.length - 1)
-    if (!lines.some(({ branchOf }) => branchOf === line.lineId)) continue
-    const tee = line.option.parts.findIndex(({ family }) => family === 'tee' || family === 'slip-tee')
-    line.option.joints.forEach(({ from, to }, seam) => {
-      if (tee >= 0 && (from === tee || to === tee)) add(`tee of ${line.lineId}`, line, seam)
-    })
-  }
-  return found
-}
-
-/** Of what a body holds, what a flame on it would spoil. */
-const SPOILT_INSIDE: ReadonlySet<string> = new Set(['cartridge', 'seat', 'seal'])
-
-/**
- * What a flame asks of a body: what it would spoil inside comes out first and goes back once it is cold, and what it
- * would spoil at the other ports waits until then.
- */
-function addBodies(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
-  for (const [body, joints] of contacts(lines)) {
-    const hot = joints.filter(({ heat }) => heat === 'heats')
-    if (hot.length === 0) continue
-    const inside =
-      bodies.find(({ id }) => id === body)?.contents.filter((what) => SPOILT_INSIDE.has(what)) ?? []
-    const spoilt = joints.filter(({ heat }) => heat === 'spoilt')
-    const [strip, cool, refit] = ['strip', 'cool', 'refit'].map((key) => `general/${key}-${body}`) as [
-      string,
-      string,
-      string,
-    ]
-    const say = (
-      key: string,
-      kind: StepTemplate['kind'],
-      seconds: number,
-      passive = false,
-    ): StepTemplate => ({
-      key,
-      kind,
-      words: `body.${key}`,
-      seconds,
-      ...(passive ? { passive } : {}),
-    })
-    if (inside.length > 0)
-      graph.add(strip, say('strip', 'prepare', 90), null, null, { inside: inside.join(' ') })
-    if (inside.length > 0 || spoilt.length > 0)
-      graph.add(cool, say('cool', 'wait', COOL_BESIDE_SECONDS, true), null, null)
-    if (inside.length > 0) {
-      graph.add(refit, say('refit', 'finish', 90), null, null, { inside: inside.join(' ') })
-      graph.precede(cool, refit)
-      graph.precede(refit, 'general/valves')
-    }
-    for (const { step } of hot) {
-      graph.precede(strip, step)
-      graph.precede(step, cool)
-    }
-    for (const { step } of spoilt) graph.precede(cool, step)
-  }
 }
 
 /** The acts of the removal as they were chosen, else as the table has them. */

@@ -1,4 +1,4 @@
-import type { PlannedStep } from '../sequence/plan'
+import type { PlannedStep } from '../sequence/types'
 import type { LengthUnit } from '../units/types'
 import { METHOD_WORDS } from './fixtures'
 import { TOOL_WORDS } from './methods'

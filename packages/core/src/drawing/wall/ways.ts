@@ -1,0 +1,66 @@
+import type { Point } from '../types'
+import { hang, middle, square, trap } from './paths'
+import type { Beginning, WallPlace } from './places'
+import type { WallLine } from './types'
+
+/** Drawn where nobody knows better, mm: half-inch copper tube, 1-1/2 in drain pipe, a hose. */
+export const TUBE_MM = 15.9
+export const DRAIN_MM = 48.3
+const HOSE_MM = 12
+
+/** The pipe that was there, up to where the line begins. */
+export function oldPipe({ at, from }: Beginning): readonly Point[] | null {
+  const [x, y] = at
+  if (from === 'wall') return null
+  if (from === 'below') return [[x, y - 220], at]
+  if (from === 'above') return [[x, y + 220], at]
+  return [[x - 220, y], at]
+}
+
+export interface Way {
+  readonly path: readonly Point[]
+  readonly width: number
+  /** Where a valve of the line stands, and where it is closed. */
+  readonly valveAt?: Point
+  readonly capAt?: Point
+}
+
+/** How a line goes from where it begins to where it ends. */
+export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: number): Way {
+  const from = begins.at
+  const families = line.option?.parts.map(({ family }) => family) ?? []
+  const has = (pattern: RegExp) => families.some((family) => pattern.test(family))
+  if (line.route === 'cap' || has(/^(cap|plug)$/)) {
+    const out: Point =
+      begins.from === 'above'
+        ? [from[0], from[1] - 50]
+        : begins.from === 'left'
+          ? [from[0] + 50, from[1]]
+          : [from[0], from[1] + 50]
+    return { path: [from, out], width: odMm, capAt: out }
+  }
+  if (line.service === 'drain') return { path: trap(end, from), width: DRAIN_MM * 0.8 }
+  if (line.run)
+    return { path: [from, end], width: odMm, ...(has(/valve/) ? { valveAt: middle([from, end]) } : {}) }
+  if (line.route === 'stop' || line.route === 'washing' || line.route === 'flexible') {
+    const stop: Point = begins.from === 'above' ? [from[0], from[1] - 70] : from
+    const hose = begins.from === 'above' ? [stop, end] : hang([stop[0], stop[1] + 26], end)
+    const valved = line.option === null || has(/stop|valve/)
+    return { path: hose, width: HOSE_MM, ...(valved && !line.fresh ? { valveAt: stop } : {}) }
+  }
+  return { path: square(from, end), width: odMm, ...(line.route === 'bib' ? { valveAt: end } : {}) }
+}
+
+/** Where a line begins: at its place on the wall, or at what another leaves open. */
+export function beginningOf(line: WallLine, lines: readonly WallLine[], place: WallPlace): Beginning | null {
+  if (line.service !== 'branch') return place.begins[line.service] ?? null
+  const trunk = lines.find(({ run, feeds }) => run || feeds)
+  const begins = trunk && place.begins[trunk.service]
+  const end = trunk && place.ends[trunk.service]
+  if (!trunk || !begins || !end) return null
+  // off the middle of a run, or beside the outlet of a stop
+  return {
+    at: trunk.run ? middle([begins.at, end]) : [begins.at[0] + 20, begins.at[1]],
+    from: 'below',
+  }
+}

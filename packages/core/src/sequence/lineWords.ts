@@ -1,0 +1,27 @@
+import { CUT_OPEN } from '../assembly/oldJoints/removals'
+import type { MateOption } from '../mate/types'
+
+/** Parts that shut a line off. */
+export const SHUTS = /stop$|valve$|bib$/
+
+/** A line that ends at a cap or a plug: nothing runs from it. */
+export function isCapped(parts: MateOption['parts']): boolean {
+  const last = parts.at(-1)?.family
+  return last === 'cap' || last === 'plug'
+}
+
+/** A line's own steps speak of its stop and its connector only where it has them. */
+export function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
+  const shuts = parts.some(({ family }) => SHUTS.test(family))
+  const hose = parts.some(({ family }) => family === 'supply-connector')
+  if (isCapped(parts))
+    return (
+      { 'prove.tissue-inlet': 'prove.tissue-joints', 'prove.tissue-outlet': 'prove.tissue-cap' }[words] ??
+      words
+    )
+  if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
+  if (shuts) return words
+  if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
+  if (words === 'open.flush' && feeds) return 'open.flush-valve'
+  return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
+}

@@ -1,0 +1,56 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import type { Body } from '../assembly/bodies/types'
+import type { Conditions } from '../assembly/conditions'
+import type { MethodId } from '../assembly/methods/table'
+import type { HouseRules, MateOption } from '../mate/types'
+import type { PipeMaterial } from '../reference/types'
+
+export interface PlanLine {
+  readonly lineId: string
+  /** Of the old pipe; none where the line begins at something new. */
+  readonly material?: PipeMaterial
+  readonly conditions: Conditions
+  readonly option: MateOption
+  /** The bodies of the job that it begins at and stops at, by id. */
+  readonly meets?: { readonly from?: string; readonly to?: string }
+  /** The line at whose tee or stop it begins. */
+  readonly branchOf?: string
+}
+
+export interface PlanRequest {
+  readonly lines: readonly PlanLine[]
+  /** What goes in, with what is in it. */
+  readonly bodies?: readonly Pick<Body, 'id' | 'contents'>[]
+  readonly houseRules: HouseRules
+  readonly oldSolder?: boolean
+  /** What the shop takes for one joint, hands on, minutes; else the table's own. */
+  readonly jointMinutes?: Readonly<Partial<Record<MethodId, number>>>
+}
+
+export interface PlannedStep {
+  readonly id: string
+  readonly lineId: string | null
+  /** Seam the step belongs to, counted from the wall; null for general steps. */
+  readonly seam: number | null
+  readonly kind: StepTemplate['kind']
+  readonly words: string
+  readonly parameters: Readonly<Record<string, string | number>>
+  readonly phase: 'before' | 'water-off' | 'after'
+  readonly startSeconds: number
+  readonly endSeconds: number
+  readonly passive: boolean
+  readonly captive: string | null
+  /** Ids of the steps that must be done before this one begins. */
+  readonly after: readonly string[]
+}
+
+export interface Plan {
+  readonly steps: readonly PlannedStep[]
+  readonly waterOff: {
+    readonly fromSeconds: number
+    readonly toSeconds: number
+    readonly seconds: number
+    /** No order can be shorter: the greater of all hands-on work inside and the longest chain. */
+    readonly boundSeconds: number
+  }
+}
