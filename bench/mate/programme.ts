@@ -25,7 +25,7 @@ import { freshStart, type Start, starts } from '../../packages/core/src/assembly
 import { retractionMm } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
-import { speaksOf } from '../../packages/core/src/mate/test/bruteForce'
+import { heatOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import { jointCloses, jointHands, removalHands } from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
 
@@ -156,16 +156,6 @@ function lengthOf({ ports }: Fitting): number {
   return ports
     .slice(0, 2)
     .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
-}
-
-/** Trade: flame against what is rubber, taped or plastic. */
-function heatOf({ method, tip, body }: Joint): 'heats' | 'spoilt' | null {
-  if (method.id === 'sweat') return 'heats'
-  const rubberOrTape = ['threaded', 'push-fit', 'press', 'gasket', 'slip-on', 'swivel', 'worm-clips']
-  const plastic = /pex|cpvc|pvc|poly|plastic|abs|rubber|acetal/
-  return rubberOrTape.includes(method.id) || plastic.test(tip.material) || plastic.test(body.material)
-    ? 'spoilt'
-    : null
 }
 
 /** How far a run's two ends can be sprung apart: 3Y²/5L for each side, Y within the stress and the room. */

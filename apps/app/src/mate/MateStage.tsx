@@ -210,7 +210,7 @@ export function MateStage(props: Props) {
                   (each alone: {money(mate.answer.together.apartCents)}).
                 </Txt>
               ) : null}
-              {mate.answer?.together ? <Shared {...mate.answer.together} /> : null}
+              {mate.answer ? <Shared result={mate.answer} /> : null}
               <WayTools
                 options={options}
                 worth={worth}

@@ -265,8 +265,8 @@ export interface MateResult {
     readonly apartCents: number
     /** Pieces that all of them together lack aboard, by part. */
     readonly short: Readonly<Record<string, number>>
-    /** Bodies that a flame and what heat would spoil both come to: they have to cool between. */
-    readonly cools: readonly string[]
+    /** Bodies that a flame and what heat would spoil both come to, by id: they have to cool between, and why. */
+    readonly cools: readonly { readonly bodyId: string; readonly reason: Reason }[]
     /** True where the choice was cut short: a cheaper one may exist. */
     readonly truncated: boolean
   } | null

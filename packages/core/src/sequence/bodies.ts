@@ -1,5 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
-import { COOL_BESIDE_SECONDS, jointHeat } from '../assembly/methods/heat'
+import { COOL_BESIDE_SECONDS, COOLS, jointHeat } from '../assembly/methods/heat'
 import type { Graph } from './graph'
 import type { PlanLine, PlanRequest } from './types'
 
@@ -64,7 +64,7 @@ export function addBodies(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
     if (inside.length > 0)
       graph.add(strip, say('strip', 'prepare', 90), null, null, { inside: inside.join(' ') })
     if (inside.length > 0 || spoilt.length > 0)
-      graph.add(cool, say('cool', 'wait', COOL_BESIDE_SECONDS, true), null, null)
+      graph.add(cool, say('cool', 'wait', COOL_BESIDE_SECONDS, true), null, null, COOLS.parameters)
     if (inside.length > 0) {
       graph.add(refit, say('refit', 'finish', 90), null, null, { inside: inside.join(' ') })
       graph.precede(cool, refit)

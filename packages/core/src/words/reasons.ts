@@ -147,6 +147,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'stub.not-measured':
     'The stub is not measured yet: this joint needs {needsMm:least-stub} of straight bare pipe.',
   'stub.close': 'Only {spareMm:largest-opening} to spare: measure the bare stub again before cutting.',
+  'body.cools':
+    'A body is soldered at one end and takes tape, a seal or plastic at another: {minutes} minutes to cool are counted in; some wait only until it can be held.',
   'stop.seats-and-flame': 'Take cartridge and rubber out, or keep them off the joint until it is cold.',
   'pressure.high':
     '{psi} psi is above 80: a pressure regulator is wanted, and it changes the choice of parts.',

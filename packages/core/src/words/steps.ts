@@ -37,7 +37,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.tissue-end': 'Let it run; a tissue round the joints at both its ends.',
   'body.strip': 'Before the flame: {inside} out of the body; nothing of rubber or plastic stays in it.',
   'body.cool':
-    'Let the body cool until it can be held in the bare hand; some wait ten minutes. Seals, tape and plastic come after.',
+    'Let the body cool until it can be held in the bare hand; some wait {minutes} minutes. Seals, tape and plastic come after.',
   'body.refit': 'Cold: {inside} back into the body, and shut.',
   'prove.two-hours': 'Again after two hours.',
   'prove.morning': 'Again next morning.',

@@ -1,6 +1,7 @@
 import { isMetal } from '../../reference/materials'
-import { commonPractice, type Source } from '../../reference/source'
+import { commonPractice } from '../../reference/source'
 import type { PipeMaterial } from '../../reference/types'
+import type { Reason } from '../reason'
 import type { Pair } from './pairs'
 import { type Method, type MethodId, methodById } from './table'
 
@@ -34,4 +35,11 @@ function heatOf(method: Method, ...materials: readonly string[]): HeatAt {
  * others until it can be held in the bare hand.
  */
 export const COOL_BESIDE_SECONDS = 600
-export const COOL_BESIDE_SOURCE: Source = commonPractice
+
+/** Why it is waited, where both come to one body. */
+export const COOLS: Reason = {
+  ruleId: 'body.cools',
+  severity: 'note',
+  parameters: { minutes: COOL_BESIDE_SECONDS / 60 },
+  source: commonPractice,
+}

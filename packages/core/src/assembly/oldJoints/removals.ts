@@ -41,20 +41,23 @@ const step = (words: string, seconds: number, extra: Partial<StepTemplate> = {})
   ...extra,
 })
 
+/** Where a line begins at something new: nothing comes off. */
+export const NEW_END: Removal = {
+  id: 'new-end',
+  gains: 'nothing',
+  kerfMm: 0,
+  roomMm: 0,
+  leaves: [],
+  threadedEnd: false,
+  needsFlame: false,
+  needsDry: false,
+  tools: [],
+  steps: [],
+  source: commonPractice,
+}
+
 export const REMOVALS: readonly Removal[] = [
-  {
-    id: 'bare',
-    gains: 'nothing',
-    kerfMm: 0,
-    roomMm: 0,
-    leaves: [],
-    threadedEnd: false,
-    needsFlame: false,
-    needsDry: false,
-    tools: [],
-    steps: [step('remove.look', 20)],
-    source: commonPractice,
-  },
+  { ...NEW_END, id: 'bare', steps: [step('remove.look', 20)] },
   {
     id: 'cut-behind',
     medium: 'supply',
@@ -128,22 +131,14 @@ export const REMOVALS: readonly Removal[] = [
   },
   ...(['nut', 'nut-reduced'] as const).map(
     (keeps): Removal => ({
+      ...NEW_END,
       id: keeps === 'nut' ? 'undo-nut' : 'undo-nut-reduced',
       medium: 'drain',
       keeps,
-      gains: 'nothing',
-      kerfMm: 0,
-      roomMm: 0,
-      leaves: [],
-      threadedEnd: false,
-      needsFlame: false,
-      needsDry: false,
-      tools: [],
       steps: [
         step('remove.undo-nut', 60),
         step(`remove.${keeps}-washer`, 30, { after: ['remove.undo-nut'] }),
       ],
-      source: commonPractice,
     }),
   ),
   {
@@ -176,21 +171,6 @@ export const REMOVALS: readonly Removal[] = [
     source: commonPractice,
   },
 ]
-
-/** Where a line begins at something new: nothing comes off. */
-export const NEW_END: Removal = {
-  id: 'new-end',
-  gains: 'nothing',
-  kerfMm: 0,
-  roomMm: 0,
-  leaves: [],
-  threadedEnd: false,
-  needsFlame: false,
-  needsDry: false,
-  tools: [],
-  steps: [],
-  source: commonPractice,
-}
 
 /** Where a run is cut open: square, at both marks. */
 export const CUT_OPEN: Removal = {

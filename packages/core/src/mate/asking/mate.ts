@@ -1,3 +1,4 @@
+import { COOLS } from '../../assembly/methods/heat'
 import { portClass } from '../../assembly/methods/pairs'
 import { end } from '../../catalog/ends'
 import { Effort } from '../../effort'
@@ -29,11 +30,8 @@ function meetingPlaces(lines: readonly LineRequest[]): ReadonlyMap<string, numbe
     for (const name of [from?.bodyId, to?.bodyId, branchOf && teeOf(branchOf)])
       if (name !== undefined) touched.set(name, (touched.get(name) ?? 0) + 1)
   const met = [...touched].filter(([name, count]) => count > 1 || name.startsWith(teeOf('')))
-  return new Map(met.slice(0, MOST_BODIES).map(([name], index) => [name, index]))
+  return new Map(met.map(([name], index) => [name, index]))
 }
-
-/** Two bits each in a set of bits; a request has fewer lines than that. */
-const MOST_BODIES = 15
 
 /** How the lines of a question hang together. */
 class Branching {
@@ -71,8 +69,12 @@ class Branching {
     const next = this.request.lines.find(({ branchOf }) => branchOf === line.lineId)
     if (!next) return {}
     const { opens: _, ...anyEnd } = next
-    const { goals } = search(this.problem(anyEnd, this.begun(anyEnd)), { kind: 'least', each: true })
-    return goals.length > 0 ? { leadsOn: goals.map(({ start }) => start.port) } : {}
+    const { goals, truncated } = search(this.problem(anyEnd, this.begun(anyEnd)), {
+      kind: 'least',
+      each: true,
+    })
+    // cut short, it has not seen all from which the next line gets on
+    return goals.length > 0 && !truncated ? { leadsOn: goals.map(({ start }) => start.port) } : {}
   }
 }
 
@@ -199,8 +201,10 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
       solved: known,
     }
   })
-  const joint = together(lines)
-  const chosen = joint?.goals?.map((goal, index) => {
+  const found = together(lines)
+  const cutShort = found === 'cut short'
+  const joint = cutShort ? null : found
+  const chosen = joint?.goals.map((goal, index) => {
     const { problem, options } = lines[index] as SolvedLine
     const option = toOption(problem, goal)
     const listed = options.find((other) => other.id === option.id)
@@ -210,19 +214,22 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
     const option = chosen?.[index]
     // the way chosen for all lines together may not be among a line's own cheapest; it is listed all the same
     const listed = !option || result.options.some((other) => other.id === option.id)
-    return { lineId, ...result, options: listed ? result.options : [...result.options, option] }
+    return {
+      lineId,
+      ...result,
+      options: listed ? result.options : [...result.options, option],
+      truncated: result.truncated || cutShort,
+    }
   })
   return {
     lines: results,
     together: joint
       ? {
-          optionIds: chosen
-            ? chosen.map((option) => option.id)
-            : lines.map(({ options }) => (options[0] as RankedOption).id),
+          optionIds: (chosen ?? []).map((option) => option.id),
           totalCents: joint.totalCents,
           apartCents: joint.apartCents,
           short: joint.short,
-          cools: joint.cools.map((body) => names[body] as string),
+          cools: joint.cools.map((body) => ({ bodyId: names[body] as string, reason: COOLS })),
           truncated: joint.truncated,
         }
       : null,

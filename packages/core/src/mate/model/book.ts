@@ -16,7 +16,6 @@ import {
 } from '../costs/costs'
 import type { MateSettings } from '../types'
 import type { Group, Network } from './network'
-import type { Role } from './routes'
 
 /** Lengths are counted in hundredths of a millimetre, so that sums are exact. */
 export const PER_MM = 100
@@ -83,7 +82,6 @@ export class Book {
 
   constructor(
     readonly settings: MateSettings,
-    readonly pieces: Pieces,
     private readonly improvised: boolean,
     /** A book of the same prices and the same van, whose choices of parts hold here too. */
     like?: Book,
@@ -162,11 +160,6 @@ export class Book {
     return this.settings.partsAboard[part.id] ?? 0
   }
 
-  /** More pieces of a group's parts than that are never asked for together. */
-  most(role: Role): number {
-    return REPEATING.has(role) ? this.pieces.often : this.pieces.once
-  }
-
   /**
    * The parts of a group that could be the right one, whatever the place. Lengths only where they count.
    */
@@ -181,12 +174,15 @@ export class Book {
 
   /**
    * What is left out has others that are as cheap and as adaptable, and of those enough are aboard; what is not aboard
-   * itself has one. Where no length counts and plenty is aboard that leaves at most two.
+   * itself has one. Where no length counts that leaves at most two.
+   *
+   * @param most pieces of the group's parts that may be asked for, where they are counted
    */
   choose(
     group: Group,
     withLengths: boolean,
     fits: (part: Fitting) => boolean = () => true,
+    most = 1,
   ): readonly Choice[] {
     const all = group.parts.flatMap((part): Choice[] => {
       if ((part.standing && !this.improvised) || !fits(part)) return []
@@ -195,7 +191,6 @@ export class Book {
     })
     // the cheapest first, so that what may beat another is there before it
     all.sort((a, b) => a.cents - b.cents)
-    const most = this.most(group.role)
     const kept: Choice[] = []
     for (const choice of all) {
       const better = kept.filter(({ lo, hi }) => lo <= choice.lo && hi >= choice.hi)
@@ -224,15 +219,6 @@ export function endToEndMm(part: Fitting, ports: readonly number[] = [0, 1]): nu
   return ports.reduce((sum, port) => sum + faceMm(part, port), 0)
 }
 
-/** Most pieces of one part that a question may ask for: of what stands once in a line, and of what may come again. */
-export interface Pieces {
-  readonly once: number
-  readonly often: number
-}
-
-/** What may stand in a line more than once. */
-const REPEATING: ReadonlySet<Role> = new Set(['piece', 'elbow', 'slip', 'union'])
-
 /** Places kept: each length that is typed in is one. */
 const MOST_PLACES = 60
 
@@ -254,8 +240,8 @@ export function deriveSettings(
 }
 
 /** The book of a shop's numbers over a network; the same numbers give the same book. */
-export function bookOf(network: Network, settings: MateSettings, pieces: Pieces, improvised: boolean): Book {
-  const how = `${pieces.once},${pieces.often}${improvised}`
+export function bookOf(network: Network, settings: MateSettings, improvised: boolean): Book {
+  const how = String(improvised)
   let objects = byObject.get(network)
   if (!objects) {
     objects = new WeakMap()
@@ -265,8 +251,8 @@ export function bookOf(network: Network, settings: MateSettings, pieces: Pieces,
   if (same) return same
   const origin = ORIGINS.get(settings)
   if (origin) {
-    const like = bookOf(network, origin, pieces, improvised)
-    const made = new Book(settings, pieces, improvised, like)
+    const like = bookOf(network, origin, improvised)
+    const made = new Book(settings, improvised, like)
     objects.set(settings, (objects.get(settings) ?? new Map()).set(how, made))
     return made
   }
@@ -276,7 +262,7 @@ export function bookOf(network: Network, settings: MateSettings, pieces: Pieces,
     byText.set(network, texts)
   }
   const key = how + JSON.stringify(settings)
-  const known = texts.get(key) ?? new Book(settings, pieces, improvised)
+  const known = texts.get(key) ?? new Book(settings, improvised)
   texts.delete(key)
   texts.set(key, known)
   if (texts.size > MOST_BOOKS) texts.delete(texts.keys().next().value as string)

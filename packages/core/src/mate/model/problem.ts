@@ -17,7 +17,7 @@ import type { Pipe } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
-import { type Book, bookOf, type Choice, PER_MM, type Pieces, type Weighed } from './book'
+import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
 import { retractionMm } from './cutIn'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { cutInRoute, type Role, type Route, routeById } from './routes'
@@ -86,7 +86,8 @@ export class Problem {
   readonly effort: Effort
   /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
   readonly meets: { readonly from: number; readonly to: number; readonly tee: number }
-  private counted: Problem | undefined
+  /** Parts of groups with one that is counted: more of them may be wanted. */
+  private readonly wider = new Map<number, readonly Choice[]>()
   private readonly leadsOn: ReadonlySet<number> | undefined
   private readonly pastStop: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
@@ -101,8 +102,8 @@ export class Problem {
     readonly linesTogether = 1,
     readonly limits: Limits = {},
     readonly meeting: Meeting = {},
-    /** Whether pieces are counted: else one that is aboard is there as often as it is wanted. */
-    readonly counts = false,
+    /** Parts whose pieces are counted: any other that is aboard is there as often as it is wanted. */
+    readonly counted: ReadonlySet<Fitting> = new Set(),
   ) {
     const body = (name: string | undefined) => meeting.bodies?.get(name ?? '') ?? -1
     this.meets = {
@@ -135,7 +136,7 @@ export class Problem {
     }
     for (const start of this.begin) this.network.classOf(start.port)
     this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
-    this.book = bookOf(this.network, request.settings, this.piecesWanted(), request.improvised ?? false)
+    this.book = bookOf(this.network, request.settings, request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
     this.turn = line.conditions.turn ?? 0
     const { spanMm } = line.conditions
@@ -197,41 +198,36 @@ export class Problem {
     return this.book.stockOf(part)
   }
 
-  /** Most pieces of one part that all lines may ask for. */
-  private piecesWanted(): Pieces {
-    if (!this.counts) return { once: 1, often: 1 }
-    const often = this.linesTogether * this.mostParts
-    return { once: this.route.id === 'any' ? often : this.linesTogether, often }
-  }
-
-  /** The same line with every piece counted: slower, and only needed where a chain is found that takes too many. */
-  counting(): Problem {
-    if (this.counts) return this
+  /** The same line with the pieces of more parts counted. */
+  counting(parts: Iterable<Fitting>): Problem {
     const { line, request, linesTogether, limits, meeting } = this
-    this.counted ??= new Problem(
-      line,
-      request,
-      linesTogether,
-      { ...limits, effort: this.effort },
-      meeting,
-      true,
-    )
-    return this.counted
-  }
-
-  /** More pieces of one part than that a chain never holds. */
-  mostPieces(role: Role): number {
-    return this.counts ? this.book.most(role) / this.linesTogether : 1
+    const counted = new Set([...this.counted, ...parts])
+    if (counted.size === this.counted.size) return this
+    return new Problem(line, request, linesTogether, { ...limits, effort: this.effort }, meeting, counted)
   }
 
   /** The parts of a group that could be the right one here. */
   choices(group: Group): readonly Choice[] {
     const withLengths = this.span !== null
+    if (this.counted.size > 0 && group.parts.some((part) => this.counted.has(part)))
+      return this.widerChoices(group, withLengths)
     if (!PLACED.has(group.role)) return this.book.choices(group, withLengths)
     const known = this.placed.get(group.id)
     if (known) return known
     const made = this.book.choose(group, withLengths, (part) => this.fitsThePlace(part, group))
     this.placed.set(group.id, made)
+    return made
+  }
+
+  /** The same, with what else is aboard where the first runs out. */
+  private widerChoices(group: Group, withLengths: boolean): readonly Choice[] {
+    const known = this.wider.get(group.id)
+    if (known) return known
+    const again = REPEATING.has(group.role) || this.route.id === 'any'
+    const most = this.linesTogether * (again ? this.mostParts : 1)
+    const fits = (part: Fitting) => !PLACED.has(group.role) || this.fitsThePlace(part, group)
+    const made = this.book.choose(group, withLengths, fits, most)
+    this.wider.set(group.id, made)
     return made
   }
 
@@ -385,6 +381,9 @@ export class Problem {
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
 }
+
+/** What may stand in a line more than once. */
+const REPEATING: ReadonlySet<Role> = new Set(['piece', 'elbow', 'slip', 'union'])
 
 /** Roles whose parts depend on the place: length, shape, wall. */
 const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'tee'])

@@ -47,6 +47,9 @@ interface Rule {
 
 const none = {}
 const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
+/** Whether a method that wants its pipe dry would be made on one that is not. */
+const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
+  method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 const steel = (material: string) => material.endsWith('steel')
 const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
 
@@ -83,10 +86,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'dry',
     source: { title: 'ASTM B828', certainty: 'recalled' },
-    bites: ({ method, start, conditions }) =>
-      method.needsDry && method.needsFlame && start !== null && conditions.line !== 'dry'
-        ? { method: method.name }
-        : null,
+    bites: (joint) => (joint.method.needsFlame ? tooWet(joint) : null),
   },
   {
     id: 'cement.not-dry',
@@ -94,10 +94,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'dry',
     source: { title: 'ASTM D2855, D2846: dry pipe and socket', certainty: 'recalled' },
-    bites: ({ method, start, conditions }) =>
-      method.needsDry && !method.needsFlame && start !== null && conditions.line !== 'dry'
-        ? { method: method.name }
-        : null,
+    bites: (joint) => (joint.method.needsFlame ? null : tooWet(joint)),
   },
   {
     id: 'stub.too-short',

@@ -2,7 +2,7 @@ import type { Problem } from '../model/problem'
 import type { Criteria, CriterionId } from '../types'
 import { type Guide, guideOf, type Measure } from './guide'
 import { Heap } from './heap'
-import { Grower, type Label, leavesAsMuch, needsTrip, takesTooMany } from './labels'
+import { Grower, type Label, leavesAsMuch, needsTrip, overdrawn } from './labels'
 import { LABEL_BOUND } from './search'
 
 /** Most points of a front that are listed. */
@@ -105,10 +105,13 @@ export function front(
   guide: Guide = guideOf(problem),
   known: readonly Label[] = [],
 ): FrontOutcome {
-  const found = frontOnce(problem, windowCents, guide, known)
   // not counted, a chain is never worse than it is: a front that takes no piece too often is the true one
-  const again = !problem.counts && found.goals.some(takesTooMany)
-  return again ? frontOnce(problem.counting(), windowCents, guide, known) : found
+  for (let counting = problem; ; ) {
+    const found = frontOnce(counting, windowCents, guide, known)
+    const over = overdrawn(found.goals, counting)
+    if (over.size === 0) return found
+    counting = counting.counting(over)
+  }
 }
 
 function frontOnce(
@@ -165,11 +168,12 @@ function frontOnce(
 
 const CLOSING = { no: 0, sliding: 1, yes: 2 } as const
 
-/** More states or ends than a line can begin with. */
-const MOST_ORIGINS = 64
+/** Room for the states or ends that a line can begin with. */
+const MOST_ORIGINS = 256
 
 /** Labels with the same have the same to come. */
 function stateOf({ openClass, stage, turned, closing, origin }: Label): number {
+  if (origin >= MOST_ORIGINS) throw new RangeError(`no room for beginning ${origin} in a state of the front`)
   return (((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]) * MOST_ORIGINS + origin
 }
 

@@ -36,7 +36,7 @@ export interface Label {
   readonly tools: number
   /** Pieces that the van cannot give. */
   readonly notAboard: number
-  /** Pieces of parts that may run out within the chain. */
+  /** Pieces of parts that are counted. */
   readonly scarce: readonly Fitting[]
   /** The class of what it leaves open for another line; -1 while nothing. */
   readonly branch: number
@@ -73,14 +73,17 @@ export function piecesIn(label: Label | null, part: Fitting): number {
   return count
 }
 
-/** Whether a chain that needs no trip, as far as was counted, takes more pieces of a part than are aboard. */
-export function takesTooMany(goal: Label): boolean {
-  for (let at: Label | null = goal; at; at = at.back)
-    if (at.choice && at.choice.stock > 0 && piecesIn(at, at.choice.part) > at.choice.stock) return true
-  return false
+/** Parts, not counted so far, of which some chain takes more pieces than are aboard. */
+export function overdrawn(goals: readonly Label[], { counted }: Problem): ReadonlySet<Fitting> {
+  const over = new Set<Fitting>()
+  for (const goal of goals)
+    for (let at: Label | null = goal; at; at = at.back)
+      if (at.choice && at.choice.stock > 0 && !counted.has(at.choice.part))
+        if (piecesIn(at, at.choice.part) > at.choice.stock) over.add(at.choice.part)
+  return over
 }
 
-/** Whether one chain leaves as many pieces aboard as another of whatever may run out: what it took, the other took too. */
+/** Whether one chain leaves as many pieces aboard as another of whatever is counted: what it took, the other took too. */
 export function leavesAsMuch(a: Label, b: Label): boolean {
   if (a.scarce.length === 0) return true
   return a.scarce.every(
@@ -231,6 +234,7 @@ export class Grower {
     const branch = group.branchClass >= 0 ? group.branchClass : label.branch
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
+      const counted = problem.counted.has(choice.part)
       yield {
         back: label,
         start: label.start,
@@ -247,9 +251,8 @@ export class Grower {
         parts: label.parts + 1,
         mask: label.mask | joint.bit,
         tools: label.tools | joint.tools,
-        notAboard:
-          label.notAboard + (choice.stock > (problem.counts ? piecesIn(label, choice.part) : 0) ? 0 : 1),
-        scarce: this.runsOut(choice, group) ? [...label.scarce, choice.part] : label.scarce,
+        notAboard: label.notAboard + (choice.stock > (counted ? piecesIn(label, choice.part) : 0) ? 0 : 1),
+        scarce: counted ? [...label.scarce, choice.part] : label.scarce,
         branch,
         heat,
         additive: label.additive + joint.cents + choice.cents,
@@ -320,11 +323,6 @@ export class Grower {
     const { from, tee } = this.problem.meets
     const atTee = ontoTee || label.group?.role === 'tee'
     return (label.back ? 0 : heatBits(pair, from)) | (atTee ? heatBits(pair, tee) : 0)
-  }
-
-  /** Whether a chain may want more pieces of a part than are aboard, and has some at first. */
-  private runsOut(choice: Choice, group: Step): boolean {
-    return choice.stock > 0 && choice.stock < this.problem.mostPieces(group.role)
   }
 
   /** Whether the last joint, to the far side of the run, closes it. */

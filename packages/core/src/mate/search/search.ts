@@ -3,7 +3,7 @@ import type { Fitting } from '../../catalog/types'
 import type { Problem } from '../model/problem'
 import { type Guide, guideOf } from './guide'
 import { Heap } from './heap'
-import { Grower, type Label, leavesAsMuch, needsTrip, piecesIn, takesTooMany } from './labels'
+import { Grower, type Label, leavesAsMuch, needsTrip, overdrawn } from './labels'
 
 /** Labels after which a search gives up and says so. */
 export const LABEL_BOUND = 60_000
@@ -24,8 +24,6 @@ export type SearchMode =
   | {
       readonly kind: 'masks'
       readonly additiveBound: (mask: number, trip: boolean, heat: number) => number
-      /** Parts of which other lines take pieces too: fewer of them stand for more. */
-      readonly counted: readonly Fitting[]
     }
 
 /** Whether one label can stand for another that has the same future: at no more cost, no more parts, no fewer lengths. */
@@ -44,13 +42,6 @@ function shared(label: Label, { meets }: Problem): string {
   return `${label.mask},${label.heat},${label.branch},${label.group?.role === 'tee'}`
 }
 
-/** As `stands`, beside other lines that take pieces of the same parts. */
-function standsBeside(counted: readonly Fitting[]): (a: Label, b: Label) => boolean {
-  if (counted.length === 0) return stands
-  return (a, b) =>
-    stands(a, b) && (needsTrip(b) || counted.every((part) => piecesIn(a, part) <= piecesIn(b, part)))
-}
-
 /**
  * Exact search over classes of open ends, from the first end outward, best first.
  *
@@ -64,11 +55,16 @@ export function search(
   guide: Guide = guideOf(problem),
   firstMethod?: MethodId,
 ): SearchOutcome {
-  const found = searchOnce(problem, mode, guide, firstMethod)
   // not counted, a way is never dearer than it is: those found are the cheapest unless one takes too many of a piece
-  const again = mode.kind === 'ways' && !problem.counts && found.goals.some(takesTooMany)
-  return again ? searchOnce(problem.counting(), mode, guide, firstMethod) : found
+  for (let counting = problem; ; ) {
+    const found = searchOnce(counting, mode, guide, firstMethod)
+    const over = mode.kind === 'ways' ? overdrawn(found.goals, counting) : NONE
+    if (over.size === 0) return found
+    counting = counting.counting(over)
+  }
 }
+
+const NONE: ReadonlySet<Fitting> = new Set()
 
 function searchOnce(
   problem: Problem,
@@ -77,8 +73,7 @@ function searchOnce(
   firstMethod: MethodId | undefined,
 ): SearchOutcome {
   const each = mode.kind === 'least' && mode.each === true
-  const standsFor =
-    mode.kind === 'least' ? cheaper : mode.kind === 'ways' ? stands : standsBeside(mode.counted)
+  const standsFor = mode.kind === 'least' ? cheaper : stands
   const grower = new Grower(problem, guide, { firstMethod, told: mode.kind === 'ways' })
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()

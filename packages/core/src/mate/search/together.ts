@@ -1,6 +1,6 @@
 import { COOL_BESIDE_SECONDS } from '../../assembly/methods/heat'
 import type { Fitting } from '../../catalog/types'
-import { labourCents, setUpCents } from '../costs/costs'
+import { labourCents } from '../costs/costs'
 import type { Problem } from '../model/problem'
 import type { MateSettings, RankedOption } from '../types'
 import type { Guide } from './guide'
@@ -32,9 +32,9 @@ interface Partial {
   readonly open: ReadonlyMap<string, number>
 }
 
-/** One chain for each line, chosen together; null where the choice was cut short before it had any. */
+/** One chain for each line, chosen together. */
 export interface Together {
-  readonly goals: readonly Label[] | null
+  readonly goals: readonly Label[]
   readonly totalCents: number
   readonly apartCents: number
   /** Pieces that all chains together lack, by part. */
@@ -47,18 +47,18 @@ export interface Together {
 /** Bodies that were heated and then take what heat would spoil. */
 function cooling(heat: number): number[] {
   const found: number[] = []
-  for (let body = 0; body < 15; body++) if (((heat >> (body * 2)) & 3) === 3) found.push(body)
+  for (let rest = heat, body = 0; rest !== 0; rest >>>= 2, body++) if ((rest & 3) === 3) found.push(body)
   return found
 }
 
 /** What is paid once for all lines, cents. */
 type Shared = (mask: number, trip: boolean, heat: number) => number
 
-function sharedOf(settings: MateSettings): Shared {
+function sharedOf({ settings, book }: Problem): Shared {
   const tripCents = labourCents(settings.tripMinutes * 60, settings)
   const coolCents = labourCents(COOL_BESIDE_SECONDS, settings)
   return (mask, trip, heat) =>
-    setUpCents(mask, settings) + (trip ? tripCents : 0) + cooling(heat).length * coolCents
+    book.setUp(mask).cents + (trip ? tripCents : 0) + cooling(heat).length * coolCents
 }
 
 /** Keeps the cheapest of those that leave the same to share. */
@@ -123,23 +123,22 @@ function inOrder(lines: readonly SolvedLine[]): SolvedLine[] {
  * does not run out is the cheapest of all. Exact: what is shared depends on the union alone. Cost O(lines × unions ×
  * chains of a line), at most once more for each part that runs out.
  */
-export function together(lines: readonly SolvedLine[]): Together | null {
+export function together(lines: readonly SolvedLine[]): Together | 'cut short' | null {
   if (lines.length === 0 || lines.some((line) => line.options.length === 0)) return null
-  const { settings } = (lines[0] as SolvedLine).problem
-  const shared = sharedOf(settings)
+  const [{ problem }] = lines as readonly [SolvedLine]
+  const { settings } = problem
+  const shared = sharedOf(problem)
   const total = (state: Partial) => state.additive + shared(state.mask, state.trip, state.heat)
   const apartCents = lines.reduce((sum, line) => sum + (line.options[0] as RankedOption).costs.totalCents, 0)
   const ordered = inOrder(lines)
   let truncated = false
   /** One search a line, whatever it is asked for; lines that are alike are solved once. */
-  const each = (mode: (line: SolvedLine) => SearchMode) => {
+  const each = (mode: (line: SolvedLine) => SearchMode, counted: readonly Fitting[] = []) => {
     const solved = new Map<string, readonly Label[]>()
     return (line: SolvedLine): readonly Label[] => {
       const known = solved.get(line.key)
       if (known) return known
-      const wanted = mode(line)
-      const counts = wanted.kind === 'masks' && wanted.counted.length > 0
-      const found = search(counts ? line.problem.counting() : line.problem, wanted, line.guide)
+      const found = search(line.problem.counting(counted), mode(line), line.guide)
       if (found.truncated) truncated = true
       solved.set(line.key, found.goals)
       return found.goals
@@ -156,27 +155,34 @@ export function together(lines: readonly SolvedLine[]): Together | null {
     merged(ordered, (line) => (branches ? [...line.goals, ...leastEach(line)] : line.goals), [], settings),
     total,
   )
-  if (!known) return null
+  if (!known) return truncated ? 'cut short' : null
   // a trip may always be made, so what is short is never dearer than that
   const upper = total(shortOf(known.goals, settings).length > 0 ? { ...known, trip: true } : known)
-  const best = bestOf(ordered, settings, total, (counted) =>
-    each((line) => ({
-      kind: 'masks',
-      additiveBound: (mask, trip, heat) => upper - (leastSum - least(line)) - shared(mask, trip, heat),
+  /** What some lines come to at least, with the cheapest of those still to come. */
+  const hopeful = (state: Partial, following: readonly SolvedLine[]) =>
+    following.reduce((sum, line) => sum + least(line), total(state)) <= upper
+  const choices = (counted: readonly Fitting[]) =>
+    each(
+      (line) => ({
+        kind: 'masks',
+        additiveBound: (mask, trip, heat) => upper - (leastSum - least(line)) - shared(mask, trip, heat),
+      }),
       counted,
-    })),
+    )
+  const best = bestOf(
+    (counted) => merged(ordered, choices(counted), counted, settings, hopeful),
+    settings,
+    total,
   )
-  // cut short before it had anything: each line's own cheapest are at least a choice, if none begins at another
-  if (!best)
-    return truncated && !branches
-      ? { goals: null, totalCents: apartCents, apartCents, short: {}, cools: [], truncated }
-      : null
+  // cut short before it had anything: the best of what was listed is at least a choice
+  const chosen = best ?? (truncated ? known : null)
+  if (!chosen) return null
   return {
-    goals: lines.map((line) => best.goals[ordered.indexOf(line)] as Label),
-    totalCents: total(best),
+    goals: lines.map((line) => chosen.goals[ordered.indexOf(line)] as Label),
+    totalCents: best ? total(best) : upper,
     apartCents,
-    short: Object.fromEntries(shortOf(best.goals, settings).map(([part, lack]) => [part.id, lack])),
-    cools: cooling(best.heat),
+    short: Object.fromEntries(shortOf(chosen.goals, settings).map(([part, lack]) => [part.id, lack])),
+    cools: cooling(chosen.heat),
     truncated,
   }
 }
@@ -190,30 +196,35 @@ function cheapest(states: readonly Partial[], total: (state: Partial) => number)
 
 /** The cheapest choice that does not take more than is aboard without a trip: counts what ran out, until nothing does. */
 function bestOf(
-  ordered: readonly SolvedLine[],
+  states: (counted: readonly Fitting[]) => readonly Partial[],
   settings: MateSettings,
   total: (state: Partial) => number,
-  choices: (counted: readonly Fitting[]) => (line: SolvedLine) => readonly Label[],
 ): Partial | null {
   const counted: Fitting[] = []
   for (;;) {
-    const best = cheapest(merged(ordered, choices(counted), counted, settings), total)
+    const best = cheapest(states(counted), total)
     const short = best && !best.trip ? shortOf(best.goals, settings) : []
     if (short.length === 0) return best
     counted.push(...short.map(([part]) => part))
   }
 }
 
-/** Chains of all lines that go together, the cheapest of each kind of what they share. */
+/**
+ * Chains of all lines that go together, the cheapest of each kind of what they share.
+ *
+ * @param hopeful whether some lines may still be part of the cheapest, whatever the following come to
+ */
 function merged(
   ordered: readonly SolvedLine[],
   choicesOf: (line: SolvedLine) => readonly Label[],
   counted: readonly Fitting[],
   settings: MateSettings,
+  hopeful: (state: Partial, following: readonly SolvedLine[]) => boolean = () => true,
 ): readonly Partial[] {
   const begun = new Set(ordered.map(({ problem }) => problem.line.branchOf))
   let states: readonly Partial[] = [{ ...NOTHING, taken: counted.map(() => 0) }]
-  for (const line of ordered) {
+  for (const [at, line] of ordered.entries()) {
+    const following = ordered.slice(at + 1)
     const { branchOf } = line.problem.line
     const grown: Partial[] = []
     for (const goal of choicesOf(line)) {
@@ -221,12 +232,12 @@ function merged(
       const begins = line.problem.network.classOf(goal.start.port)
       for (const state of states) {
         if (branchOf !== undefined && state.open.get(branchOf) !== begins) continue
-        const taken = pieces.map((count, at) => count + (state.taken[at] as number))
+        const taken = pieces.map((count, index) => count + (state.taken[index] as number))
         const trip =
           state.trip ||
           needsTrip(goal) ||
-          counted.some((part, at) => (taken[at] as number) > (settings.partsAboard[part.id] ?? 0))
-        grown.push({
+          counted.some((part, index) => (taken[index] as number) > (settings.partsAboard[part.id] ?? 0))
+        const longer: Partial = {
           mask: state.mask | goal.mask,
           trip,
           heat: state.heat | goal.heat,
@@ -234,7 +245,8 @@ function merged(
           goals: [...state.goals, goal],
           taken: trip ? counted.map(() => 0) : taken,
           open: begun.has(line.lineId) ? new Map(state.open).set(line.lineId, goal.branch) : state.open,
-        })
+        }
+        if (hopeful(longer, following)) grown.push(longer)
       }
     }
     states = cheapestOfEach(grown)

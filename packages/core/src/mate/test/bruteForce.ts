@@ -29,7 +29,7 @@ export interface Chain {
 type HeatAt = 'heats' | 'spoilt' | null
 
 /** Trade: flame against what is rubber, taped or plastic; written anew. */
-function heatOf({ method, tip, body }: Joint): HeatAt {
+export function heatOf({ method, tip, body }: Joint): HeatAt {
   if (method.id === 'sweat') return 'heats'
   const rubberOrTape = ['threaded', 'push-fit', 'press', 'gasket', 'slip-on', 'swivel', 'worm-clips']
   const plastic = /pex|cpvc|pvc|poly|plastic|abs|rubber|acetal/
