@@ -14,13 +14,16 @@ export interface SearchOutcome {
 }
 
 /**
- * `ways`: the k cheapest distinct ways. `least`: the one chain with the least additive cost. `masks`: the cheapest for
- * every set of methods opened, with and without a trip, and for what other lines meet or take too, up to a bound.
+ * `ways`: the k cheapest distinct ways. `least`: the one chain with the least additive cost. `masks`: every
+ * chain, up to a bound, for which no other can stand beside whatever the other lines take, open and meet.
  */
 export type SearchMode =
   | { readonly kind: 'ways'; readonly k: number }
-  /** `each`: for every end that it may begin at and every end that it may leave open for another line. */
-  | { readonly kind: 'least'; readonly each?: true }
+  /**
+   * `each`: for every end that it may begin at and every end that it may leave open for another line. `without`: parts
+   * that are not taken.
+   */
+  | { readonly kind: 'least'; readonly each?: true; readonly without?: ReadonlySet<Fitting> }
   | {
       readonly kind: 'masks'
       readonly additiveBound: (mask: number, trip: boolean, heat: number) => number
@@ -36,10 +39,17 @@ function stands(a: Label, b: Label): boolean {
   return cheaper(a, b) && (needsTrip(b) || (!needsTrip(a) && leavesAsMuch(a, b)))
 }
 
-/** What other lines of the question pay or meet too. What is met by none is left out. */
-function shared(label: Label, { meets }: Problem): string {
-  if (meets.tee < 0) return `${label.mask},${label.heat}`
-  return `${label.mask},${label.heat},${label.branch},${label.group?.role === 'tee'}`
+/** The same whatever other lines open or meet: with no more opened and no more heated; done, no length is to come. */
+function standsBesideAny(a: Label, b: Label): boolean {
+  if ((a.mask | b.mask) !== b.mask || (a.heat | b.heat) !== b.heat) return false
+  return b.done
+    ? a.additive <= b.additive && (needsTrip(b) || (!needsTrip(a) && leavesAsMuch(a, b)))
+    : stands(a, b)
+}
+
+/** What another line begins at. Left out where none does. */
+function opening(label: Label, { meets }: Problem): string {
+  return meets.tee < 0 ? '' : `${label.branch},${label.group?.role === 'tee'}`
 }
 
 /**
@@ -73,17 +83,24 @@ function searchOnce(
   firstMethod: MethodId | undefined,
 ): SearchOutcome {
   const each = mode.kind === 'least' && mode.each === true
-  const standsFor = mode.kind === 'least' ? cheaper : stands
+  const without = mode.kind === 'least' ? (mode.without ?? NONE) : NONE
+  const standsFor = { least: cheaper, ways: stands, masks: standsBesideAny }[mode.kind]
   const grower = new Grower(problem, guide, { firstMethod, told: mode.kind === 'ways' })
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()
   const goals: Label[] = []
   const found = new Set<number>()
+  /** From which end to which open one the least is known. */
+  const reached = new Set<string>()
+  const reach = ({ origin, branch }: Label) => `${origin},${branch}`
+  /** Whether it can come to nothing but what is known: what it leaves open is decided. */
+  const settled = (label: Label) =>
+    (label.done || label.branch >= 0 || problem.meets.tee < 0) && reached.has(reach(label))
   let labels = 0
 
   const offer = (label: Label) => {
     const rest = label.done ? 0 : guide.rest(label)
-    if (rest === undefined) return
+    if (rest === undefined || (label.choice && without.has(label.choice.part))) return
     const additive = label.additive + rest
     if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label), label.heat))
       return
@@ -91,7 +108,7 @@ function searchOnce(
     const key =
       mode.kind === 'ways'
         ? label.fine
-        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? shared(label, problem) : each ? label.branch : 0}`
+        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.closing},${mode.kind === 'masks' ? opening(label, problem) : each ? label.branch : 0}`
     const others = held.get(key)
     if (others) {
       for (const other of others) if (standsFor(other, label)) return
@@ -104,13 +121,13 @@ function searchOnce(
 
   for (const label of grower.initial()) offer(label)
   for (let label = heap.pop(); label; label = heap.pop()) {
+    if (each && settled(label)) continue
     if (label.done) {
       if (mode.kind === 'ways') {
         if (found.has(label.way)) continue
         found.add(label.way)
       }
-      if (each && goals.some(({ origin, branch }) => origin === label.origin && branch === label.branch))
-        continue
+      reached.add(reach(label))
       goals.push(label)
       if ((mode.kind === 'least' && !each) || (mode.kind === 'ways' && goals.length >= mode.k)) break
       continue

@@ -26,7 +26,7 @@ interface Partial {
   readonly heat: number
   readonly additive: number
   readonly goals: readonly Label[]
-  /** Pieces taken of the parts that are counted; all the same where the trip is made anyway. */
+  /** Pieces taken of the parts that are counted; none where the trip is made anyway. */
   readonly taken: readonly number[]
   /** The class of what a line leaves open, where a later one begins there. */
   readonly open: ReadonlyMap<string, number>
@@ -61,15 +61,25 @@ function sharedOf({ settings, book }: Problem): Shared {
     book.setUp(mask).cents + (trip ? tripCents : 0) + cooling(heat).length * coolCents
 }
 
-/** Keeps the cheapest of those that leave the same to share. */
-function cheapestOfEach(states: readonly Partial[]): Partial[] {
-  const best = new Map<string, Partial>()
-  for (const state of states) {
-    const key = `${state.mask},${state.trip},${state.heat},${state.taken},${[...state.open]}`
-    const known = best.get(key)
-    if (!known || state.additive < known.additive) best.set(key, state)
+/** Whether one can stand for another whatever the other lines open, take and meet. */
+function stands(a: Partial, b: Partial): boolean {
+  return (
+    (a.mask | b.mask) === b.mask &&
+    (a.heat | b.heat) === b.heat &&
+    (b.trip || (!a.trip && a.taken.every((count, index) => count <= (b.taken[index] as number))))
+  )
+}
+
+/** Leaves out those for which a cheaper one can stand. */
+function undominated(states: readonly Partial[]): Partial[] {
+  const kept = new Map<string, Partial[]>()
+  for (const state of [...states].sort((a, b) => a.additive - b.additive)) {
+    const key = [...state.open].join()
+    const cheaper = kept.get(key)
+    if (!cheaper) kept.set(key, [state])
+    else if (!cheaper.some((other) => stands(other, state))) cheaper.push(state)
   }
-  return [...best.values()]
+  return [...kept.values()].flat()
 }
 
 const NOTHING: Partial = {
@@ -81,6 +91,9 @@ const NOTHING: Partial = {
   taken: [],
   open: new Map(),
 }
+
+/** Whether a choice for some lines may still be part of the cheapest, whatever the following come to. */
+type Hopeful = (state: Partial, following: readonly SolvedLine[]) => boolean
 
 /** Pieces that chains take of every part. */
 function piecesOf(goals: readonly Label[]): Map<Fitting, number> {
@@ -117,11 +130,12 @@ function inOrder(lines: readonly SolvedLine[]): SolvedLine[] {
  * all, a body that one line solders has to cool before another joins to it what heat would spoil, and a line that
  * begins at another's branch takes the branch that is there: so the best of each line need not be best together.
  *
- * For every line the cheapest chain of each (methods, trip, heat, branch) is found, bounded by the best combination
- * already known; then lines are joined one by one, keeping the cheapest for each union. Pieces are counted only of
- * parts that ran out in a choice made without counting them: what is left out only makes a choice cheaper, so one that
- * does not run out is the cheapest of all. Exact: what is shared depends on the union alone. Cost O(lines × unions ×
- * chains of a line), at most once more for each part that runs out.
+ * For every line the chains are found for which no cheaper one can stand whatever the others open, take and meet,
+ * bounded by the best combination already known; then lines are joined one by one, again without those for which a
+ * cheaper one can stand. Pieces are counted only of parts that ran out in a choice made without counting them: what is
+ * left out only makes a choice cheaper, so one that does not run out is the cheapest of all. Exact: what is shared
+ * depends on the union alone and only grows with it. Cost O(lines × unions² ), at most once more for each part that
+ * runs out; where a search is cut short the best so far is given, and `truncated` says so.
  */
 export function together(lines: readonly SolvedLine[]): Together | 'cut short' | null {
   if (lines.length === 0 || lines.some((line) => line.options.length === 0)) return null
@@ -145,48 +159,55 @@ export function together(lines: readonly SolvedLine[]): Together | 'cut short' |
     }
   }
 
+  const made = (state: Partial, short: readonly [Fitting, number][]): Together => ({
+    goals: lines.map((line) => state.goals[ordered.indexOf(line)] as Label),
+    totalCents: total(short.length > 0 ? { ...state, trip: true } : state),
+    apartCents,
+    short: Object.fromEntries(short.map(([part, lack]) => [part.id, lack])),
+    cools: cooling(state.heat),
+    truncated,
+  })
+
   const leastOf = each(() => ({ kind: 'least' }))
   const least = (line: SolvedLine) => leastOf(line)[0]?.additive ?? 0
   const leastSum = lines.reduce((sum, line) => sum + least(line), 0)
   // where lines begin at what others leave open, the listed ways may not go together: the least from end to end does
   const branches = lines.some(({ problem }) => problem.line.branchOf !== undefined)
-  const leastEach = each(() => ({ kind: 'least', each: true }))
-  const known = cheapest(
-    merged(ordered, (line) => (branches ? [...line.goals, ...leastEach(line)] : line.goals), [], settings),
-    total,
-  )
-  if (!known) return truncated ? 'cut short' : null
-  // a trip may always be made, so what is short is never dearer than that
-  const upper = total(shortOf(known.goals, settings).length > 0 ? { ...known, trip: true } : known)
-  /** What some lines come to at least, with the cheapest of those still to come. */
-  const hopeful = (state: Partial, following: readonly SolvedLine[]) =>
-    following.reduce((sum, line) => sum + least(line), total(state)) <= upper
-  const choices = (counted: readonly Fitting[]) =>
-    each(
+  const ends = branches ? { each: true as const } : {}
+  const pool = new Map(lines.map((line) => [line.key, [...line.goals]]))
+  const gather = (counted: readonly Fitting[]) => {
+    const found = each(() => ({ kind: 'least', ...ends, without: new Set(counted) }), counted)
+    for (const line of new Map(lines.map((line) => [line.key, line])).values())
+      pool.get(line.key)?.push(...found(line))
+  }
+  if (branches) gather([])
+  const counted: Fitting[] = []
+  for (;;) {
+    const merge = (choicesOf: (line: SolvedLine) => readonly Label[], hopeful?: Hopeful) =>
+      cheapest(merged(ordered, choicesOf, counted, settings, hopeful), total)
+    // a choice among the chains that are known already is an upper bound
+    const known = merge((line) => pool.get(line.key) ?? [])
+    if (!known) return truncated ? 'cut short' : null
+    const upper = total(known)
+    const choices = each(
       (line) => ({
         kind: 'masks',
         additiveBound: (mask, trip, heat) => upper - (leastSum - least(line)) - shared(mask, trip, heat),
       }),
       counted,
     )
-  const best = bestOf(
-    (counted) => merged(ordered, choices(counted), counted, settings, hopeful),
-    settings,
-    total,
-  )
-  // cut short before it had anything: the best of what was listed is at least a choice
-  const chosen = best ?? (truncated ? known : null)
-  if (!chosen) return null
-  return {
-    goals: lines.map((line) => chosen.goals[ordered.indexOf(line)] as Label),
-    totalCents: best ? total(best) : upper,
-    apartCents,
-    short: Object.fromEntries(shortOf(chosen.goals, settings).map(([part, lack]) => [part.id, lack])),
-    cools: cooling(chosen.heat),
-    truncated,
+    const found = merge(
+      choices,
+      (state, following) => following.reduce((sum, line) => sum + least(line), total(state)) <= upper,
+    )
+    // cut short, it may have missed what was known
+    const best = found && total(found) <= upper ? found : known
+    const short = shortOf(best.goals, settings)
+    if (best.trip || short.length === 0 || truncated) return made(best, short)
+    counted.push(...short.map(([part]) => part))
+    gather(counted)
   }
 }
-
 function cheapest(states: readonly Partial[], total: (state: Partial) => number): Partial | null {
   return states.reduce<Partial | null>(
     (best, state) => (!best || total(state) < total(best) ? state : best),
@@ -194,32 +215,15 @@ function cheapest(states: readonly Partial[], total: (state: Partial) => number)
   )
 }
 
-/** The cheapest choice that does not take more than is aboard without a trip: counts what ran out, until nothing does. */
-function bestOf(
-  states: (counted: readonly Fitting[]) => readonly Partial[],
-  settings: MateSettings,
-  total: (state: Partial) => number,
-): Partial | null {
-  const counted: Fitting[] = []
-  for (;;) {
-    const best = cheapest(states(counted), total)
-    const short = best && !best.trip ? shortOf(best.goals, settings) : []
-    if (short.length === 0) return best
-    counted.push(...short.map(([part]) => part))
-  }
-}
-
 /**
  * Chains of all lines that go together, the cheapest of each kind of what they share.
- *
- * @param hopeful whether some lines may still be part of the cheapest, whatever the following come to
  */
 function merged(
   ordered: readonly SolvedLine[],
   choicesOf: (line: SolvedLine) => readonly Label[],
   counted: readonly Fitting[],
   settings: MateSettings,
-  hopeful: (state: Partial, following: readonly SolvedLine[]) => boolean = () => true,
+  hopeful: Hopeful = () => true,
 ): readonly Partial[] {
   const begun = new Set(ordered.map(({ problem }) => problem.line.branchOf))
   let states: readonly Partial[] = [{ ...NOTHING, taken: counted.map(() => 0) }]
@@ -249,7 +253,7 @@ function merged(
         if (hopeful(longer, following)) grown.push(longer)
       }
     }
-    states = cheapestOfEach(grown)
+    states = undominated(grown)
   }
   return states
 }
