@@ -26,7 +26,13 @@ import { retractionMm } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
 import { heatOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
-import { jointCloses, jointHands, removalHands } from '../../packages/core/src/mate/test/hands'
+import {
+  INSERTED,
+  jointCloses,
+  jointHands,
+  jointTools,
+  removalHands,
+} from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
 
 interface Joint {
@@ -181,7 +187,7 @@ export function programmeOf(
   const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
   const cut = (usableMm: number | null): Start | null =>
     run && {
-      removal: CUT_OPEN,
+      removal: INSERTED.includes(run.material) ? { ...CUT_OPEN, tools: ['plastic-cutter'] } : CUT_OPEN,
       port: run,
       usableMm,
       marks: new Set(),
@@ -402,7 +408,7 @@ export function programmeOf(
               name: `e${edges.length}`,
               to: 'sink',
               token: joint.method.id,
-              trip: missing(joint.method.tools),
+              trip: missing(jointTools(joint.method, joint.tip.material)),
               cents: made.price + labour(made.seconds) + risk(made.perMille),
               price: made.price,
               notAboard: 0,
@@ -452,7 +458,7 @@ export function programmeOf(
           name: `e${edges.length}`,
           to,
           token: `${joint.method.id}>${fitting.family}`,
-          trip: missing(joint.method.tools),
+          trip: missing(jointTools(joint.method, joint.tip.material)),
           part: fitting.id,
           heat: does(joint, first, atTee(node.last), atTee(fitting)),
           branch: fitting.ports[2] ? classOf(fitting.ports[2]) : null,

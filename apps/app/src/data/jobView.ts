@@ -97,6 +97,13 @@ export function asksOldJoint(view: LineView): boolean {
   )
 }
 
+/** Lines whose old end is as this one's was seen to be: the same pipe beside it, that nobody has looked at. */
+export function joinedAlike(view: JobView, line: LineView): readonly LineView[] {
+  return alike(view, line).filter(
+    (other) => other === line || (other.begins === line.begins && asksOldJoint(other)),
+  )
+}
+
 /** What a line begins at: an old pipe that ends, the mouth of something new, or a run that is cut open. */
 export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
   if (ends === null) return 'pipe'

@@ -11,6 +11,7 @@ export {
   beginsAt,
   conditionsOf,
   type JobView,
+  joinedAlike,
   kindsOf,
   type LineView,
   newest,
@@ -45,6 +46,13 @@ type Found = { readonly material: PipeMaterial; readonly system: string; readonl
 /** What a finding says the pipe most likely is. */
 function leader(finding: Doc<'finding'> | null): Found | undefined {
   return (finding?.fields.snapshot as { classes?: Found[] } | undefined)?.classes?.[0]
+}
+
+/** What the pipe that a line begins at is made of; undefined while it is not found. */
+export function foundMaterial({
+  finding,
+}: Pick<JobView['lines'][number], 'finding'>): PipeMaterial | undefined {
+  return leader(finding)?.material
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

@@ -1,8 +1,16 @@
-import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
+import { oldJointsOn } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
-import { alike, beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import {
+  alike,
+  beginsAt,
+  conditionsOf,
+  foundMaterial,
+  type JobView,
+  type LineView,
+  situationOf,
+} from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
 import { RUN_MEASURES } from '../fixture/runMeasures'
@@ -15,10 +23,6 @@ import { Txt } from '../ui/Txt'
 import { WaterConditions } from './WaterConditions'
 
 type Situation = EntityFields<'situation'>
-/** A bare end stands last: it is the rare one. */
-const JOINTS = [...OLD_JOINT_IDS.filter((id) => id !== 'none'), 'none' as const]
-/** On drain pipe; all the others stand on what brings water. */
-const ON_WASTE: ReadonlySet<string> = new Set(['slip', 'cement', 'none'])
 const MEASURES = [
   ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
@@ -78,8 +82,8 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
     void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
   const [first, rest] = waste ? OF_WASTE : measuresOf(begins)
-  const found = line.finding?.fields.snapshot as { classes?: { material: string }[] } | undefined
-  const threaded = /steel|brass/.test(found?.classes?.[0]?.material ?? '')
+  const material = foundMaterial(line)
+  const threaded = /steel|brass/.test(material ?? '')
 
   const row = ([key, label, hint]: Measure) => (
     <MeasureRow
@@ -110,13 +114,11 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               label="Old stop is joined by"
               columns={3}
               value={conditions.oldJoint}
-              options={JOINTS.filter((value) => (waste ? ON_WASTE.has(value) : value !== 'slip')).map(
-                (value) => ({
-                  value,
-                  label: ANSWERS[value] ?? value,
-                  sign: <JointSign kind={value} />,
-                }),
-              )}
+              options={oldJointsOn(material).map((value) => ({
+                value,
+                label: ANSWERS[value] ?? value,
+                sign: <JointSign kind={value} />,
+              }))}
               onChange={(oldJoint) =>
                 set({ oldJoint, oldJointSeen: true }, `Old joint: ${ANSWERS[oldJoint]}`)
               }

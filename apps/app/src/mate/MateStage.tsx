@@ -7,6 +7,7 @@ import {
   asksOldJoint,
   conditionsOf,
   type JobView,
+  joinedAlike,
   type LineView,
   type Stage,
   situationOf,
@@ -88,15 +89,9 @@ export function MateStage(props: Props) {
     return (
       <StageFrame>
         <OldJointAsk
-          waste={line.line.fields.service === 'drain'}
+          line={line}
           onSay={(oldJoint, label) =>
-            // lines beside it that nobody has looked at are joined alike
-            void setConditions(
-              view,
-              alike(view, line).filter((other) => other === line || asksOldJoint(other)),
-              { oldJoint, oldJointSeen: true },
-              label,
-            )
+            void setConditions(view, joinedAlike(view, line), { oldJoint, oldJointSeen: true }, label)
           }
         />
       </StageFrame>

@@ -1,22 +1,17 @@
-import { OLD_JOINT_IDS, type OldJoint } from '@diarmos/core/old-joints'
+import { type OldJoint, oldJointsOn } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { View } from 'react-native'
+import { foundMaterial, type LineView } from '../data/select'
 import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
 import { Txt } from '../ui/Txt'
 
-/** A bare end stands last: it is the rare one. */
-const CHOICES = [...OLD_JOINT_IDS.filter((id) => id !== 'none' && id !== 'slip'), 'none' as const]
-
-/** Of those what is met on drains so far. */
-const OF_WASTE = ['slip', 'cement', 'none'] as const
-
 /** How the old stop is joined: what comes off, and what it leaves, decides what may go on. */
 export function OldJointAsk({
-  waste,
+  line,
   onSay,
 }: {
-  readonly waste: boolean
+  readonly line: LineView
   readonly onSay: (joint: OldJoint, label: string) => void
 }) {
   return (
@@ -32,7 +27,7 @@ export function OldJointAsk({
         hideLabel
         columns={3}
         value={null}
-        options={(waste ? OF_WASTE : CHOICES).map((value) => ({
+        options={oldJointsOn(foundMaterial(line)).map((value) => ({
           value,
           label: value === 'none' ? 'nothing: it is bare' : (ANSWERS[value] ?? value),
           sign: <JointSign kind={value} />,

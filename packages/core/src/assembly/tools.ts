@@ -1,3 +1,5 @@
+import { isSoftTube } from '../reference/softTube'
+
 /** Tools that joints and removals need, by id; their names are in `words`. */
 export const TOOL_IDS = [
   'torch',
@@ -17,3 +19,12 @@ export const TOOL_IDS = [
   'nut-driver',
 ] as const
 export type ToolId = (typeof TOOL_IDS)[number]
+
+/** What some tools are on tube of a material: a wheel squeezes soft tube out of round, and a blade leaves no burr. */
+export function toolsOn(tools: readonly ToolId[], tubeMaterial: string): readonly ToolId[] {
+  if (!isSoftTube(tubeMaterial)) return tools
+  const soft = tools
+    .filter((tool) => tool !== 'deburrer')
+    .map((tool) => (tool === 'tube-cutter' ? 'plastic-cutter' : tool))
+  return [...new Set(soft)]
+}

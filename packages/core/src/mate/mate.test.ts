@@ -157,7 +157,7 @@ describe('the search against plain enumeration', () => {
       labourCentsPerHour: 12_937,
       tripMinutes: 14,
       // on offer: worth it only to who is there anyway
-      priceCents: { 'stop.angle.pushxcomp.1/2x3/8': 1100 },
+      priceCents: { 'stop.angle.pushxcomp.1/2x3/8': 1200 },
       toolsAboard: ['torch', 'deburrer', 'crimp-tool', 'cinch-tool', 'expander', 'tube-cutter'],
       partsAboard: { 'stop.angle.barbxcomp.1/2x3/8': 4, 'connector.comp3/8xfaucet1/2.20in': 4 },
     }

@@ -171,11 +171,16 @@ function lineMedium({ option }: PlanLine): Medium {
 
 /** Getting out and setting up for a method, once, before the first of its joints. */
 function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void {
-  const { setUpSeconds, tools } = methodById(id)
+  const { setUpSeconds } = methodById(id)
   if (setUpSeconds === 0) return
+  const tools = new Set(
+    lines.flatMap(({ option }) =>
+      option.joints.filter(({ method }) => method === id).flatMap((joint) => joint.tools),
+    ),
+  )
   const step = `general/set-up-${id}`
   const template: StepTemplate = { key: step, kind: 'prepare', words: 'safe.set-up', seconds: setUpSeconds }
-  graph.add(step, template, null, null, { method: id, tools: tools.join(' ') })
+  graph.add(step, template, null, null, { method: id, tools: [...tools].join(' ') })
   // nothing keeps it from being done while the water still runs
   graph.precede(step, 'general/shut')
   for (const { lineId, option } of lines)

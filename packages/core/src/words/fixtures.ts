@@ -139,7 +139,7 @@ export const CRITERION_WORDS: Readonly<Record<string, string>> = {
   waterOffSeconds: 'water off shortest',
   joints: 'fewest joints',
   riskPerMille: 'safest',
-  notAboard: 'most of it aboard',
+  notAboard: 'fewest parts to fetch',
 }
 
 export const METHOD_WORDS: Readonly<Record<string, string>> = {

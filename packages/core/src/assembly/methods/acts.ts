@@ -1,5 +1,6 @@
 import { isSoftTube } from '../../reference/softTube'
 import type { StepTemplate } from '../acts/types'
+import { CUT_SOFT } from './parts'
 import type { Method } from './table'
 
 /** What decides which acts a joint brings along, and how long each takes. */
@@ -41,11 +42,9 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
   return place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
 }
 
-/** A method that takes metal and plastic alike is written for metal: a wheel cutter squeezes soft tube out of round. */
+/** A method that takes metal and soft tube alike is written for metal: soft tube is only cut. */
 function cutBy(act: StepTemplate, material: string): StepTemplate {
-  return act.parameters?.tool === 'tube-cutter' && isSoftTube(material)
-    ? { ...act, parameters: { ...act.parameters, tool: 'plastic-cutter' } }
-    : act
+  return act.words === 'joint.dress' && isSoftTube(material) ? { ...act, ...CUT_SOFT } : act
 }
 
 /** A wait, longer where it is colder. */

@@ -1,4 +1,4 @@
-import { cutAndDress, PEX } from './parts'
+import { CUT_SOFT, cutAndDress, PEX } from './parts'
 import type { MethodRow } from './types'
 
 /** Joints on plastic pipe. */
@@ -25,7 +25,7 @@ export const PLASTIC_METHODS = [
     buried: 'wrapped',
     source: { title: 'ASTM F1807 insert fittings, F2098 clamps', certainty: 'recalled' },
     steps: [
-      { key: 'cut', kind: 'prepare', words: 'pex.cut', seconds: 20 },
+      { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       { key: 'ring', kind: 'captive', words: 'pex.ring', seconds: 10, after: ['cut'], captive: 'crimp ring' },
       {
         key: 'close',
@@ -57,7 +57,7 @@ export const PLASTIC_METHODS = [
     buried: 'wrapped',
     source: { title: 'ASTM F2098 stainless clamps', certainty: 'recalled' },
     steps: [
-      { key: 'cut', kind: 'prepare', words: 'pex.cut', seconds: 20 },
+      { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       {
         key: 'ring',
         kind: 'captive',
@@ -99,7 +99,7 @@ export const PLASTIC_METHODS = [
     buried: 'yes',
     source: { title: 'ASTM F1960 cold expansion fittings', certainty: 'recalled' },
     steps: [
-      { key: 'cut', kind: 'prepare', words: 'pex.cut', seconds: 20 },
+      { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       {
         key: 'ring',
         kind: 'captive',
@@ -168,7 +168,7 @@ export const PLASTIC_METHODS = [
     buried: 'wrapped',
     source: { title: 'ASTM F2434 and makers\u2019 press sleeve systems', certainty: 'recalled' },
     steps: [
-      { key: 'cut', kind: 'prepare', words: 'pex.cut', seconds: 20 },
+      { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       { key: 'round', kind: 'prepare', words: 'sleeve.round', seconds: 15, after: ['cut'] },
       {
         key: 'ring',
@@ -247,7 +247,7 @@ export const PLASTIC_METHODS = [
     buried: 'yes',
     source: { title: 'ASTM D2609 insert fittings', certainty: 'recalled' },
     steps: [
-      { key: 'cut', kind: 'prepare', words: 'pex.cut', seconds: 20 },
+      { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       { key: 'clips', kind: 'captive', words: 'clips.on', seconds: 15, after: ['cut'], captive: 'two clips' },
       {
         key: 'close',

@@ -1,8 +1,10 @@
 import { mate } from '../../mate'
 import { line, PLAIN, WELL_EQUIPPED } from '../../mate/test/problems'
-import { type Pipe, pipeById, tubeEngagement } from '../../reference'
+import { type Pipe, type PipeMaterial, pipeById, tubeEngagement } from '../../reference'
 import type { Conditions } from '../conditions'
+import { METHODS } from '../methods/table'
 import { nutLengthMm, starts } from './start'
+import { OLD_JOINT_IDS, oldJointsOn } from './table'
 
 const half = pipeById('copper.l.1/2') as Pipe
 const steel = pipeById('galvanised.40.1/2') as Pipe
@@ -60,6 +62,33 @@ describe('what a removal leaves of the stub', () => {
     const { options } =
       mate({ lines: [line('copper.l.1/2', { stubMm: null })], settings: WELL_EQUIPPED }).lines[0] ?? {}
     expect(options?.[0]?.warnings.map((warning) => warning.ruleId)).toContain('stub.not-measured')
+  })
+})
+
+describe('what is asked of an old end', () => {
+  it('is every joint that is made on such pipe today, and none that cannot be there', () => {
+    // by the table of methods: what joins a bare end of the pipe to something
+    const made = METHODS.flatMap(({ id, pairings }) =>
+      pairings.flatMap(({ tip, materials }) =>
+        tip === 'tube'
+          ? (materials ?? []).map((material) => [id.replace(/-.*(pvc|abs)$/, ''), material] as const)
+          : [],
+      ),
+    ).filter(([id]) => (OLD_JOINT_IDS as readonly string[]).includes(id))
+    expect(made.length).toBeGreaterThan(20)
+    const unasked = made.filter(
+      ([id, material]) => !(oldJointsOn(material as PipeMaterial) as readonly string[]).includes(id),
+    )
+    expect(unasked).toEqual([])
+    expect(oldJointsOn('pex-b')).not.toContain('sweat')
+    expect(oldJointsOn('galvanised-steel')).toEqual(['threaded', 'press', 'none'])
+    expect(oldJointsOn('pvc-drain')).toEqual(['cement', 'slip', 'none'])
+    expect(oldJointsOn(undefined)).toHaveLength(OLD_JOINT_IDS.length)
+  })
+  it('comes off soft tube with a blade, off copper with a wheel', () => {
+    const soft = pipeById('pex-b.sdr9.1/2') as Pipe
+    expect(at(soft, { oldJoint: 'crimp' })['cut-behind']?.removal.tools).toEqual(['plastic-cutter'])
+    expect(at(half, { oldJoint: 'sweat' })['cut-behind']?.removal.tools).toEqual(['tube-cutter'])
   })
 })
 

@@ -5,6 +5,7 @@ import { commonPractice } from '../../reference/source'
 import type { Pipe } from '../../reference/types'
 import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
+import { toolsOn } from '../tools'
 import { type EndMark, NEW_END, type Removal, removalsOf } from './removals'
 import { oldJointRow } from './table'
 
@@ -119,7 +120,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
     const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
     states.push({
-      removal,
+      removal: { ...removal, tools: toolsOn(removal.tools, pipe.material) },
       port,
       usableMm,
       marks: new Set([...removal.leaves, ...left]),

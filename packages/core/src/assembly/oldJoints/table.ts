@@ -1,3 +1,11 @@
+import type { PipeMaterial } from '../../reference/types'
+
+const COPPER = ['copper', 'copper-refrigeration', 'chromed-supply'] as const
+const PEX = ['pex-a', 'pex-b', 'pex-c'] as const
+const PLASTIC = ['cpvc', 'pvc', ...PEX, 'pex-aluminium', 'polybutylene', 'polyethylene'] as const
+const STEEL = ['galvanised-steel', 'black-steel', 'sprinkler-steel', 'brass', 'stainless'] as const
+const DRAIN_PLASTIC = ['pvc-drain', 'abs-drain', 'waste-solvent'] as const
+
 /** How an old connection was made: what it looks like from the pipe's side, and how it comes off. */
 interface OldJointRow {
   readonly id: string
@@ -12,25 +20,48 @@ interface OldJointRow {
     | null
   /** Ways to get it off, of `removals`; none where the product knows none yet. */
   readonly removals: readonly string[]
+  /** Pipe that it is met on, a thread also on an adapter; where it is not said, any. Common practice. */
+  readonly on?: readonly PipeMaterial[]
 }
 
 /** Every connection that is told apart by looking, in the order in which it is asked for. A new one is a new row. */
 export const OLD_JOINTS = [
-  { id: 'sweat', body: 'solder-cup', removals: ['cut-behind', 'sweat-off'] },
+  { id: 'sweat', body: 'solder-cup', removals: ['cut-behind', 'sweat-off'], on: ['copper'] },
   {
     id: 'compression',
     body: 'compression',
     removals: ['cut-behind', 'unscrew-pull-ring', 'unscrew-cut-behind-ring'],
+    on: [...COPPER, 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene', 'polyethylene'],
   },
-  { id: 'push-fit', body: 'push-fit', removals: ['cut-behind', 'release'] },
-  { id: 'threaded', body: null, removals: ['cut-behind', 'unscrew'] },
-  { id: 'crimp', body: null, removals: ['cut-behind'] },
-  { id: 'cinch', body: null, removals: ['cut-behind'] },
-  { id: 'expansion', body: null, removals: ['cut-behind'] },
-  { id: 'press', body: 'press-cup', removals: ['cut-behind'] },
-  { id: 'cement', body: 'cement-socket', removals: ['cut-behind', 'saw-behind'] },
-  { id: 'flare', body: 'flare-male', removals: ['cut-behind'] },
-  { id: 'slip', body: null, removals: ['undo-nut', 'undo-nut-reduced'] },
+  {
+    id: 'push-fit',
+    body: 'push-fit',
+    removals: ['cut-behind', 'release'],
+    on: ['copper', 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene', 'waste-push-fit'],
+  },
+  { id: 'threaded', body: null, removals: ['cut-behind', 'unscrew'], on: [...STEEL, ...COPPER, ...PLASTIC] },
+  { id: 'crimp', body: null, removals: ['cut-behind'], on: [...PEX, 'polybutylene'] },
+  { id: 'cinch', body: null, removals: ['cut-behind'], on: PEX },
+  { id: 'expansion', body: null, removals: ['cut-behind'], on: PEX },
+  {
+    id: 'press',
+    body: 'press-cup',
+    removals: ['cut-behind'],
+    on: ['copper', 'stainless', 'galvanised-steel', 'black-steel', 'pex-aluminium', ...PEX],
+  },
+  {
+    id: 'cement',
+    body: 'cement-socket',
+    removals: ['cut-behind', 'saw-behind'],
+    on: ['cpvc', 'pvc', ...DRAIN_PLASTIC],
+  },
+  { id: 'flare', body: 'flare-male', removals: ['cut-behind'], on: COPPER },
+  {
+    id: 'slip',
+    body: null,
+    removals: ['undo-nut', 'undo-nut-reduced'],
+    on: ['tubular-brass', 'tubular-plastic', ...DRAIN_PLASTIC],
+  },
   { id: 'hub-lead', body: null, removals: [] },
   { id: 'hub-rubber', body: null, removals: [] },
   { id: 'hubless', body: null, removals: [] },
@@ -59,4 +90,17 @@ const BARE = { body: null, removals: ['bare', 'unscrew'] } as const
 /** The row of an old joint. */
 export function oldJointRow(id: OldJoint): Pick<OldJointRow, 'body' | 'removals'> {
   return OLD_JOINTS.find((row) => row.id === id) ?? BARE
+}
+
+/**
+ * What may stand on an old end of a pipe and can be got off, a bare end last: it is the rare one.
+ *
+ * @param material undefined where the pipe is not known: then all
+ */
+export function oldJointsOn(material: PipeMaterial | undefined): readonly OldJoint[] {
+  const rows: readonly OldJointRow[] = OLD_JOINTS
+  const met = rows.filter(
+    ({ removals, on }) => removals.length > 0 && (!material || !on || on.includes(material)),
+  )
+  return [...met.map(({ id }) => id as OldJoint), 'none']
 }

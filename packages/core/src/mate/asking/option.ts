@@ -2,7 +2,7 @@ import { actsOf } from '../../assembly/methods/acts'
 import type { Pair } from '../../assembly/methods/pairs'
 import { pairEngagement, portClass } from '../../assembly/methods/pairs'
 import { removalSeconds } from '../../assembly/oldJoints/removals'
-import type { ToolId } from '../../assembly/tools'
+import { type ToolId, toolsOn } from '../../assembly/tools'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
@@ -50,12 +50,12 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       atStub,
       beforeStop: stage < problem.route.opensAt,
       seal: pair.method.seal,
-      tools: pair.method.tools,
+      tools: toolsOn(pair.method.tools, pair.tip.material),
       consumables: consumablesOf(pair.method, settings),
       steps: actsOf(pair.method, { tubeMaterial: pair.tip.material, atStub }).map((act) => act.words),
       reasons: link.joint?.remarks ?? [],
     })
-    for (const tool of pair.method.tools) tools.add(tool)
+    for (const tool of toolsOn(pair.method.tools, pair.tip.material)) tools.add(tool)
     if (link.group && link.choice) {
       const { part } = link.choice
       parts.push({

@@ -54,7 +54,6 @@ export interface Weighed {
 export interface Standing {
   readonly priceCents: number
   readonly bit: number
-  readonly tools: number
 }
 
 export interface SetUp {
@@ -121,7 +120,6 @@ export class Book {
     const made = {
       priceCents: consumableCents(method, this.settings),
       bit: methodBit(method.id),
-      tools: this.toolMask(method.tools),
     }
     this.ofMethod.set(method.id, made)
     return made

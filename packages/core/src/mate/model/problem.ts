@@ -4,7 +4,7 @@ import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/a
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
 import { CUT_OPEN } from '../../assembly/oldJoints/removals'
 import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
-import type { ToolId } from '../../assembly/tools'
+import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
 import type { Fitting } from '../../catalog/types'
@@ -339,7 +339,7 @@ export class Problem {
       seconds,
       riskPerMille: verdict.riskPerMille,
       bit: standing.bit,
-      tools: standing.tools,
+      tools: this.book.toolMask(toolsOn(method.tools, tip.material)),
       // a drain keeps no water off
       closeSeconds: this.medium === 'drain' ? 0 : closingSeconds(acts),
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
@@ -409,7 +409,7 @@ function runEnd(pipe: Pipe): PortEnd {
 
 function cutStart(port: PortEnd, pipe: Pipe, usableMm: number | null): Start {
   return {
-    removal: CUT_OPEN,
+    removal: { ...CUT_OPEN, tools: toolsOn(CUT_OPEN.tools, pipe.material) },
     port,
     usableMm,
     marks: new Set(),

@@ -2,7 +2,7 @@ import { METHODS } from '../../assembly/methods/table'
 import { removalById } from '../../assembly/oldJoints/removals'
 import { CATALOG } from '../../catalog'
 import type { MateOption, MateSettings } from '../types'
-import { jointHands, removalHands } from './hands'
+import { jointHands, jointTools, removalHands } from './hands'
 
 export interface CostsCheck {
   readonly partsCents: number
@@ -21,7 +21,12 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
     return method
   })
   const removal = removalById(option.removalId)
-  const tools = new Set([...removal.tools, ...methods.flatMap((method) => method.tools)])
+  const tools = new Set([
+    ...removal.tools,
+    ...option.joints.flatMap((joint, index) =>
+      jointTools(methods[index] as (typeof METHODS)[number], joint.tubeMaterial),
+    ),
+  ])
   const toolMissing = [...tools].some((tool) => !settings.toolsAboard.includes(tool))
   const partMissing = option.parts.some((part) => (settings.partsAboard[part.fittingId] ?? 0) < 1)
   return {

@@ -6,7 +6,7 @@ import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
-import { jointCloses, jointHands, removalHands } from './hands'
+import { jointCloses, jointHands, jointTools, removalHands } from './hands'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md
@@ -227,7 +227,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
         additive: state.additive + judged.cents,
         methods: new Set([...state.methods, joint.method.id]),
-        trip: state.trip || missing(joint.method.tools),
+        trip: state.trip || missing(jointTools(joint.method, joint.tip.material)),
         price: state.price + judged.price,
         seconds: state.seconds + judged.seconds,
         risk: state.risk + judged.perMille,

@@ -3,13 +3,24 @@ import type { Removal } from '../../assembly/oldJoints/removals'
 import type { MateSettings } from '../types'
 
 type Method = (typeof METHODS)[number]
-const INSERTED = ['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene']
+export const INSERTED = ['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene']
 
 /** Acts of a joint as docs/cost-model.md writes them, straight from the rows. */
 const stepsOf = (method: Method, material: string, onOldPipe: boolean) =>
-  method.steps.filter(
-    (step) => (!step.onlySoft || INSERTED.includes(material)) && (!step.needsPlace || onOldPipe),
+  method.steps
+    .filter((step) => (!step.onlySoft || INSERTED.includes(material)) && (!step.needsPlace || onOldPipe))
+    .map((step) =>
+      // soft tube is cut, 20 s, and not reamed
+      step.words === 'joint.dress' && INSERTED.includes(material) ? { ...step, seconds: 20 } : step,
+    )
+
+/** Tools of a joint: on soft tube a blade for the wheel, and no reamer. */
+export function jointTools(method: Method, material: string): Method['tools'] {
+  if (!INSERTED.includes(material)) return method.tools
+  return method.tools.flatMap((tool) =>
+    tool === 'deburrer' ? [] : tool === 'tube-cutter' ? ['plastic-cutter'] : [tool],
   )
+}
 
 /** Hands-on seconds of one joint, worked out anew. */
 export function jointHands(
