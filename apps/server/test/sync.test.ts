@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { type FieldConflict, type OperationRecord, REMOVAL, stampOf } from '@diarmos/contract'
 import { demoId } from '../src/demo/identifiers'
+import { dayOf } from '../src/store/changes'
 import { openDatabase } from '../src/store/database'
 import { type Harness, HOUSE, harness, operation, sync } from './harness'
 
@@ -393,6 +394,60 @@ describe('what belongs together', () => {
       undefined,
       'patch.lineId',
     ])
+  })
+
+  it('a job works at several points of its house, each once, and what is written at any of them is its own', async () => {
+    const { made, job, cursor: base } = await build()
+    const { point: elsewhere } = await build()
+    const point = (name: string) =>
+      a({ kind: 'point', id: randomUUID(), patch: { propertyId: made.id, name, kind: 'toilet' } })
+    const [toilet, bib] = [point('Toilet'), point('Bib')]
+    const line = a({ kind: 'line', id: randomUUID(), patch: { pointId: toilet.id, service: 'cold' } })
+    await send([toilet, bib, line])
+    const at = (...ids: string[]) =>
+      a({ kind: 'job', id: job.id, base, patch: { more: ids.map((pointId) => ({ pointId, fixtures: [] })) } })
+    const check = () =>
+      a({
+        kind: 'check',
+        id: randomUUID(),
+        patch: { jobId: job.id, lineId: line.id, stepId: 'x', result: 'done', at: OPENED, note: '' },
+      })
+    const paths = async (...operations: unknown[]) =>
+      (await send(operations)).results.map(({ faults }) => faults[0]?.path)
+    expect(
+      await paths(
+        check(),
+        at(toilet.id, elsewhere.id),
+        at(toilet.id, toilet.id),
+        at(String(job.patch.pointId)),
+        at(randomUUID()),
+        at(toilet.id),
+        check(),
+      ),
+    ).toEqual([
+      'patch.lineId',
+      'patch.more.1.pointId',
+      'patch.more.1.pointId',
+      'patch.more.0.pointId',
+      'patch.more.0.pointId',
+      undefined,
+      undefined,
+    ])
+    // an open job keeps each of its points, and each comes with the first of a fresh phone
+    const gone = (id: string, from: number) => a({ kind: 'point', id, base: from, remove: true })
+    const { results, cursor } = await send([gone(toilet.id, base), gone(bib.id, (await everything()).cursor)])
+    expect(results.map(({ faults }) => faults[0]?.message)).toEqual([
+      'a job at this point is still open',
+      undefined,
+    ])
+    const day = await dayOf(server.database, demoId('tidewall'))
+    expect(day.map(({ id }) => id)).toEqual(expect.arrayContaining([toilet.id, line.id]))
+    const file = await (await server.call(`/api/jobs/${job.id}/file.json`, { cookie: bram })).json()
+    expect(file).toMatchObject({ more: [{ name: 'Toilet' }], lines: [{ id: line.id }] })
+    // one that is closed goes with the point that it was opened for, and with no other
+    await send([close(job.id, cursor)])
+    expect((await send([gone(toilet.id, (await everything()).cursor)])).statuses).toEqual(['applied'])
+    expect((await one(job.id))?.removed).toBe(false)
   })
 
   it('no job is closed before it was opened', async () => {

@@ -59,6 +59,8 @@ export const entities = {
     state: z.enum(['open', 'closed']),
     /** What goes in; none while nobody has said it. */
     fixtures: z.array(body).max(20),
+    /** Further points of the house that are worked on in the same job, and what goes in there. */
+    more: z.array(z.object({ pointId: id, fixtures: z.array(body).max(20) })).max(11),
     openedAt: instant,
     closedAt: instant.nullable(),
     /** Who closed it; the server sees to it that nobody writes in another person's name. */

@@ -34,14 +34,27 @@ export interface LineView {
   readonly feeds: boolean
 }
 
-export interface JobView {
-  readonly job: Doc<'job'>
-  readonly property: Doc<'property'>
+/** One point of a job, with what goes in there. */
+export interface PointView {
   readonly point: Doc<'point'>
+  readonly fixtures: readonly Body[]
   readonly lines: readonly LineView[]
   /** Of them those that bring water and that this job turns on. */
   readonly supply: readonly LineView[]
-  /** All that the job works on: those, and the waste where something comes down to it. */
+  /** All that is worked on there: those, and the waste where something comes down to it. */
+  readonly works: readonly LineView[]
+}
+
+export interface JobView {
+  readonly job: Doc<'job'>
+  readonly property: Doc<'property'>
+  /** The points of the house that the job works at, the one it was opened for first. */
+  readonly points: readonly PointView[]
+  /** Of them the one in front. */
+  readonly here: PointView
+  /** Lines of all points. */
+  readonly lines: readonly LineView[]
+  /** All that the job works on, at all points. */
   readonly works: readonly LineView[]
   readonly checks: ReadonlyMap<string, Doc<'check'>>
   readonly stage: Stage
@@ -74,16 +87,37 @@ export function situationOf(view: LineView) {
 
 /** Lines on which a condition that is said at one usually holds too: those beside it that carry the same. */
 export function alike(view: JobView, line: LineView): readonly LineView[] {
-  return isSupply(line.line.fields.service) ? view.supply : [line]
+  return isSupply(line.line.fields.service) ? pointOf(view, line).supply : [line]
 }
 
-/** Kinds of what goes in: what takes water, the main one first, and what waste comes down by. */
-export function kindsOf({ job }: JobView): {
+/** The point of a job that a line belongs to. */
+export function pointOf({ points, here }: JobView, { line }: LineView): PointView {
+  return points.find(({ point }) => point.id === line.fields.pointId) ?? here
+}
+
+/** Where a job works, in words. */
+export function pointNames({ points }: Pick<JobView, 'points'>): string {
+  return points.map(({ point }) => point.fields.name).join(' + ')
+}
+
+/** The name of the point that a line belongs to; null where the job has but one, or the line is none of its own. */
+export function pointName(view: JobView, line: LineView | undefined): string | null {
+  return view.points.length > 1 && line ? pointOf(view, line).point.fields.name : null
+}
+
+/** The same job with the point of a line in front. */
+export function inFront(view: JobView, line: LineView | undefined): JobView {
+  const here = line ? pointOf(view, line) : view.here
+  return here === view.here ? view : { ...view, here }
+}
+
+/** Kinds of what goes in at the point in front: what takes water, the main one first, and what waste comes down by. */
+export function kindsOf({ here }: JobView): {
   readonly water: readonly string[]
   readonly waste: readonly string[]
 } {
   const split = (wasted: boolean) =>
-    job.fields.fixtures.filter((body) => isWaste(body) === wasted).map(({ kind }) => kind)
+    here.fixtures.filter((body) => isWaste(body) === wasted).map(({ kind }) => kind)
   return { water: split(false), waste: split(true) }
 }
 
@@ -185,25 +219,37 @@ function holding(docs: readonly Doc<'dimension'>[], optionId: string | null): re
   ).map(({ doc }) => doc)
 }
 
+/** What goes in at each point of a job, the one it was opened for first. */
+function goesIn({ pointId, fixtures, more }: Doc<'job'>['fields']) {
+  return [{ pointId, fixtures }, ...(more ?? [])]
+}
+
 /** The documents that a job page is derived from, each the same until something in it changes. */
 function factsOf(shelf: Shelf, jobId: string) {
   const job = shelf.get('job', jobId)
-  const property = shelf.get('property', job?.fields.propertyId)
-  const point = shelf.get('point', job?.fields.pointId)
-  const lines = shelf.of('line', 'pointId', point?.id)
-  return [
+  const points = (job ? goesIn(job.fields) : []).map(({ pointId, fixtures }) => ({
+    point: shelf.get('point', pointId),
+    fixtures,
+    lines: shelf.of('line', 'pointId', pointId),
+  }))
+  return {
     job,
-    property,
-    point,
-    lines,
-    shelf.of('situation', 'jobId', jobId),
-    shelf.of('observation', 'jobId', jobId),
-    shelf.of('mating', 'jobId', jobId),
-    shelf.of('check', 'jobId', jobId),
-    shelf.of('dimension', 'jobId', jobId),
+    property: shelf.get('property', job?.fields.propertyId),
+    points,
+    situations: shelf.of('situation', 'jobId', jobId),
+    observations: shelf.of('observation', 'jobId', jobId),
+    matings: shelf.of('mating', 'jobId', jobId),
+    checks: shelf.of('check', 'jobId', jobId),
+    dimensions: shelf.of('dimension', 'jobId', jobId),
     // what earlier jobs found along the same lines counts too
-    ...lines.map((line) => shelf.of('finding', 'lineId', line.id)),
-  ] as const
+    findings: points.flatMap(({ lines }) => lines.map((line) => shelf.of('finding', 'lineId', line.id))),
+  }
+}
+type Facts = ReturnType<typeof factsOf>
+
+/** All that facts consist of, one after another. */
+function each({ points, findings, ...others }: Facts): readonly unknown[] {
+  return [...Object.values(others), ...points.flatMap((entry) => Object.values(entry)), ...findings]
 }
 
 const derived = new Map<string, { readonly facts: readonly unknown[]; readonly view: JobView | null }>()
@@ -212,97 +258,102 @@ const MOST = 200
 /** Everything a job page shows, derived from the documents; the same object until one of them changes. */
 export function jobViewOf(shelf: Shelf, jobId: string | undefined): JobView | null {
   if (!jobId) return null
-  const facts = factsOf(shelf, jobId)
+  const found = factsOf(shelf, jobId)
+  const facts = each(found)
   const held = derived.get(jobId)
   if (held && held.facts.length === facts.length && held.facts.every((fact, index) => fact === facts[index]))
     return held.view
-  const view = derive(facts)
+  const view = derive(found)
   if (derived.size >= MOST) derived.clear()
   derived.set(jobId, { facts, view })
   return view
 }
 
-function derive([
-  job,
-  property,
-  point,
-  lines,
-  situations,
-  observations,
-  matings,
-  checks,
-  dimensions,
-  ...findingsByLine
-]: ReturnType<typeof factsOf>): JobView | null {
-  if (!job || !property || !point) return null
+/** A line with what was seen, found, chosen and measured along it. */
+function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], ticked: readonly string[]): Raw {
+  const along = <T extends { fields: { lineId: string | null } }>(docs: readonly T[]) =>
+    docs.filter((doc) => doc.fields.lineId === line.id)
+  const jobId = facts.job?.id
+  const findings = along(facts.findings.flat())
+  const seen = along(facts.observations).sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
+  const finding = newest(findings.filter((doc) => doc.fields.jobId === jobId))
+  const mating = newest(along(facts.matings))
+  const measured = along(facts.dimensions)
+  return {
+    line,
+    situation: along(facts.situations)[0] ?? null,
+    observations: seen,
+    finding,
+    findingStale: finding !== null && finding.fields.basis !== findingBasis(seen.map((doc) => doc.fields)),
+    mating,
+    remembered: newest(findings.filter((doc) => doc.fields.jobId !== jobId)),
+    ticked: ticked.filter((step) => step.startsWith(line.id)),
+    dimensions: holding(measured, mating?.fields.optionId ?? null),
+    dimensionsElsewhere: measured.filter(
+      ({ fields: { optionId, withdrawn } }) =>
+        !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
+    ).length,
+    ends: lineEnds(fixtures, line.fields.service, finding !== null),
+  }
+}
+
+function pointView(
+  point: Doc<'point'>,
+  fixtures: readonly Body[],
+  lines: readonly Doc<'line'>[],
+  facts: Facts,
+  ticked: readonly string[],
+): PointView {
+  const raw = [...lines]
+    .sort((a, b) => SERVICE_ORDER.indexOf(a.fields.service) - SERVICE_ORDER.indexOf(b.fields.service))
+    .map((line) => lineOf(facts, line, fixtures, ticked))
+    // a spout or a shower arm is a line of its own only where one goes in
+    .filter(
+      ({ line, ends }) =>
+        ends !== null ||
+        !isSupply(line.fields.service) ||
+        (fixtures.every(isWaste) && ['hot', 'cold'].includes(line.fields.service)),
+    )
+  const turnedOn = supplyOf(raw, fixtures)
+  const views = raw.map((view) => settled(view, raw, turnedOn[0] ?? null))
+  const supply = views.filter(
+    ({ line }) => line.fields.service === 'branch' || turnedOn.some((view) => view.line === line),
+  )
+  const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
+  const water = fixtures.some((body) => !isWaste(body))
+  const works = water ? [...supply, ...wastes] : wastes.length > 0 ? wastes : supply
+  return { point, fixtures, lines: views, supply, works }
+}
+
+function derive(facts: Facts): JobView | null {
+  const { job, property } = facts
+  if (!job || !property) return null
   const latest = new Map<string, Doc<'check'>>()
-  for (const check of checks) {
+  for (const check of facts.checks) {
     const held = latest.get(check.fields.stepId)
     if (!held || byHeard(held, check) <= 0) latest.set(check.fields.stepId, check)
   }
   const ticked = [...latest.values()]
     .filter((check) => check.fields.result !== 'undone')
     .map((check) => check.fields.stepId)
-  const raw = lines
-    .map((line, index) => ({ line, findings: findingsByLine[index] ?? [] }))
-    .sort(
-      (a, b) => SERVICE_ORDER.indexOf(a.line.fields.service) - SERVICE_ORDER.indexOf(b.line.fields.service),
-    )
-    .map(({ line, findings }): Raw => {
-      const along = <T extends { fields: { lineId: string | null } }>(docs: readonly T[]) =>
-        docs.filter((doc) => doc.fields.lineId === line.id)
-      const seen = along(observations).sort((a, b) => (a.fields.takenAt < b.fields.takenAt ? -1 : 1))
-      const finding = newest(findings.filter((doc) => doc.fields.jobId === job.id))
-      const mating = newest(along(matings))
-      const measured = along(dimensions)
-      const ends = lineEnds(job.fields.fixtures, line.fields.service, finding !== null)
-      return {
-        line,
-        situation: along(situations)[0] ?? null,
-        observations: seen,
-        finding,
-        findingStale:
-          finding !== null && finding.fields.basis !== findingBasis(seen.map((doc) => doc.fields)),
-        mating,
-        remembered: newest(findings.filter((doc) => doc.fields.jobId !== job.id)),
-        ticked: ticked.filter((step) => step.startsWith(line.id)),
-        dimensions: holding(measured, mating?.fields.optionId ?? null),
-        dimensionsElsewhere: measured.filter(
-          ({ fields: { optionId, withdrawn } }) =>
-            !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
-        ).length,
-        ends,
-      }
-    })
-    // a spout or a shower arm is a line of its own only where one goes in
-    .filter(
-      ({ line, ends }) =>
-        ends !== null ||
-        !isSupply(line.fields.service) ||
-        (job.fields.fixtures.every(isWaste) && ['hot', 'cold'].includes(line.fields.service)),
-    )
-  const turnedOn = supplyOf(raw, job.fields.fixtures)
-  const views = raw.map((view) => settled(view, raw, turnedOn[0] ?? null))
-  const supply = views.filter(
-    ({ line }) => line.fields.service === 'branch' || turnedOn.some((view) => view.line === line),
+  // a further point that has not arrived yet, or was removed, keeps nobody from the others
+  const points = facts.points.flatMap(({ point, fixtures, lines }) =>
+    point ? [pointView(point, fixtures, lines, facts, ticked)] : [],
   )
-  const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
-  const works = job.fields.fixtures.some((body) => !isWaste(body))
-    ? [...supply, ...wastes]
-    : wastes.length > 0
-      ? wastes
-      : supply
+  const [here] = points
+  if (here?.point.id !== job.fields.pointId) return null
+  const works = points.flatMap((entry) => entry.works)
   return {
     job,
     property,
-    point,
-    lines: views,
-    supply,
+    points,
+    here,
+    lines: points.flatMap((entry) => entry.lines),
     works,
     checks: latest,
     stage: stageOf({
       closed: job.fields.state === 'closed',
-      fixture: job.fields.fixtures.length > 0,
+      fixture: points.every(({ fixtures }) => fixtures.length > 0),
       // pipe that is cut is not yet made up
       started: ticked.some((step) => !step.includes('/cut/')),
       // a drain that was looked at beside keeps no job from its end

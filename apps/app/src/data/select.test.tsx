@@ -1,9 +1,22 @@
 import { bodiesOf } from '@diarmos/core/bodies'
 import 'fake-indexeddb/auto'
+import { STARTING_SETTINGS } from '@diarmos/core'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import { act, renderHook } from '@testing-library/react'
+import { mateRequest } from '../job/requests'
 import { putOnShelf } from '../test/shop'
-import { conditionsOf, useJob, useKnown } from './select'
+import {
+  alike,
+  conditionsOf,
+  inFront,
+  type JobView,
+  joinedAlike,
+  kindsOf,
+  pointName,
+  pointNames,
+  useJob,
+  useKnown,
+} from './select'
 import { shelf } from './store'
 import type { Doc, EntityKind } from './types'
 
@@ -152,6 +165,90 @@ describe('what a job page derives from its documents', () => {
     hold(finding('job', 'hot', '[]'), waiting, slow as Doc)
     expect(hot()?.finding?.fields.name).toBe('anew')
     expect(hot()?.findingStale).toBe(false)
+  })
+
+  it('what was seen of an old end holds for the same pipe beside it that nobody looked at, and no other', () => {
+    const pex = finding('job', 'cold', '[]')
+    const other = { ...pex, fields: { ...pex.fields, pipeId: 'pex-b.sdr9.1/2' } } as Doc
+    const same = (...docs: Doc[]) => {
+      hold(finding('job', 'hot', findingBasis([look])), ...docs)
+      return joinedAlike(job() as never, hot() as never).map(({ line }) => line.id)
+    }
+    expect(same(pex)).toEqual(['hot', 'cold'])
+    expect(same(other)).toEqual(['hot'])
+    expect(same(pex, doc('situation', 's', { jobId: 'job', lineId: 'cold', oldJoint: 'crimp' }))).toEqual([
+      'hot',
+    ])
+    expect(same(pex, doc('situation', 's', { jobId: 'job', lineId: 'cold', oldJointSeen: true }))).toEqual([
+      'hot',
+    ])
+  })
+
+  it('a branch begins at what the stop that feeds it leaves open, as soon as a way is chosen there', () => {
+    const fed = doc('job', 'job', {
+      ...HOUSE[6]?.fields,
+      fixtures: bodiesOf(['faucet.shank.1/2', 'appliance.comp.3/8']),
+    })
+    const branch = doc('line', 'branch', { pointId: 'basin', service: 'branch' })
+    const found = finding('job', 'hot', findingBasis([look]))
+    const view = (...docs: Doc[]) => {
+      hold(fed, branch, found, ...docs)
+      return job()?.lines.find(({ line }) => line.id === 'branch')
+    }
+    expect(view()).toMatchObject({ trunk: { id: 'hot', service: 'hot' }, begins: null })
+    expect(hot()?.feeds).toBe(true)
+    expect(conditionsOf(hot() as never)?.outlets).toBe(2)
+    // the appliance has a stop of two outlets before it, and is no such stop itself
+    expect(conditionsOf(view() as never)).toMatchObject({ outlets: 1, service: 'hot' })
+    expect(job()?.works.map(({ line }) => line.id)).toContain('branch')
+    const end = { form: 'compression-outlet', system: 'OD', nominal: '3/8', material: 'brass' }
+    const stop = { parts: [{ made: { ports: [{}, {}, end] } }], joints: [] }
+    const ways = (option: object) =>
+      doc('mating', 'm', { jobId: 'job', lineId: 'hot', optionId: 'x', option, basis: '', chosenAt: at })
+    expect(view(ways(stop))?.begins).toBe('open compression-outlet OD 3/8 brass')
+    // a stop with one outlet leaves nothing to begin at
+    expect(view(ways({ parts: [{ made: { ports: [{}, {}] } }], joints: [] }))?.begins).toBeNull()
+  })
+
+  it('a job of several points has what goes in at each, and is where the last of them is', () => {
+    const bib = doc('point', 'bib', { propertyId: 'house', name: 'Bib', kind: 'bib' })
+    const bibLine = doc('line', 'bib cold', { pointId: 'bib', service: 'cold' })
+    const more = [
+      { pointId: 'sink', fixtures: bodiesOf(['faucet.hose.3/8'], 'sink') },
+      { pointId: 'bib', fixtures: bodiesOf(['hose.outlet'], 'bib') },
+    ]
+    const several = doc('job', 'job', { ...HOUSE[6]?.fields, more })
+    const found = [finding('job', 'hot', findingBasis([look])), finding('job', 'cold', '[]')]
+    hold(several, bib, bibLine, ...found)
+    const view = job() as JobView
+    expect(pointNames(view)).toBe('Basin + Sink + Bib')
+    expect(view.lines.map(({ line }) => line.id)).toEqual(['hot', 'cold', 'elsewhere', 'bib cold'])
+    // lines of one name are two, and each ends at its own fixture
+    const ends = view.lines.map(({ ends }) => ends?.to.bodyId)
+    expect(ends).toEqual(['main', 'main', 'sink main', 'bib main'])
+    expect(view.stage).toBe('find')
+    const [, , sink] = view.lines
+    expect(inFront(view, sink).here.point.id).toBe('sink')
+    expect(kindsOf(inFront(view, sink)).water).toEqual(['faucet.hose.3/8'])
+    expect(alike(view, sink as never)).toEqual(inFront(view, sink).here.supply)
+    expect(pointName(view, sink)).toBe('Sink')
+    // one question, one plan: all points share what is opened, and what is aboard
+    const settings = STARTING_SETTINGS as never
+    const asked = mateRequest(view, settings)
+    expect(asked?.lines.map(({ lineId }) => lineId)).toEqual(['hot', 'cold'])
+    hold(several, bib, bibLine, ...found, finding('job', 'elsewhere', '[]'), finding('job', 'bib cold', '[]'))
+    const whole = mateRequest(job() as JobView, settings)
+    expect(whole?.lines.map(({ lineId, to }) => [lineId, to?.bodyId])).toEqual([
+      ['hot', 'main'],
+      ['cold', 'main'],
+      ['elsewhere', 'sink main'],
+      ['bib cold', 'bib main'],
+    ])
+    expect(job()?.stage).toBe('mate')
+    // one that is not there, or not any more, keeps nobody from the others
+    hold(doc('job', 'job', { ...HOUSE[6]?.fields, more: [{ pointId: 'gone', fixtures: [] }] }), ...found)
+    expect(pointNames(job() as JobView)).toBe('Basin')
+    expect(job()?.stage).toBe('mate')
   })
 
   it('there is no job without its house', () => {

@@ -10,11 +10,16 @@ export {
   asksOldJoint,
   beginsAt,
   conditionsOf,
+  inFront,
   type JobView,
   joinedAlike,
   kindsOf,
   type LineView,
   newest,
+  type PointView,
+  pointName,
+  pointNames,
+  pointOf,
   situationOf,
 } from './jobView'
 
@@ -58,7 +63,7 @@ export function foundMaterial({
 /** Findings elsewhere in the same house, as the prior takes them. */
 export function useKnown(jobView: JobView | null, lineId: string | undefined) {
   const findings = useDocs('finding')
-  const [jobId, pointId, propertyId] = [jobView?.job.id, jobView?.point.id, jobView?.property.id]
+  const [jobId, pointId, propertyId] = [jobView?.job.id, jobView?.here.point.id, jobView?.property.id]
   return useMemo(
     () =>
       findings.flatMap((finding) => {

@@ -32,13 +32,13 @@ interface Props {
 export function FindStage({ view, line, belief, expectation, settings, goTo }: Props) {
   const { asking, ask } = useAsking()
   // a run is worked on where it is opened; what a fixture takes is usually alike on both sides
-  const [both, setBoth] = useState(view.point.fields.kind !== 'run')
+  const [both, setBoth] = useState(view.here.point.fields.kind !== 'run')
   const [sheet, setSheet] = useSheet('find', ['expected', 'thread'])
   const answer = belief.answer
   const { service } = line.line.fields
   const supply = isSupply(service)
   const others = supply
-    ? view.supply.filter(
+    ? view.here.supply.filter(
         (other) =>
           other !== line &&
           // what begins at the new valve needs no old pipe

@@ -125,7 +125,9 @@ export function HousePage({ propertyId }: { propertyId: string }) {
                 <LineMemory key={line.id} line={line} />
               ))}
             {jobs
-              .filter((job) => job.fields.pointId === point.id)
+              .filter(({ fields: { pointId, more } }) =>
+                [pointId, ...(more ?? []).map((entry) => entry.pointId)].includes(point.id),
+              )
               .map((job) => (
                 <LinkTo
                   key={job.id}

@@ -44,7 +44,7 @@ export function Conflicts({ view }: { view: JobView }) {
   const docs: Doc[] = [
     view.job,
     view.property,
-    view.point,
+    ...view.points.map(({ point }) => point),
     ...view.lines.flatMap((line) => [line.situation, ...line.observations, line.finding, line.mating]),
   ].filter((doc): doc is NonNullable<typeof doc> => doc !== null) as Doc[]
   return (

@@ -2,7 +2,7 @@ import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
 import { memo, useCallback, useMemo } from 'react'
 import { View } from 'react-native'
-import { useDocs, useJob } from '../data/select'
+import { pointNames, useDocs, useJob } from '../data/select'
 import { useData } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
@@ -30,7 +30,7 @@ const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>;
   return (
     <LinkTo
       href={`/job/${job.id}`}
-      label={`${job.fields.title}, ${view.point.fields.name}`}
+      label={`${job.fields.title}, ${pointNames(view)}`}
       current={current}
       className={`border-b border-rule px-4 py-3 active:bg-patina-wash ${current ? 'border-l-[5px] border-l-patina bg-patina-wash' : ''}`}
     >
@@ -38,7 +38,7 @@ const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>;
         {job.fields.title}
       </Txt>
       <Txt size="s" tone="soft">
-        {view.point.fields.name}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
+        {pointNames(view)}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
       </Txt>
       {/* where a job stands follows from all that is known of it */}
       {loaded ? <StageRule stage={view.stage} closed={closed} /> : <View className="mt-2 h-[21px]" />}

@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react'
 import { View } from 'react-native'
 import type { Span } from '../cut/span'
-import { type JobView, useJob } from '../data/select'
+import { inFront, type JobView, pointNames, useJob } from '../data/select'
 import { SeamSheet } from '../mate/SeamSheet'
 import { JobProposals } from '../proposals/Proposals'
 import { Button } from '../ui/Button'
@@ -15,6 +15,7 @@ import { JobDrawing } from './JobDrawing'
 import { JobRows } from './JobList'
 import { JobStage } from './JobStage'
 import { LineTabs } from './LineTabs'
+import { PointTabs } from './PointTabs'
 import { ShortcutHelp } from './ShortcutHelp'
 import { StagePanel } from './StagePanel'
 import { StageStrip } from './StageStrip'
@@ -30,10 +31,11 @@ function heightOf(wide: boolean, stage: string, chosen: boolean, fresh: boolean)
   return stage === 'mate' || fresh ? 230 : 170
 }
 
-function Page({ view }: { view: JobView }) {
+function Page({ view: job }: { view: JobView }) {
   const wide = useWide()
   const short = useShort()
-  const { stage: shown, line, goTo, showLine } = usePlace(view)
+  const { stage: shown, line, goTo, showLine } = usePlace(job)
+  const view = inFront(job, line)
   const [seam, setSeam] = useSheet<string>('seam')
   const [help, setHelp] = useSheet('keys', ['shown'])
   const [weighedId, setWeighed] = useState<string | null>(null)
@@ -88,10 +90,8 @@ function Page({ view }: { view: JobView }) {
   )
   const top = (
     <>
-      <TopBar
-        title={view.job.fields.title}
-        detail={`${view.point.fields.name}, ${view.property.fields.label}`}
-      />
+      <TopBar title={view.job.fields.title} detail={`${pointNames(view)}, ${view.property.fields.label}`} />
+      <PointTabs view={view} onShow={showLine} />
       <LineTabs view={view} shown={line.line.id} onShow={showLine} />
     </>
   )
@@ -102,6 +102,7 @@ function Page({ view }: { view: JobView }) {
         line={line}
         shown={shown}
         goTo={goTo}
+        showLine={showLine}
         known={known}
         onWeighed={setWeighed}
         improvised={improvised}

@@ -16,6 +16,7 @@ interface Props {
   readonly line: LineView
   readonly shown: Stage
   readonly goTo: (stage: Stage) => void
+  readonly showLine: (lineId: string) => void
   readonly known: ReturnType<typeof useJobQuestions>
   readonly onWeighed: (optionId: string) => void
   readonly improvised: boolean
@@ -42,7 +43,7 @@ export function JobStage(props: Props) {
   ) : shown === 'fixture' && service === 'drain' ? (
     <WasteStage view={view} goTo={goTo} />
   ) : shown === 'fixture' ? (
-    <FixtureStage {...common} />
+    <FixtureStage {...common} showLine={props.showLine} />
   ) : shown === 'mate' ? (
     <MateStage
       {...common}

@@ -19,7 +19,7 @@ export function LineTabs({
   return (
     <View className="flex-row">
       <View role="tablist" aria-label="Lines" className="flex-1 flex-row">
-        {view.lines.map(({ line, finding, ends }) => {
+        {view.here.lines.map(({ line, finding, ends }) => {
           const here = line.id === chosen
           const { service } = line.fields
           const look = SERVICE_LOOK[service]
@@ -39,11 +39,11 @@ export function LineTabs({
                 tone={look.tone}
                 numberOfLines={1}
                 className="shrink-0"
-                {...(view.lines.length > 3 ? { size: 's' as const } : {})}
+                {...(view.here.lines.length > 3 ? { size: 's' as const } : {})}
               >
                 {look.mark} {look.word}
               </Txt>
-              {view.lines.length > 3 ? null : (
+              {view.here.lines.length > 3 ? null : (
                 <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
                   {finding ? finding.fields.name : ends && ends.from !== 'pipe' ? 'new' : 'not known'}
                 </Txt>
@@ -52,7 +52,7 @@ export function LineTabs({
           )
         })}
       </View>
-      {view.lines.some(({ line }) => line.fields.service === 'drain') ? null : (
+      {view.here.lines.some(({ line }) => line.fields.service === 'drain') ? null : (
         <Pressable
           role="button"
           aria-label="Add the drain"

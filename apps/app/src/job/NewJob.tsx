@@ -1,6 +1,5 @@
 import { bodiesOf } from '@diarmos/core/bodies'
-import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
-import { WORKED_ON, type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
+import { type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
 import { router } from 'expo-router'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
@@ -9,12 +8,13 @@ import { useDraft } from '../data/draft'
 import { useDocs, useSettings } from '../data/select'
 import { type Edit, edit, newId, now } from '../data/store'
 import type { EntityFields } from '../data/types'
-import { WorkSign } from '../fixture/WorkSign'
+import { KindChoice } from '../fixture/KindChoice'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Field } from '../ui/Field'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
+import { newPoint } from './actions'
 import { ERA_WORDS } from './eras'
 
 interface Entry {
@@ -54,7 +54,7 @@ export function NewJob() {
     const { kind } = draft
     if (pointId === NEW && kind === null) return setUnsaid(true)
     const house = propertyId === NEW ? newId() : propertyId
-    const point = pointId === NEW ? newId() : pointId
+    const made = pointId === NEW ? newPoint(house, kind ?? 'other', entry.point) : { id: pointId, edits: [] }
     const job = newId()
     const edits: Edit[] = []
     if (propertyId === NEW)
@@ -70,21 +70,12 @@ export function NewJob() {
           note: '',
         },
       } as Edit)
-    if (pointId === NEW) {
-      edits.push({
-        kind: 'point',
-        id: point,
-        patch: { propertyId: house, name: entry.point.trim() || WORKED_ON_WORDS[kind ?? 'other'], kind },
-      } as Edit)
-      for (const service of workedOn(kind ?? 'other').lines)
-        edits.push({ kind: 'line', id: newId(), patch: { pointId: point, service } } as Edit)
-    }
-    edits.push({
+    edits.push(...made.edits, {
       kind: 'job',
       id: job,
       patch: {
         propertyId: house,
-        pointId: point,
+        pointId: made.id,
         title: entry.title.trim(),
         state: 'open',
         // where there is but one end that can go in, it is known
@@ -181,15 +172,8 @@ export function NewJob() {
           {pointId === NEW ? (
             <>
               <View className="mt-4">
-                <Choice
-                  label="What is worked on?"
-                  columns={3}
+                <KindChoice
                   value={draft.kind}
-                  options={WORKED_ON.map(({ id }) => ({
-                    value: id as WorkedOnId,
-                    label: WORKED_ON_WORDS[id] ?? id,
-                    sign: <WorkSign kind={id} />,
-                  }))}
                   onChange={(kind) => {
                     setUnsaid(false)
                     keep({ kind })

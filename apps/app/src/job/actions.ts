@@ -4,6 +4,8 @@ import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
+import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
+import { type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
 import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
@@ -162,20 +164,72 @@ export async function takeFinding(
   )
 }
 
-/** Says by its kinds what goes in, the main one first, and adds the lines that only such a fixture has. */
+type Further = EntityFields<'job'>['more'][number]
+
+/** The further points of a job with one of them as it is now. */
+function moreWith({ job }: JobView, present: Further): Further[] {
+  return (job.fields.more ?? []).map((entry) => (entry.pointId === present.pointId ? present : entry))
+}
+
+/** A new point of a house, with the lines of what is worked on there. */
+export function newPoint(propertyId: string, kind: WorkedOnId, name: string): { id: string; edits: Edit[] } {
+  const id = newId()
+  const point = { propertyId, name: name.trim() || WORKED_ON_WORDS[kind] || kind, kind }
+  const lines = workedOn(kind).lines.map(
+    (service): Edit => ({ kind: 'line', id: newId(), patch: { pointId: id, service } }) as Edit,
+  )
+  return { id, edits: [{ kind: 'point', id, patch: point } as Edit, ...lines] }
+}
+
+/** Takes another point of the house into the job: one that is known, or a new one of a kind. */
+export async function addPoint(
+  view: JobView,
+  wanted: { readonly pointId: string } | { readonly kind: WorkedOnId; readonly name: string },
+): Promise<string> {
+  const made =
+    'pointId' in wanted
+      ? { id: wanted.pointId, edits: [] }
+      : newPoint(view.property.id, wanted.kind, wanted.name)
+  // where there is but one end that can go in, it is known
+  const goesIn = 'kind' in wanted ? (workedOn(wanted.kind).goesIn ?? []) : []
+  const further = { pointId: made.id, fixtures: bodiesOf(goesIn, made.id) } as Further
+  const more = [...(view.job.fields.more ?? []), further]
+  await edit(
+    [...made.edits, { kind: 'job', id: view.job.id, patch: { more } } as Edit],
+    'One more point in this job',
+  )
+  return made.id
+}
+
+/** Takes a further point out of the job; what was seen and chosen there stays, should it come back. */
+export async function leaveOut(view: JobView): Promise<void> {
+  const { point } = view.here
+  const more = (view.job.fields.more ?? []).filter(({ pointId }) => pointId !== point.id)
+  await edit(
+    [{ kind: 'job', id: view.job.id, patch: { more } } as Edit],
+    `${point.fields.name}: not in this job`,
+  )
+}
+
+/** Says by its kinds what goes in at the point in front, the main one first, and adds the lines that only such a fixture has. */
 export async function setFixtures(view: JobView, kinds: readonly string[], label: string): Promise<void> {
-  const held = shelf.of('line', 'pointId', view.point.id)
-  const fixtures = bodiesOf(kinds)
+  const { point } = view.here
+  const first = point.id === view.job.fields.pointId
+  const held = shelf.of('line', 'pointId', point.id)
+  const fixtures = bodiesOf(kinds, first ? '' : point.id)
   const missing = furtherLines(fixtures).filter(
     (service) => !held.some((doc) => doc.fields.service === service),
   )
   await edit(
     [
       ...missing.map(
-        (service): Edit =>
-          ({ kind: 'line', id: newId(), patch: { pointId: view.point.id, service } }) as Edit,
+        (service): Edit => ({ kind: 'line', id: newId(), patch: { pointId: point.id, service } }) as Edit,
       ),
-      { kind: 'job', id: view.job.id, patch: { fixtures } } as Edit,
+      {
+        kind: 'job',
+        id: view.job.id,
+        patch: first ? { fixtures } : { more: moreWith(view, { pointId: point.id, fixtures } as Further) },
+      } as Edit,
     ],
     label,
   )
@@ -185,7 +239,7 @@ export async function setFixtures(view: JobView, kinds: readonly string[], label
 export async function addLine(view: JobView, service: EntityFields<'line'>['service']): Promise<string> {
   const id = newId()
   await edit(
-    [{ kind: 'line', id, patch: { pointId: view.point.id, service } } as Edit],
+    [{ kind: 'line', id, patch: { pointId: view.here.point.id, service } } as Edit],
     `Line added: ${service}`,
   )
   return id

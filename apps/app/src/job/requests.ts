@@ -1,7 +1,7 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
 import { leftOpen } from '../data/leftOpen'
-import { beginsAt, conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import { beginsAt, conditionsOf, type JobView, type LineView, pointOf, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
 
@@ -38,7 +38,7 @@ export function identifyRequest(
 ): OperationRequest<'identify'> {
   const { era, region } = view.property.fields
   // a pipe that is looked at is one that is kept
-  const ends = lineEnds(view.job.fields.fixtures, line.line.fields.service, true)
+  const ends = lineEnds(pointOf(view, line).fixtures, line.line.fields.service, true)
   const conditions = conditionsOf(line)
   return {
     era,
@@ -211,7 +211,9 @@ export function planRequest(
   return lines.length > 0
     ? {
         lines,
-        bodies: view.job.fields.fixtures.map(({ id, contents }) => ({ id, contents: [...contents] })),
+        bodies: view.points.flatMap(({ fixtures }) =>
+          fixtures.map(({ id, contents }) => ({ id, contents: [...contents] })),
+        ),
         houseRules: settings.houseRules,
         oldSolder: old,
         jointMinutes: settings.jointMinutes,

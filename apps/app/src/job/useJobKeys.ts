@@ -32,7 +32,7 @@ export function useJobKeys({ view, goTo, showLine, onHelp }: Keys): void {
         // a sheet that is open takes the keys itself
         if (document.querySelector('[role="dialog"]')) return
         const stage = STAGES[Number(event.key) - 1]
-        const wanted = view.lines.find((entry) => entry.line.fields.service === LINE_KEYS[event.key])
+        const wanted = view.here.lines.find((entry) => entry.line.fields.service === LINE_KEYS[event.key])
         if (stage) goTo(stage)
         else if (wanted) showLine(wanted.line.id)
         else if (event.key === 'u') void undo()
@@ -41,6 +41,6 @@ export function useJobKeys({ view, goTo, showLine, onHelp }: Keys): void {
       }
       window.addEventListener('keydown', onKey)
       return () => window.removeEventListener('keydown', onKey)
-    }, [view.lines, goTo, showLine, onHelp]),
+    }, [view.here.lines, goTo, showLine, onHelp]),
   )
 }

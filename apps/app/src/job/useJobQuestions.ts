@@ -139,7 +139,9 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
   const layout = useSolved('layout', line && at('cut') ? layoutRequest(line) : null)
   const fixed = useSolved('fixed-ends', line && at('cut') ? fixedEndsRequest(line) : null)
   // what comes out of the wall next to it: hot beside cold
-  const beside = view.supply.find((entry) => entry !== line && entry.mating && beginsAt(entry) === 'pipe')
+  const beside = view.here.supply.find(
+    (entry) => entry !== line && entry.mating && beginsAt(entry) === 'pipe',
+  )
   const stagger = useSolved('stagger', line && at('cut') ? staggerRequest(line, beside) : null)
   const sheet = frame ? { unit, denominator, ...frame } : null
   const scene = useSolved(
@@ -150,8 +152,8 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     'draw-wall',
     whole && frame
       ? {
-          place: view.point.fields.kind,
-          lines: view.lines.map((entry) => wallLine(entry, stage === 'mate' ? weighedOf(entry) : null)),
+          place: view.here.point.fields.kind,
+          lines: view.here.lines.map((entry) => wallLine(entry, stage === 'mate' ? weighedOf(entry) : null)),
           ...frame,
         }
       : null,

@@ -2,7 +2,7 @@ import type { Plan, PlannedStep } from '@diarmos/core'
 import { addSeconds } from 'date-fns/addSeconds'
 import { format } from 'date-fns/format'
 import { View } from 'react-native'
-import type { JobView, LineView, Stage } from '../data/select'
+import { type JobView, type LineView, pointName, type Stage } from '../data/select'
 import { tick } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
@@ -48,9 +48,7 @@ export function MakeStage({ view, plan, goTo }: Props) {
       </StageFrame>
     )
   const { steps, waterOff } = plan.answer
-  const service = (lineId: string | null) => {
-    return view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service ?? null
-  }
+  const lineOf = (lineId: string | null) => view.lines.find((entry) => entry.line.id === lineId)
   const isDone = (step: PlannedStep) => {
     const result = view.checks.get(step.id)?.fields.result
     return result !== undefined && result !== 'undone'
@@ -112,7 +110,8 @@ export function MakeStage({ view, plan, goTo }: Props) {
               <StepRow
                 key={step.id}
                 step={step}
-                line={service(step.lineId)}
+                line={lineOf(step.lineId)?.line.fields.service ?? null}
+                at={pointName(view, lineOf(step.lineId))}
                 done={isDone(step)}
                 onTick={() => void tick(view, step.lineId, step.id, isDone(step) ? 'undone' : 'done')}
               />

@@ -9,18 +9,20 @@ import { Txt } from '../ui/Txt'
 interface Props {
   step: PlannedStep
   line: LineService | null
+  /** The point it is at, where the job has several. */
+  at: string | null
   done: boolean
   onTick: () => void
 }
 
 /** A step to tick: the whole row is the target. */
-export function StepRow({ step, line, done, onTick }: Props) {
+export function StepRow({ step, line, at, done, onTick }: Props) {
   const unit = usePreferences((state) => state.unit)
   return (
     <Pressable
       role="checkbox"
       aria-checked={done}
-      aria-label={`${line ? `${line}: ` : ''}${stepText(step, unit)}`}
+      aria-label={`${line ? `${[at, line].filter(Boolean).join(' ')}: ` : ''}${stepText(step, unit)}`}
       onPress={onTick}
       testID={`step-${step.id}`}
       className="min-h-[56px] flex-row items-center gap-3 border-b border-rule py-2 active:bg-patina-wash"
@@ -37,6 +39,7 @@ export function StepRow({ step, line, done, onTick }: Props) {
         <Txt tone={done ? 'soft' : 'ink'}>{stepText(step, unit)}</Txt>
         <Txt size="s" tone="soft">
           {[
+            at ?? '',
             line ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word.toLowerCase()}` : '',
             step.seam === null ? '' : `seam ${step.seam + 1}`,
             step.captive ? `waits on the pipe: ${step.captive}` : '',

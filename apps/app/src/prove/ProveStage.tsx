@@ -3,7 +3,7 @@ import { stepText } from '@diarmos/core/words/steps'
 import { Linking, View } from 'react-native'
 import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
-import type { JobView, LineView, Stage } from '../data/select'
+import { type JobView, type LineView, pointName, type Stage } from '../data/select'
 import { closeJob, setNote, tick } from '../job/actions'
 import { JobName } from '../job/JobName'
 import { StageFrame } from '../job/StageFrame'
@@ -31,8 +31,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
   const wet = results.filter((result) => result === 'wet').length
   const open = results.filter((result) => result === 'undone').length
-  const service = (lineId: string | null) =>
-    view.lines.find((entry) => entry.line.id === lineId)?.line.fields.service
+  const lineOf = (lineId: string | null) => view.lines.find((entry) => entry.line.id === lineId)
   if (!plan.answer && plan.busy)
     return (
       <StageFrame>
@@ -76,13 +75,14 @@ export function ProveStage({ view, plan, goTo }: Props) {
         </Note>
       ) : null}
       {proofs.map((step, index) => {
-        const line = service(step.lineId)
+        const line = lineOf(step.lineId)?.line.fields.service
+        const at = pointName(view, lineOf(step.lineId))
         const result = results[index]
         return (
           <View key={step.id} className="border-b border-rule py-2" testID={`proof-${step.id}`}>
             <Txt bold tone={line ? SERVICE_LOOK[line].tone : 'ink'}>
               {line
-                ? `${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}`
+                ? `${at ? `${at} · ` : ''}${SERVICE_LOOK[line].mark} ${SERVICE_LOOK[line].word}`
                 : view.works.length === 1
                   ? 'This line'
                   : view.works.length > 2

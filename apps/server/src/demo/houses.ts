@@ -21,21 +21,35 @@ type Look =
   | { kind: 'sign'; sign: string; answer: string }
   | { kind: 'print'; entered: string }
 
-export interface DemoJob {
+interface DemoPoint {
   readonly key: string
+  readonly name: string
+  readonly kind: EntityFields<'point'>['kind']
+  /** Where it is not hot and cold. */
+  readonly lines?: readonly ('hot' | 'cold' | 'drain')[]
+}
+
+/** One point of a job: what goes in there, and what was seen. */
+export interface DemoWork {
   readonly point: string
-  readonly title: string
-  readonly daysAgo: number
   /** Kinds of what goes in, the main one first. */
   readonly fixtures: readonly string[]
+  readonly looks: readonly Look[]
+  readonly situation: Situation
+}
+
+export interface DemoJob extends DemoWork {
+  readonly key: string
+  readonly title: string
+  readonly daysAgo: number
+  /** Further points of the house that the job works at. */
+  readonly more?: readonly DemoWork[]
   /** How far it has come; everything up to there is made up from the looks by the core itself. */
   /** The way must have at least so many pieces of pipe; the best is taken otherwise. */
   readonly pieces?: number
   /** What was measured along its lines, in the order in which it is asked for; what is not said is still to measure. */
   readonly measured?: Readonly<Partial<Record<'hot' | 'cold', readonly { entered: string; mm: number }[]>>>
   readonly upTo: 'nothing' | 'looks' | 'finding' | 'mating' | 'make' | 'closed'
-  readonly looks: readonly Look[]
-  readonly situation: Situation
 }
 
 export interface DemoHouse {
@@ -43,7 +57,7 @@ export interface DemoHouse {
   readonly key: string
   readonly property: EntityFields<'property'>
   readonly contact: string
-  readonly points: readonly { key: string; name: string; kind: EntityFields<'point'>['kind'] }[]
+  readonly points: readonly DemoPoint[]
   readonly jobs: readonly DemoJob[]
 }
 
@@ -183,6 +197,176 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'scratch', answer: 'copper' },
         ],
         situation: { ...PLAIN, oldJoint: 'compression', stubMm: 38, plateMm: 0, reachMm: null },
+      },
+    ],
+  },
+  {
+    shop: 'tidewall',
+    key: 'terrace',
+    property: {
+      label: 'Terrace house of 1911',
+      street: '3 Ropewalk Steps',
+      town: 'Gullhaven',
+      era: 'before-1940',
+      region: 'north-america',
+      note: 'Lead at the scullery, cast iron below. The run through the cellar was renewed in copper.',
+    },
+    contact: 'Mr. Samphire Lode',
+    points: [
+      { key: 'scullery', name: 'Scullery sink', kind: 'sink' },
+      { key: 'cellar', name: 'Run in the cellar', kind: 'run', lines: ['cold'] },
+    ],
+    jobs: [
+      {
+        key: 'scullery-pipe',
+        point: 'scullery',
+        title: 'What is the grey pipe?',
+        daysAgo: 9,
+        fixtures: [],
+        upTo: 'looks',
+        looks: [
+          { kind: 'sign', sign: 'magnet', answer: 'falls' },
+          { kind: 'sign', sign: 'scratch', answer: 'silver-soft' },
+        ],
+        situation: { ...PLAIN, oldJoint: 'none', oldJointSeen: false, waterSeen: false },
+      },
+      {
+        key: 'cellar-pinhole',
+        point: 'cellar',
+        title: 'Pinhole in the cellar run',
+        daysAgo: 5,
+        fixtures: ['run.repair'],
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '.876', mm: inch(0.876), step: inch(0.001) },
+          { kind: 'sign', sign: 'scratch', answer: 'copper' },
+        ],
+        situation: {
+          ...PLAIN,
+          oldJoint: 'none',
+          plateMm: 0,
+          reachMm: null,
+          stubMm: inch(14),
+          farMm: inch(9),
+          freeMm: inch(30),
+          sidewaysMm: inch(2),
+        },
+      },
+    ],
+  },
+  {
+    shop: 'tidewall',
+    key: 'split',
+    property: {
+      label: 'Split-level of 1974',
+      street: '27 Cormorant Rise',
+      town: 'Gullhaven',
+      era: '1965-1978',
+      region: 'north-america',
+      note: 'Copper, drains in black plastic.',
+    },
+    contact: 'Mrs. Kittiwake Orrin',
+    points: [
+      { key: 'vanity', name: 'Hall vanity', kind: 'basin', lines: ['hot', 'cold', 'drain'] },
+      { key: 'garden', name: 'Garden bib', kind: 'bib', lines: ['cold'] },
+      { key: 'heater', name: 'Water heater', kind: 'heater' },
+    ],
+    jobs: [
+      {
+        key: 'vanity-trap',
+        point: 'vanity',
+        title: 'Trap drips at the vanity',
+        daysAgo: 4,
+        fixtures: ['waste.tail.1-1/4'],
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '1.9', mm: inch(1.9), step: inch(0.01) },
+          { kind: 'sign', sign: 'colour', answer: 'black' },
+          { kind: 'sign', sign: 'shaving-colour', answer: 'black' },
+        ],
+        situation: { ...PLAIN, oldJoint: 'slip', plateMm: 0, reachMm: null, stubMm: null },
+      },
+      {
+        key: 'garden-bib',
+        point: 'garden',
+        title: 'Bib split by the frost',
+        daysAgo: 6,
+        fixtures: ['hose.outlet'],
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '.625', mm: inch(0.625), step: inch(0.001) },
+          { kind: 'sign', sign: 'scratch', answer: 'copper' },
+        ],
+        situation: {
+          ...PLAIN,
+          plateMm: 0,
+          reachMm: null,
+          freezing: true,
+          wallMm: inch(7.5),
+          stubMm: inch(4),
+        },
+      },
+      {
+        key: 'heater-change',
+        point: 'heater',
+        title: 'New water heater, same place',
+        daysAgo: 8,
+        fixtures: ['heater.nipple.3/4'],
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '.875', mm: inch(0.875), step: inch(0.001) },
+          { kind: 'sign', sign: 'scratch', answer: 'copper' },
+          { kind: 'sign', sign: 'joint', answer: 'sweat' },
+        ],
+        situation: { ...PLAIN, plateMm: 0, nearHeater: true, reachMm: inch(16), stubMm: inch(6) },
+      },
+    ],
+  },
+  {
+    shop: 'tidewall',
+    key: 'loft',
+    property: {
+      label: 'Loft of 2006',
+      street: '9 Sailmaker Yard, top floor',
+      town: 'Gullhaven',
+      era: '1995-2010',
+      region: 'north-america',
+      note: 'Plastic tube throughout, from one manifold by the door. One shut-off for all of it.',
+    },
+    contact: 'Mx. Avocet Brine',
+    points: [
+      { key: 'toilet', name: 'Guest toilet', kind: 'toilet', lines: ['cold'] },
+      { key: 'basin', name: 'Guest basin', kind: 'basin' },
+      { key: 'kitchen', name: 'Kitchen sink', kind: 'sink' },
+    ],
+    jobs: [
+      {
+        key: 'guest-stops',
+        point: 'toilet',
+        title: 'Stops weep in the guest bathroom',
+        daysAgo: 1,
+        fixtures: ['toilet.fill.7/8'],
+        upTo: 'mating',
+        looks: [{ kind: 'print', entered: '1/2 PEX-B SDR9 ASTM F876' }],
+        situation: { ...PLAIN, oldJoint: 'crimp', stubMm: inch(3), reachMm: 250 },
+        more: [
+          {
+            point: 'basin',
+            fixtures: ['faucet.hose.3/8'],
+            looks: [{ kind: 'print', entered: '1/2 PEX-B SDR9 ASTM F876' }],
+            situation: { ...PLAIN, oldJoint: 'crimp', stubMm: inch(2.5) },
+          },
+        ],
+      },
+      {
+        key: 'kitchen-dishwasher',
+        point: 'kitchen',
+        title: 'Faucet, and a dishwasher beside it',
+        daysAgo: 3,
+        fixtures: ['faucet.hose.3/8', 'appliance.comp.3/8'],
+        upTo: 'finding',
+        looks: [{ kind: 'print', entered: '1/2 PEX-A SDR9 ASTM F876' }],
+        situation: { ...PLAIN, oldJoint: 'expansion', stubMm: inch(3), outlets: 2 },
       },
     ],
   },

@@ -26,7 +26,7 @@ import { inShop } from '../store/database'
 import { hashPassword } from '../store/people'
 import { Person, Shop } from '../store/schemas'
 import type { Actor } from '../store/work'
-import { type DemoHouse, type DemoJob, HOUSES } from './houses'
+import { type DemoHouse, type DemoJob, type DemoWork, HOUSES } from './houses'
 import { demoId } from './identifiers'
 import { DEMO_PASSWORD, SHOPS } from './people'
 
@@ -144,13 +144,30 @@ async function loadHouse(writer: Writer, house: DemoHouse, now: Date): Promise<v
     const pointId = demoId(`${house.key} ${point.key}`)
     await writer.put('point', pointId, { propertyId, name: point.name, kind: point.kind }, now)
     const further = house.jobs
-      .filter((job) => job.point === point.key)
-      .flatMap((job) => furtherLines(bodiesOf(job.fixtures)))
-    for (const service of ['hot', 'cold', ...further])
+      .flatMap(worksOf)
+      .filter((work) => work.point === point.key)
+      .flatMap((work) => furtherLines(bodiesOf(work.fixtures)))
+    for (const service of [...linesOf(house, point.key), ...further])
       await writer.put('line', demoId(`${house.key} ${point.key} ${service}`), { pointId, service }, now)
   }
   for (const job of house.jobs) await loadJob(writer, house, job, new Date(now.getTime() - job.daysAgo * DAY))
 }
+
+/** Whether a kind stands over a trap. */
+const isDrain = (kind: string) => kind.startsWith('waste.')
+
+/** What a job does at each of its points, the one it was opened for first. */
+const worksOf = (job: DemoJob): readonly DemoWork[] => [job, ...(job.more ?? [])]
+
+/** Lines of a point that were there before anybody looked. */
+const linesOf = (house: DemoHouse, key: string) =>
+  house.points.find((point) => point.key === key)?.lines ?? (['hot', 'cold'] as const)
+
+/** What goes in at a point of a job, as bodies of its own. */
+const goesIn = (house: DemoHouse, job: DemoJob, work: DemoWork) =>
+  bodiesOf(work.fixtures, work === job ? '' : demoId(`${house.key} ${work.point}`))
+
+type Service = 'hot' | 'cold' | 'drain'
 
 async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date): Promise<void> {
   const jobId = demoId(job.key)
@@ -163,7 +180,11 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       pointId: demoId(`${house.key} ${job.point}`),
       title: job.title,
       state: closed ? 'closed' : 'open',
-      fixtures: bodiesOf(job.fixtures),
+      fixtures: goesIn(house, job, job),
+      more: (job.more ?? []).map((work) => ({
+        pointId: demoId(`${house.key} ${work.point}`),
+        fixtures: goesIn(house, job, work),
+      })),
       openedAt: at.toISOString(),
       closedAt: closed ? new Date(at.getTime() + DAY).toISOString() : null,
       note: '',
@@ -171,15 +192,21 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
     at,
   )
   if (job.upTo === 'nothing') return
-  const lines = (['hot', 'cold'] as const).map((service) => ({
-    service,
-    lineId: demoId(`${house.key} ${job.point} ${service}`),
-  }))
-  const chosen: { lineId: string; service: 'hot' | 'cold'; option: unknown; pipeId: string }[] = []
-  for (const { service, lineId } of lines) {
-    const key = `${job.key} ${service}`
-    await writer.put('situation', demoId(`${key} situation`), { ...job.situation, jobId, lineId }, at)
-    const records = job.looks.map((look, index) => ({
+  const lines = worksOf(job).flatMap((work) =>
+    linesOf(house, work.point).map((service) => ({
+      work,
+      service,
+      lineId: demoId(`${house.key} ${work.point} ${service}`),
+    })),
+  )
+  const chosen: { lineId: string; service: Service; option: unknown; pipeId: string; work: DemoWork }[] = []
+  for (const { work, service, lineId } of lines) {
+    // what comes down to a trap is looked at, at the drain alone
+    const waste = work.fixtures.length > 0 && work.fixtures.every(isDrain)
+    if (waste !== (service === 'drain')) continue
+    const key = work === job ? `${job.key} ${service}` : `${job.key} ${work.point} ${service}`
+    await writer.put('situation', demoId(`${key} situation`), { ...work.situation, jobId, lineId }, at)
+    const records = work.looks.map((look, index) => ({
       id: demoId(`${key} look ${index}`),
       jobId,
       lineId,
@@ -231,9 +258,9 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       },
       at,
     )
-    const ends = lineEnds(bodiesOf(job.fixtures), service, true)
+    const ends = lineEnds(goesIn(house, job, work), service, true)
     if (job.upTo === 'finding' || !ends) continue
-    const conditions = { ...placeOf(job), service }
+    const conditions = conditionsAt(work, service)
     const result = runOperation('mate', {
       lines: [{ lineId, pipeId, to: ends.to, conditions }],
       settings: DEMO_SETTINGS,
@@ -258,8 +285,8 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       },
       at,
     )
-    chosen.push({ lineId, service, option, pipeId })
-    for (const { id, ...fields } of measured(job, service, option))
+    chosen.push({ lineId, service, option, pipeId, work })
+    for (const { id, ...fields } of service === 'drain' ? [] : measured(job, service, option))
       await writer.put(
         'dimension',
         demoId(`${key} ${id}`),
@@ -269,10 +296,10 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
   }
   if (chosen.length === 0) return
   const plan = runOperation('sequence', {
-    lines: chosen.map(({ lineId, service, option, pipeId }) => ({
+    lines: chosen.map(({ lineId, service, option, pipeId, work }) => ({
       lineId,
       material: pipeById(pipeId)?.material as PipeMaterial,
-      conditions: { ...placeOf(job), service },
+      conditions: conditionsAt(work, service),
       option,
     })),
     houseRules: DEMO_SETTINGS.houseRules,
@@ -298,9 +325,12 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
     )
 }
 
-/** What holds at a job's place, as Mate asks for it. */
-function placeOf({ situation: { oldJointSeen: _seen, trap: _trap, ...place } }: DemoJob) {
-  return place
+/** What holds at a point, as Mate asks for it. */
+function conditionsAt(
+  { situation: { oldJointSeen: _seen, trap: _trap, ...place } }: DemoWork,
+  service: Service,
+) {
+  return { ...place, service: service === 'drain' ? ('waste' as const) : service }
 }
 
 /** What was measured along a line: each answer to what the core asks for next. */

@@ -35,17 +35,23 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
 
   blocks.push({ kind: 'title', text: String(file.job.title) })
   say(`${file.property.label}, ${file.property.street}, ${file.property.town}`)
-  say(`${file.point.name} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`)
+  const points = [file.point, ...(file.more ?? [])]
+  say(
+    `${points.map(({ name }) => name).join(', ')} · ${shopName} · opened ${String(file.job.openedAt).slice(0, 10)}`,
+  )
 
   for (const line of file.lines) {
     const finding = newest(file.documents.finding, line.id)
     const mating = newest(file.documents.mating, line.id)
     if (!finding && !mating) continue
-    heading(`${String(line.service).replace(/^./, (letter) => letter.toUpperCase())} line`)
+    const at = points.length > 1 ? `${points.find(({ id }) => id === line.pointId)?.name}: ` : ''
+    heading(
+      `${at}${at ? line.service : String(line.service).replace(/^./, (letter) => letter.toUpperCase())} line`,
+    )
     if (finding) say(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
-    const ends = lineEnds(file.job.fixtures as Body[], String(line.service), finding !== undefined)
+    const ends = lineEnds(goesIn(file.job, line.pointId), String(line.service), finding !== undefined)
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
@@ -91,6 +97,14 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     text: 'Local codes, the maker’s sheets and a licensed plumber’s judgement come first.',
   })
   return blocks
+}
+
+/** What goes in at a point of a job. */
+function goesIn({ pointId, fixtures, more }: Fields, at: unknown): Body[] {
+  const further = (more ?? []) as readonly { readonly pointId: string; readonly fixtures: Body[] }[]
+  return at === pointId
+    ? (fixtures as Body[])
+    : (further.find((entry) => entry.pointId === at)?.fixtures ?? [])
 }
 
 /** What a method is called on a sheet: water's by their ids, as sheets have always been printed. */

@@ -1,5 +1,6 @@
 import type { EntityKind } from '@diarmos/contract'
 import { type EntityManager, Not } from 'typeorm'
+import { alsoAt, pointsOf } from './points'
 import type { Fault } from './readable'
 import { type DocumentRow, documents } from './schemas'
 
@@ -28,9 +29,15 @@ export async function belongs(
   const no = (field: string, message: string) => faults.push({ path: `patch.${field}`, message })
 
   if (kind === 'job') {
-    if (changed('propertyId', 'pointId')) {
-      const point = await find('point', after.pointId)
-      if (point && point.propertyId !== after.propertyId) no('pointId', 'lies in another house')
+    if (changed('propertyId', 'pointId', 'more')) {
+      const points = pointsOf(after)
+      for (const [index, id] of points.entries()) {
+        const path = index === 0 ? 'pointId' : `more.${index - 1}.pointId`
+        const point = await find('point', id)
+        if (!point && index > 0) no(path, 'is no point that is known')
+        if (point && point.propertyId !== after.propertyId) no(path, 'lies in another house')
+        if (points.indexOf(id) < index) no(path, 'is worked on in this job already')
+      }
     }
     const { openedAt, closedAt } = after as { openedAt: string; closedAt: string | null }
     if (changed('openedAt', 'closedAt') && closedAt !== null && Date.parse(closedAt) < Date.parse(openedAt))
@@ -38,13 +45,18 @@ export async function belongs(
   }
   if (kind === 'point' && before && changed('propertyId')) {
     const jobs = manager.getRepository<DocumentRow>(documents.job)
-    if (await jobs.existsBy({ shopId, pointId: before.id, propertyId: Not(after.propertyId) } as never))
+    const elsewhere = { shopId, propertyId: Not(after.propertyId) }
+    if (
+      (await jobs.existsBy({ ...elsewhere, pointId: before.id } as never)) ||
+      (await jobs.existsBy({ ...elsewhere, ...alsoAt(before.id) } as never))
+    )
       no('propertyId', 'a job at this point belongs to the house it is in')
   }
   if (kind === 'line' && before && changed('pointId')) no('pointId', 'a line stays at its point')
   if (OF_LINE.has(kind) && after.lineId !== null && changed('jobId', 'lineId')) {
     const [job, line] = [await find('job', after.jobId), await find('line', after.lineId)]
-    if (job && line && job.pointId !== line.pointId) no('lineId', 'is no line of the job’s point')
+    if (job && line && !pointsOf(job).includes(line.pointId as string))
+      no('lineId', 'is no line of the job’s point')
   }
   return faults
 }

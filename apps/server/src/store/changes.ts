@@ -8,6 +8,7 @@ import {
 import { type DataSource, In, MoreThan } from 'typeorm'
 import { inShop } from './database'
 import { OF_JOB } from './kinds'
+import { pointsOf } from './points'
 import { type DocumentRow, documents } from './schemas'
 
 const PAGE = 400
@@ -68,13 +69,14 @@ export async function dayOf(database: DataSource, shopId: string): Promise<SyncR
           .getRepository<DocumentRow>(documents[kind])
           .find({ where: { shopId, removed: false, ...where } as never, ...more })
       const jobs = await find('job', { state: 'open' }, { order: { openedAt: 'DESC' }, take: DAY_JOBS })
-      const idsOf = (field: string) => In([...new Set(jobs.map((job) => job[field] as string))])
+      const houses = In([...new Set(jobs.map((job) => job.propertyId as string))])
+      const points = In([...new Set(jobs.flatMap(pointsOf))])
       const jobId = In(jobs.map((job) => job.id))
       const found: Partial<Record<EntityKind, DocumentRow[]>> = {
         settings: await find('settings', {}),
-        property: await find('property', { id: idsOf('propertyId') }),
-        point: await find('point', { id: idsOf('pointId') }),
-        line: await find('line', { pointId: idsOf('pointId') }),
+        property: await find('property', { id: houses }),
+        point: await find('point', { id: points }),
+        line: await find('line', { pointId: points }),
         job: jobs,
       }
       // pictures come with the rest

@@ -1,8 +1,9 @@
 import type { EntityKind } from '@diarmos/contract'
 import { liftFixtures } from '@diarmos/contract/sync'
-import type { DataSource } from 'typeorm'
+import { type DataSource, In } from 'typeorm'
 import { inShop } from './database'
 import { OF_JOB } from './kinds'
+import { pointsOf } from './points'
 import { type DocumentRow, documents } from './schemas'
 
 const plain = ({
@@ -19,6 +20,8 @@ export interface JobFile {
   readonly job: Record<string, unknown>
   readonly property: Record<string, unknown>
   readonly point: Record<string, unknown>
+  /** Further points that are worked on; none in files from before a job could have any. */
+  readonly more?: readonly Record<string, unknown>[]
   readonly lines: readonly Record<string, unknown>[]
   readonly documents: Readonly<Record<string, readonly Record<string, unknown>[]>>
 }
@@ -37,8 +40,11 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
     const job = await one('job', jobId)
     if (!job) return null
     const property = await one('property', job.propertyId)
-    const point = await one('point', job.pointId)
-    if (!property || !point) return null
+    const points = (await Promise.all(pointsOf(job).map((id) => one('point', id)))).filter(
+      (row) => row !== null,
+    )
+    const [point, ...more] = points
+    if (!property || !point || point.id !== job.pointId) return null
     const found: Record<string, Record<string, unknown>[]> = {}
     for (const kind of OF_JOB) found[kind] = (await many(kind, { jobId })).map(plain)
     return {
@@ -46,7 +52,8 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
       job: plain(job),
       property: plain(property),
       point: plain(point),
-      lines: (await many('line', { pointId: point.id })).map(plain),
+      ...(more.length > 0 ? { more: more.map(plain) } : {}),
+      lines: (await many('line', { pointId: In(points.map(({ id }) => id)) })).map(plain),
       documents: found,
     }
   })

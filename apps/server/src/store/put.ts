@@ -2,6 +2,7 @@ import { entities, REMOVAL } from '@diarmos/contract'
 import { belongs } from './belongs'
 import { isOurs, signed } from './confirm'
 import { conflictOf, knew, merge } from './merge'
+import { pointsOf } from './points'
 import { remove, revive } from './removal'
 import type { DocumentRow } from './schemas'
 import { check, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
@@ -100,7 +101,7 @@ async function reachParents(
   const { operation, seen, actor } = work
   const parents = [
     ['property', after.propertyId],
-    ['point', after.pointId],
+    ...(operation.kind === 'job' ? pointsOf(after) : [after.pointId]).map((id) => ['point', id] as const),
     ['job', after.jobId],
   ] as const
   for (const [kind, id] of parents) {

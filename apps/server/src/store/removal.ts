@@ -2,6 +2,7 @@ import { type EntityKind, REMOVAL } from '@diarmos/contract'
 import { MoreThan, Not } from 'typeorm'
 import { OF_JOB } from './kinds'
 import { conflictOf, unseen } from './merge'
+import { alsoAt } from './points'
 import type { DocumentRow } from './schemas'
 import { fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
 
@@ -36,7 +37,10 @@ export async function remove(work: Work, row: DocumentRow): Promise<Outcome> {
     const rows = await repositoryOf(work, of).findBy({ shopId, [field]: row.id, removed: false } as never)
     along.push(...rows.map((found) => ({ kind: of, row: found })))
   }
-  if (along.some((entry) => entry.kind === 'job' && entry.row.state === 'open'))
+  const open = { shopId, state: 'open', removed: false }
+  const alsoOpen =
+    kind === 'point' && (await repositoryOf(work, 'job').existsBy({ ...open, ...alsoAt(row.id) } as never))
+  if (alsoOpen || along.some((entry) => entry.kind === 'job' && entry.row.state === 'open'))
     return fault('remove', `a job ${WORDS[kind]} is still open`)
 
   const jobs =

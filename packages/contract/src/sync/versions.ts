@@ -15,7 +15,7 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },
   mating: { confirmedBy: null },
-  job: { closedBy: null, fixtures: [] },
+  job: { closedBy: null, fixtures: [], more: [] },
 }
 
 /** An operation of any released version, as far as it has to be known to be lifted. */

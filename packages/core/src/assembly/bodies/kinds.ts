@@ -143,14 +143,17 @@ export function bodyKind(id: string): BodyKind | undefined {
 /**
  * What goes in as bodies of a job: the main one and what its outlets feed, each made from its row, with ids that are
  * theirs for as long as they stand. A kind that no row has becomes a body without ports, so that its name stays.
+ *
+ * @param at another point than the one that the job was opened for: bodies of two points are two
  */
-export function bodiesOf(kinds: readonly string[]): Body[] {
+export function bodiesOf(kinds: readonly string[], at = ''): Body[] {
   return kinds.map((id, index) => {
     const { id: _row, ...row } = ROWS.get(id) ?? kind(id, 'stands', [], [])
     const first = row.ports[0]?.service
     // a waste is one of its own, also where nothing else goes in
     const main = index === 0 && first !== 'waste'
-    return { id: main ? 'main' : (first ?? `body-${index}`), kind: id, ...row }
+    const own = main ? 'main' : (first ?? `body-${index}`)
+    return { id: at ? `${at} ${own}` : own, kind: id, ...row }
   })
 }
 
