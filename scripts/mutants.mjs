@@ -13,6 +13,19 @@ const { values, positionals } = parseArgs({
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
 const ROOMS = {
   units: { sources: ['packages/core/src/units'], project: 0, tests: ['packages/core/src/units'] },
+  assembly: {
+    sources: ['packages/core/src/assembly'],
+    project: 0,
+    tests: [
+      'packages/core/src/assembly',
+      'packages/core/src/sequence',
+      'packages/core/src/mate/supply.test.ts',
+      'packages/core/src/mate/drain.test.ts',
+      'packages/core/src/words/words.test.ts',
+    ],
+  },
+  fitup: { sources: ['packages/core/src/fitup'], project: 0, tests: ['packages/core/src/fitup'] },
+  mate: { sources: ['packages/core/src/mate'], project: 0, tests: ['packages/core/src/mate'] },
   identify: {
     sources: ['packages/core/src/identify/question.ts', 'packages/core/src/identify/reading.ts'],
     project: 0,
@@ -62,6 +75,7 @@ function* files(at) {
       !full.includes('migrations') &&
       /\.ts$/.test(entry.name) &&
       !/\.(test|d)\.ts$/.test(entry.name) &&
+      full.split(path.sep).pop() !== 'test' &&
       !/index\.ts$|migrations|schemas/.test(entry.name)
     )
       yield path.join(at, entry.name)
