@@ -21,7 +21,7 @@ import {
   tubeEngagement,
 } from '@diarmos/core'
 import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
-import { freshStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
+import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { retractionMm } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
@@ -212,7 +212,7 @@ export function programmeOf(
       ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
       : line.branchOf !== undefined
         ? open.map(({ port }) => freshStart(port))
-        : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
+        : (line.from?.ends ?? []).map((ref) => (line.kept ? keptStart : freshStart)(made(ref)))
   const spring = rounded(springMm(line))
   const fromBody = line.branchOf === undefined ? line.from?.bodyId : `tee of ${line.branchOf}`
   const does = (joint: Joint, ...bodies: readonly (string | undefined)[]): Edge['heat'] => {

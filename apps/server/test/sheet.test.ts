@@ -1,4 +1,4 @@
-import { bodiesOf, keep, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
+import { bodiesOf, type EndRef, keep, keptStopEnd, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { sheetBlocks } from '../src/sheet/blocks'
 import type { JobFile } from '../src/store/jobFile'
@@ -60,5 +60,58 @@ describe('the sheet of a drain', () => {
       far.some((text) => text.startsWith('Measured: drain')),
       far.some((text) => text.startsWith('Wall tube')),
     ]).toEqual([true, false])
+  })
+})
+
+describe('the sheet of a job at several points', () => {
+  it('says at which each line is, what stays there, and draws it from the old stop’s outlet', () => {
+    const end = keptStopEnd('comp-3/8')
+    const toilet = bodiesOf(['toilet.fill.7/8'], 'p2')
+    const place = { ...conditions, service: 'cold' as const, stubMm: null }
+    const [kept] = mate({
+      lines: [
+        {
+          lineId: 'c',
+          from: { ends: [end as EndRef] },
+          kept: 'stop',
+          to: mouthOf('toilet.fill.7/8'),
+          conditions: place,
+        },
+      ],
+      settings: STARTING_SETTINGS,
+    }).lines.flatMap(({ options }) => options)
+    if (!kept) throw new Error('no way')
+    const whole = file(null)
+    const printed = sheetBlocks(
+      {
+        ...whole,
+        job: { ...whole.job, pointId: 'p1', more: [{ pointId: 'p2', fixtures: toilet }] },
+        point: { id: 'p1', name: 'Basin' },
+        more: [{ id: 'p2', name: 'Toilet' }],
+        lines: [
+          { id: 'd', service: 'drain', pointId: 'p1' },
+          { id: 'c', service: 'cold', pointId: 'p2' },
+        ],
+        documents: {
+          ...whole.documents,
+          mating: [
+            ...(whole.documents.mating ?? []),
+            { lineId: 'c', optionId: kept.id, option: keep(kept, {}) },
+          ],
+          situation: [
+            ...(whole.documents.situation ?? []),
+            { lineId: 'c', ...place, stopOutlet: 'comp-3/8' },
+          ],
+        },
+      },
+      'A shop',
+    ).flatMap((block) => (block.kind === 'drawing' ? ['(drawing)'] : [block.text]))
+    expect(printed).toContain('Basin, Toilet · A shop · opened 2026-11-27')
+    expect(printed.filter((text) => / line$|: (drain|cold)/.test(text))).toEqual([
+      'Basin: drain line',
+      'Toilet: cold line',
+    ])
+    expect(printed).toContain('The old stop stays.')
+    expect(printed.filter((text) => text === '(drawing)')).toHaveLength(2)
   })
 })

@@ -338,6 +338,7 @@ const lineShape = z.object({
       ends: ends.min(1),
     })
     .optional(),
+  kept: z.literal('stop').optional(),
   branchOf: key.optional(),
   opens: endRef.optional(),
   to: mouth.optional(),
@@ -346,7 +347,7 @@ const lineShape = z.object({
 })
 /** A line whose pipe is still asked for. */
 export const openLine = fromOld(
-  lineShape.omit({ pipeId: true, from: true, branchOf: true, opens: true, cutIn: true }),
+  lineShape.omit({ pipeId: true, from: true, kept: true, branchOf: true, opens: true, cutIn: true }),
 )
 
 const wholeLine = lineShape.superRefine((line, context) => {
@@ -361,6 +362,12 @@ const wholeLine = lineShape.superRefine((line, context) => {
   }
   one(['pipeId', 'from', 'branchOf'], 'the beginning of a line')
   one(['to', 'cutIn'], 'the end of a line')
+  if (line.kept && line.from === undefined)
+    context.addIssue({
+      code: 'custom',
+      path: ['kept'],
+      message: 'a stop that stays is named by its outlet (from)',
+    })
   if (line.opens && line.branchOf === undefined)
     context.addIssue({
       code: 'custom',
@@ -376,8 +383,8 @@ const wholeLine = lineShape.superRefine((line, context) => {
 }) satisfies z.ZodType<LineRequest>
 export const lineRequest = fromOld(wholeLine)
 
-/** Lines of one fixture that are solved together: hot, cold and what leaves it. */
-const MOST_LINES = 6
+/** Lines that are solved together: all of a job, at up to twelve points. */
+const MOST_LINES = 48
 export const mateRequest = z
   .object({
     lines: z.array(lineRequest).min(1).max(MOST_LINES),
@@ -672,6 +679,7 @@ export const wallRequest = z.object({
         route: route.nullable(),
         run: z.boolean(),
         feeds: z.boolean(),
+        kept: z.boolean().optional(),
       }),
     )
     .min(1)

@@ -1,4 +1,4 @@
-import { WORKED_ON_IDS } from '@diarmos/core'
+import { KEPT_STOP_IDS, WORKED_ON_IDS } from '@diarmos/core'
 import { z } from 'zod'
 import {
   body,
@@ -91,6 +91,8 @@ export const entities = {
       trap: z.object({ outMm: away, asideMm: away, drainMm: away, stubMm: away }).nullable(),
       /** That somebody has looked how the old stop is joined: bare is not the same as not said. */
       oldJointSeen: z.boolean(),
+      /** The old stop stays: which outlet it has; null where it goes. */
+      stopOutlet: z.enum(KEPT_STOP_IDS).nullable(),
     }),
   observation: z.object({
     jobId: id,

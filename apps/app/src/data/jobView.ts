@@ -1,5 +1,6 @@
-import { type Body, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
+import { type Body, fromStop, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
+import { keptStopEnd } from '@diarmos/core/kept-stops'
 import { dimensionsFor, findingBasis, matingStands, type Stage, stageOf } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
@@ -73,12 +74,14 @@ export function situationOf(view: LineView) {
     lineId: _line,
     oldJointSeen: _seen,
     trap: _trap,
+    stopOutlet: _outlet,
     ...fields
   } = {
     jobId: '',
     lineId: '',
     oldJointSeen: false,
     trap: null,
+    stopOutlet: null,
     ...PLAIN_CONDITIONS,
     ...view.situation?.fields,
   }
@@ -144,6 +147,11 @@ export function beginsAt({ ends }: LineView): 'pipe' | 'fresh' | 'run' {
   return ends.from !== 'pipe' ? 'fresh' : ends.insert ? 'run' : 'pipe'
 }
 
+/** Whether a line begins at the outlet of an old stop that stays. */
+export function keepsStop(ends: LineView['ends']): boolean {
+  return typeof ends?.from === 'object' && 'stop' in ends.from
+}
+
 /** The conditions of a line as Mate asks for them; null for a vent, which is not mated. */
 export function conditionsOf(view: LineView) {
   const { service } = view.line.fields
@@ -177,9 +185,11 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
   const open = trunk?.mating ? leftOpen(trunk.mating.fields.option) : null
   const begins =
     ends && typeof ends.from === 'object'
-      ? 'kind' in ends.from
-        ? ends.from.kind
-        : open && openId(open)
+      ? 'stop' in ends.from
+        ? openId(ends.from.stop)
+        : 'kind' in ends.from
+          ? ends.from.kind
+          : open && openId(open)
       : (view.finding?.fields.pipeId ?? null)
   const made: LineView = {
     ...view,
@@ -293,7 +303,10 @@ function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], tick
       ({ fields: { optionId, withdrawn } }) =>
         !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
     ).length,
-    ends: lineEnds(fixtures, line.fields.service, finding !== null),
+    ends: fromStop(
+      lineEnds(fixtures, line.fields.service, finding !== null),
+      keptStopEnd(along(facts.situations)[0]?.fields.stopOutlet ?? ''),
+    ),
   }
 }
 

@@ -13,6 +13,7 @@ export {
   inFront,
   type JobView,
   joinedAlike,
+  keepsStop,
   kindsOf,
   type LineView,
   newest,

@@ -1,9 +1,10 @@
 import type { Belief } from '@diarmos/core'
 import { QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
-import type { JobView, LineView, Stage } from '../data/select'
+import { alike, type JobView, keepsStop, type LineView, type Stage } from '../data/select'
 import type { EntityFields } from '../data/types'
-import { addLook, takeFinding, withdraw } from '../job/actions'
+import { hasStop, usualStop } from '../fixture/stops'
+import { addLook, setConditions, takeFinding, withdraw } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { type Expectation, identifyRequest, looksOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
@@ -47,6 +48,8 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
           !other.finding,
       )
     : []
+  // where a fixture hangs on a stop, that may be good for another
+  const stoppable = (service === 'hot' || service === 'cold') && hasStop(view.here.point.fields.kind)
   const looks = looksOf(line)
   const pipeLooks = looks.filter((look) => !isThreadLook(look))
   const best = answer?.next[0]?.question
@@ -65,7 +68,7 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
   return (
     <StageFrame
       actions={
-        settled ? (
+        settled || keepsStop(line.ends) ? (
           service !== 'vent' ? (
             <Button kind="primary" label="On to the fixture" onPress={() => goTo('fixture')} />
           ) : null
@@ -77,6 +80,19 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
                 label={`Best look: ${QUESTIONS[best] ?? best}`}
                 onPress={() => ask(best)}
                 testID="best-look"
+              />
+            ) : null}
+            {stoppable && pipeLooks.length === 0 ? (
+              <Button
+                label="The old stop stays"
+                onPress={() =>
+                  void setConditions(
+                    view,
+                    alike(view, line),
+                    { stopOutlet: usualStop(view.property.fields.region) },
+                    'The old stop stays',
+                  ).then(() => goTo('fixture'))
+                }
               />
             ) : null}
             {leader && nameable ? (
@@ -106,6 +122,11 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
         <Note kind="note" title={`Begins at what the ${line.trunk.service} line leaves open`}>
           Nothing to find here: it hangs on the branch of the new tee, or on the second outlet of the new
           stop.
+        </Note>
+      ) : keepsStop(line.ends) ? (
+        <Note kind="note" title="The old stop stays">
+          Nothing to find here: the line begins at its outlet. What is behind it can still be looked at, and
+          is remembered with the house.
         </Note>
       ) : line.ends && line.ends.from !== 'pipe' ? (
         <Note kind="note" title={`The ${service} begins at the new valve`}>

@@ -1,5 +1,5 @@
 import { Pressable, View } from 'react-native'
-import type { JobView } from '../data/select'
+import { type JobView, keepsStop } from '../data/select'
 import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import { usePressed } from '../ui/usePressed'
@@ -45,7 +45,13 @@ export function LineTabs({
               </Txt>
               {view.here.lines.length > 3 ? null : (
                 <Txt size="s" tone="soft" numberOfLines={1} className="shrink">
-                  {finding ? finding.fields.name : ends && ends.from !== 'pipe' ? 'new' : 'not known'}
+                  {keepsStop(ends)
+                    ? 'old stop'
+                    : finding
+                      ? finding.fields.name
+                      : ends && ends.from !== 'pipe'
+                        ? 'new'
+                        : 'not known'}
                 </Txt>
               )}
             </Pressable>

@@ -78,6 +78,7 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
             ...PLAIN_CONDITIONS,
             oldJointSeen: false,
             trap: null,
+            stopOutlet: null,
             ...patch,
             jobId: view.job.id,
             lineId: line.line.id,

@@ -82,7 +82,11 @@ export function mateRequest(
       ]
     const { from, to } = line.ends
     const begins =
-      typeof from === 'object' && 'kind' in from ? { from: mouthAt(from) } : { pipeId: line.begins }
+      typeof from !== 'object' || 'branchOf' in from
+        ? { pipeId: line.begins }
+        : 'stop' in from
+          ? { from: { ends: [from.stop] }, kept: 'stop' as const }
+          : { from: mouthAt(from) }
     return [{ lineId, ...begins, to: mouthAt(to), conditions }]
   })
   return lines.length > 0 ? { lines, settings, ...(improvised ? { improvised } : {}) } : null

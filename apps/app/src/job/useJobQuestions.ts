@@ -5,6 +5,7 @@ import {
   asksOldJoint,
   beginsAt,
   type JobView,
+  keepsStop,
   type LineView,
   STAGES,
   type Stage,
@@ -47,7 +48,8 @@ function drawing(
   sheet: Sheet,
 ) {
   const situation = situationOf(line)
-  const known = line.finding && !line.findingStale && stage !== 'find'
+  // what is drawn begins at the outlet of a stop that stays, whatever pipe is behind it
+  const known = line.finding && !line.findingStale && stage !== 'find' && !keepsStop(line.ends)
   const fresh = line.ends !== null && line.ends.from !== 'pipe'
   const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
   return {
@@ -75,8 +77,9 @@ function wallLine(line: LineView, weighed: StoredOption | null) {
     lineId: line.line.id,
     service,
     label: `${look.mark} ${look.word}`,
-    pipeId: line.finding?.fields.pipeId ?? null,
-    fresh: line.ends !== null && line.ends.from !== 'pipe',
+    pipeId: keepsStop(line.ends) ? null : (line.finding?.fields.pipeId ?? null),
+    fresh: line.ends !== null && line.ends.from !== 'pipe' && !keepsStop(line.ends),
+    kept: keepsStop(line.ends),
     option: weighed ?? line.mating?.fields.option ?? null,
     route: line.ends?.to.route ?? null,
     run: beginsAt(line) === 'run',
@@ -114,7 +117,7 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
   }
   const at = (...stages: Stage[]) => stages.includes(stage)
   // an end that is not known is drawn as what it may be, at every stage
-  const unknown = line !== undefined && (line.finding === null || line.findingStale)
+  const unknown = line !== undefined && !keepsStop(line.ends) && (line.finding === null || line.findingStale)
   const belief = useSolved(
     'identify',
     line && (at('find') || unknown) ? identifyRequest(view, line, expectation, settings) : null,

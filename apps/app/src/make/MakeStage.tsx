@@ -81,7 +81,9 @@ export function MakeStage({ view, plan, goTo }: Props) {
         <View aria-live="polite" className="flex-row items-end justify-between border-b-2 border-ink pb-1">
           <View>
             <Txt size="s" tone="soft">
-              water off for
+              {steps.some(({ words }) => words === 'safe.shut-kept')
+                ? 'off at the fixture for'
+                : 'water off for'}
             </Txt>
             <Txt bold size="xxl">
               {minutes(waterOff.seconds)}

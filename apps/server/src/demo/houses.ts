@@ -14,6 +14,7 @@ export const PLAIN: Situation = {
   reachMm: 330,
   oldJointSeen: true,
   trap: null,
+  stopOutlet: null,
 }
 
 type Look =

@@ -5,6 +5,7 @@ import {
   faultText,
   fitup,
   formatLength,
+  keptStopEnd,
   type MateOption,
   METHODS,
   pieceLetter,
@@ -14,7 +15,7 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { type Body, lineEnds } from '@diarmos/core/bodies'
+import { type Body, fromStop, lineEnds } from '@diarmos/core/bodies'
 import { dimensionsFor } from '@diarmos/core/record'
 import type { JobFile } from '../store/jobFile'
 import { trapCuts } from './trap'
@@ -51,7 +52,12 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     if (finding) say(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
-    const ends = lineEnds(goesIn(file.job, line.pointId), String(line.service), finding !== undefined)
+    const place = newest(file.documents.situation, line.id) as Partial<EntityFields<'situation'>> | undefined
+    const ends = fromStop(
+      lineEnds(goesIn(file.job, line.pointId), String(line.service), finding !== undefined),
+      keptStopEnd(place?.stopOutlet ?? ''),
+    )
+    if (option.removalId === 'keep-stop') say('The old stop stays.')
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
@@ -62,9 +68,6 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
       for (const text of cutList(option, dimensions, begins)) say(text)
-      const place = newest(file.documents.situation, line.id) as
-        | Partial<EntityFields<'situation'>>
-        | undefined
       const stubMm = option.leavesStubMm ?? place?.stubMm ?? null
       for (const text of trapCuts(option, stubMm, place?.trap)) say(text)
       const scene = drawJointLine({

@@ -72,6 +72,8 @@ export interface LineRequest {
   readonly pipeId?: string
   /** … or at the port of something new … */
   readonly from?: Pick<Mouth, 'kind' | 'ends' | 'bodyId'>
+  /** … which may be the outlet of an old stop that stays … */
+  readonly kept?: 'stop'
   /** … or at what another line leaves open: the branch of its tee, the second outlet of its stop. */
   readonly branchOf?: string
   /** Of what may be left open there, the end that a chosen way leaves. */

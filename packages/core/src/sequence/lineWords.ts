@@ -1,4 +1,4 @@
-import { CUT_OPEN } from '../assembly/oldJoints/removals'
+import { CUT_OPEN, KEEP_STOP } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
 
 /** Parts that shut a line off. */
@@ -12,7 +12,8 @@ export function isCapped(parts: MateOption['parts']): boolean {
 
 /** A line's own steps speak of its stop and its connector only where it has them. */
 export function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
-  const shuts = parts.some(({ family }) => SHUTS.test(family))
+  const kept = removalId === KEEP_STOP.id
+  const shuts = kept || parts.some(({ family }) => SHUTS.test(family))
   const hose = parts.some(({ family }) => family === 'supply-connector')
   if (isCapped(parts))
     return (
@@ -20,6 +21,7 @@ export function lineWords(words: string, { parts, removalId }: MateOption, feeds
       words
     )
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
+  if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-end' }[words] ?? words
   if (shuts) return words
   if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
   if (words === 'open.flush' && feeds) return 'open.flush-valve'

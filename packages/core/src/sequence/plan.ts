@@ -3,7 +3,7 @@ import type { StepTemplate } from '../assembly/acts/types'
 import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
-import { removalById } from '../assembly/oldJoints/removals'
+import { KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
@@ -16,6 +16,14 @@ const CUTS = /^remove\.(cut|saw)/
 const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
+}
+
+/** Shutting and opening where the old stops do it. */
+const AT_OLD_STOPS: Readonly<Record<string, Partial<StepTemplate>>> = {
+  'safe.shut': { words: 'safe.shut-kept', seconds: 30 },
+  'safe.drain': { words: 'safe.drain-kept', seconds: 30 },
+  'open.valves': { words: 'open.valves-kept', seconds: 10 },
+  'open.restore': { words: 'open.restore-kept', seconds: 30 },
 }
 
 function addLine(
@@ -105,7 +113,9 @@ function addLine(
     }
     const all = templates.map((template) => id(seam, template.key))
     if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
-    else if (joint.beforeStop) for (const step of all) graph.precede(step, 'general/valves')
+    // what hangs on a stop that stays is joined while that is shut
+    else if (joint.beforeStop || option.removalId === KEEP_STOP.id)
+      for (const step of all) graph.precede(step, 'general/valves')
     else {
       // grit is run out before anything behind the stop is joined to it
       if (option.joints[seam - 1]?.beforeStop) graph.precede(id('line', 'flush'), id(seam, 'close'))
@@ -207,11 +217,18 @@ function build(request: PlanRequest): Graph {
     'solder-old': request.oldSolder === true && lines.some((line) => line.conditions.oldJoint === 'sweat'),
   }
   const graph = new Graph()
-  const general = GENERAL_STEPS.filter((step) => applies[step.when])
+  // where every line begins at a stop that stays, the house keeps its water
+  const kept = water.length > 0 && water.every(({ option }) => option.removalId === KEEP_STOP.id)
+  const general = GENERAL_STEPS.filter((step) => applies[step.when] && !(kept && step.when === 'hot'))
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
   for (const step of general) {
-    const words = step.words === 'open.valves' && !stopped ? 'open.valves-body' : step.words
-    graph.add(`general/${step.key}`, { ...step, words }, null, null)
+    const valves = step.words === 'open.valves' && !stopped ? { words: 'open.valves-body' } : {}
+    graph.add(
+      `general/${step.key}`,
+      { ...step, ...valves, ...(kept ? AT_OLD_STOPS[step.words] : {}) },
+      null,
+      null,
+    )
   }
   for (const step of general) {
     for (const key of step.after ?? []) graph.precede(`general/${key}`, `general/${step.key}`)

@@ -1,3 +1,4 @@
+import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
 export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'faucet.shank.1/2': 'Faucet, 1/2 in threaded shanks',
@@ -204,4 +205,13 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'slip-tee': 'slip tee',
   cap: 'cap',
   plug: 'plug',
+}
+
+/** Outlets of stops that stay. */
+export const KEPT_STOP_WORDS: Readonly<Record<KeptStopId, string>> = {
+  'comp-3/8': '3/8 in compression (thread 9/16 across)',
+  'comp-1/4': '1/4 in compression (thread 7/16 across)',
+  'comp-1/2': '1/2 in compression (thread 11/16 across)',
+  'tail-1/2': '1/2 in male, washer in the nut',
+  'bsp-1/2': 'G 1/2 male, washer in the nut',
 }

@@ -19,6 +19,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
   'saw-behind': 'saw the old fitting off',
+  'keep-stop': 'the old stop stays',
   'undo-nut': 'undo the nut, keep the adapter',
   'undo-nut-reduced': 'undo the nut, a reducing washer into it',
   'sweat-off': 'sweat the old stop off',

@@ -19,11 +19,16 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.lead-solder': 'Old solder may hold lead: no dry sanding, wash hands.',
   'safe.heater-off': 'Electric heater off at the breaker, gas heater to pilot.',
   'safe.shut': 'Close the nearest stop that holds, else the main.',
+  'safe.shut-kept': 'Close the old stop at each line, and no harder than it wants.',
+  'safe.drain-kept':
+    'Open the tap above, or flush: it runs out and stays dry. Where it does not, the stop does not hold and is replaced.',
+  'open.valves-kept': 'The new fixture shut.',
   'safe.drain': 'Open the highest and the lowest tap, hot and cold, and let it drain.',
   'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
   'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
   'open.valves-body': 'The new fixture shut, all other taps shut.',
   'open.restore': 'Open the water slowly and listen.',
+  'open.restore-kept': 'Open each old stop slowly, all the way, and listen.',
   'open.heater-on': 'Hot side full and free of air: heater on again.',
   'open.flush': 'Run the new stop into a bucket until it runs clear.',
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
@@ -32,6 +37,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
   'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',
+  'prove.old-stop':
+    'A tissue round the old stop: wet at the stem, its packing nut an eighth of a turn; wet elsewhere, it is replaced.',
   'prove.tissue-behind': 'Open the stop; a tissue round every joint behind it.',
   'prove.tissue-cap': 'A tissue round the cap.',
   'prove.tissue-end': 'Let it run; a tissue round the joints at both its ends.',
@@ -43,6 +50,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.morning': 'Again next morning.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
   'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
+  'remove.undo-connector':
+    'Hold the old stop with a second wrench; undo the old connector or riser at its outlet.',
+  'remove.look-outlet':
+    'Look into the outlet: threads whole, seat clean. A ring that has bitten the old riser goes with it.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',

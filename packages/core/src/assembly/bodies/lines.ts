@@ -1,3 +1,4 @@
+import type { EndRef } from '../end'
 import type { Body, BodyPort, Insert, Mouth } from './types'
 
 /** Lines that bring water: two from the house, two from a valve to what it feeds, one from what another leaves open. */
@@ -16,14 +17,24 @@ export interface BranchAt {
   readonly branchOf: 'hot' | 'cold' | null
 }
 
+/** The outlet of an old stop that stays. */
+export interface StopAt {
+  readonly stop: EndRef
+}
+
 /** What a line runs between. */
 export interface LineEnds {
-  /** The old pipe, or the port of something new where the line begins, or what another line leaves open. */
-  readonly from: 'pipe' | PortAt | BranchAt
+  /** The old pipe, the port of something new, what another line leaves open, or the outlet of a stop that stays. */
+  readonly from: 'pipe' | PortAt | BranchAt | StopAt
   /** The port where it stops. */
   readonly to: PortAt
   /** What goes in there goes into the run itself. */
   readonly insert: Insert | null
+}
+
+/** The same where the old stop stays: only a line to a fixture that hangs on a stop can begin there. */
+export function fromStop(ends: LineEnds | null, stop: EndRef | undefined): LineEnds | null {
+  return ends && stop && ends.from === 'pipe' && ends.to.route === 'stop' ? { ...ends, from: { stop } } : ends
 }
 
 function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [PortAt, Body] | null {

@@ -22,8 +22,11 @@ export interface Removal {
   /** Bare stub that the tool needs to get round or between, mm. */
   readonly roomMm: number
   readonly leaves: readonly EndMark[]
-  /** What the old tube stood in stays, and is taken again: the nut of a trap adapter, on tube of its size or a smaller. */
-  readonly keeps?: 'nut' | 'nut-reduced'
+  /**
+   * What stays and is taken again: the nut of a trap adapter, on tube of its size or a smaller; a stop that holds, of
+   * which only the old connector is undone.
+   */
+  readonly keeps?: 'nut' | 'nut-reduced' | 'stop'
   /** The end is a male taper thread afterwards. */
   readonly threadedEnd: boolean
   readonly needsFlame: boolean
@@ -182,6 +185,18 @@ export const CUT_OPEN: Removal = {
   steps: [step('remove.cut-open', 240)],
 }
 
+/** Where the old stop stays: proved first, then opened at its outlet. */
+export const KEEP_STOP: Removal = {
+  ...NEW_END,
+  id: 'keep-stop',
+  keeps: 'stop',
+  tools: ['two-wrenches'],
+  steps: [
+    step('remove.undo-connector', 60),
+    step('remove.look-outlet', 30, { after: ['remove.undo-connector'] }),
+  ],
+}
+
 /** Ways to get an old joint off, in one fixed order. */
 export function removalsOf(oldJoint: OldJoint): Removal[] {
   const { removals } = oldJointRow(oldJoint)
@@ -195,7 +210,7 @@ export function removalSeconds({ steps }: Removal): number {
 
 /** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = [...REMOVALS, NEW_END, CUT_OPEN].find((row) => row.id === id)
+  const removal = [...REMOVALS, NEW_END, CUT_OPEN, KEEP_STOP].find((row) => row.id === id)
   if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }

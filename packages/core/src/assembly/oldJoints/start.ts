@@ -6,7 +6,7 @@ import type { Pipe } from '../../reference/types'
 import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
 import { toolsOn } from '../tools'
-import { type EndMark, NEW_END, type Removal, removalsOf } from './removals'
+import { type EndMark, KEEP_STOP, NEW_END, type Removal, removalsOf } from './removals'
 import { oldJointRow } from './table'
 
 /** The end of the stub once the old stop is off. */
@@ -67,6 +67,11 @@ function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
 /** A new end that nothing has to be taken off: a fixture's own, or any end that was named. */
 export function freshStart(port: PortEnd): Start {
   return { removal: NEW_END, port, usableMm: null, marks: new Set(), forbidden: [] }
+}
+
+/** The outlet of a stop that stays. */
+export function keptStart(port: PortEnd): Start {
+  return { ...freshStart(port), removal: KEEP_STOP }
 }
 
 /** True for pipe that is threaded rather than joined as tube. */

@@ -17,6 +17,8 @@ export interface WallLine {
   readonly option: MateOption | null
   /** What has to stand before its end; null while nothing goes in. */
   readonly route: RouteId | null
+  /** It begins at the outlet of an old stop, which stays. */
+  readonly kept?: boolean
   /** It goes into a run. */
   readonly run: boolean
   /** Another line begins at its second outlet. */

@@ -42,7 +42,7 @@ export function drawWallSheet({ place, lines, widthPx = 360, heightPx = 230 }: W
       points: readonly Point[],
       extra: Partial<Shape> = {},
     ) => sheet.shapes.push({ id, layer, role, points, closed: true, ...tint, ...extra })
-    const unknown = line.pipeId === null && !line.fresh
+    const unknown = line.pipeId === null && !line.fresh && !line.kept
     const old = line.fresh ? null : oldPipe(beginning)
     if (old) add('pipe', 'outline', band(old, odMm), { dashed: unknown })
     else if (!line.fresh) add('pipe', 'outline', circle(beginning.at, odMm / 2 + 4), { dashed: unknown })

@@ -45,7 +45,7 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
   if (line.route === 'stop' || line.route === 'washing' || line.route === 'flexible') {
     const stop: Point = begins.from === 'above' ? [from[0], from[1] - 70] : from
     const hose = begins.from === 'above' ? [stop, end] : hang([stop[0], stop[1] + 26], end)
-    const valved = line.option === null || has(/stop|valve/)
+    const valved = line.kept || line.option === null || has(/stop|valve/)
     return { path: hose, width: HOSE_MM, ...(valved && !line.fresh ? { valveAt: stop } : {}) }
   }
   return { path: square(from, end), width: odMm, ...(line.route === 'bib' ? { valveAt: end } : {}) }

@@ -3,7 +3,7 @@ import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
 import { CUT_OPEN } from '../../assembly/oldJoints/removals'
-import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
+import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
@@ -177,7 +177,8 @@ export class Problem {
       return this.meeting.branchEnds.map(({ end }) => freshStart(end))
     }
     if (!this.line.from) throw new CoreFault('line-without-beginning', {}, ['pipeId'])
-    return this.line.from.ends.map((ref) => freshStart(endOf(ref)))
+    const begin = this.line.kept === 'stop' ? keptStart : freshStart
+    return this.line.from.ends.map((ref) => begin(endOf(ref)))
   }
 
   /** The stage that the line begins at: past the stop, or the adapter, where that is what it begins at. */

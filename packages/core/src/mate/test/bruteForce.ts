@@ -1,6 +1,6 @@
 import type { EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
-import { freshStart, type Start, starts } from '../../assembly/oldJoints/start'
+import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
 import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
@@ -120,7 +120,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? starts(pipe, conditions)
-    : (line.from?.ends ?? []).map((ref) => freshStart(made(ref)))
+    : (line.from?.ends ?? []).map((ref) => (line.kept ? keptStart : freshStart)(made(ref)))
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>
