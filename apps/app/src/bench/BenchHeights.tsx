@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -57,7 +58,7 @@ export function BenchHeights() {
           <MeasureRow
             label={NAMES[id] ?? id}
             mm={measuredMm}
-            detail={`${say('{least:reading} to {most:reading}', { least, most }, unit)} · ${source.certainty === 'recalled' ? source.title : source.certainty}`}
+            detail={`${screenText('heights.range', { least, most }, unit)} · ${source.certainty === 'recalled' ? source.title : source.certainty}`}
             onEnter={(length) => set(ORDER.indexOf(id), length.mm)}
           />
           {fit ? (

@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { router, useLocalSearchParams } from 'expo-router'
@@ -116,7 +117,9 @@ export function BenchPitch() {
             hint="From the high end."
             mm={lengths[1 + index] ?? null}
             {...(point
-              ? { detail: say('{down:reading} below the high end', { down: -point.elevationMm }, unit) }
+              ? {
+                  detail: screenText('pitch.below', { down: -point.elevationMm }, unit),
+                }
               : {})}
             onEnter={({ mm }) => set(1 + index, mm)}
           />

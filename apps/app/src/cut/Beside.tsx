@@ -1,5 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
-import { say } from '@diarmos/core/words/say'
+import { screenText } from '@diarmos/core/words/counts'
 import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Length } from '../ui/Length'
@@ -28,9 +28,9 @@ export function Beside({ apartMm, service, stagger, onAsk }: Props) {
           <Txt size="s" tone={stagger.clear ? 'soft' : 'amber'} bold={!stagger.clear}>
             {stagger.clear
               ? '✓ bodies and wrenches clear each other'
-              : say(
-                  `⚠ they would touch: set the ${service} line {outMm:missing-length} further out or {inMm:missing-length} further in; side by side they need {apartMm:least-stub}`,
-                  { outMm: stagger.outMm, inMm: stagger.inMm, apartMm: stagger.apartMm },
+              : screenText(
+                  'beside.touch',
+                  { line: service, outMm: stagger.outMm, inMm: stagger.inMm, apartMm: stagger.apartMm },
                   unit,
                 )}
           </Txt>

@@ -2,6 +2,7 @@ import type { OperationResponse } from '@diarmos/contract'
 import type { Family } from '@diarmos/core'
 import type { ParsedLength } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
+import { screenText } from '@diarmos/core/words/counts'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { stationText } from '@diarmos/core/words/stations'
@@ -98,25 +99,25 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
           </Txt>
         ) : (
           <Txt size="s" tone="soft">
-            {say(
-              'It yields {haveMm:largest-opening} of the {needsMm:missing-length} that the shortest joint goes in',
-              { haveMm: spring.haveMm, needsMm: spring.needsMm },
-              unit,
-            )}
+            {screenText('spring.yields', { haveMm: spring.haveMm, needsMm: spring.needsMm }, unit)}
             {one.sidewaysMm > 0
-              ? say(', pushed {sidewaysMm:largest-opening} sideways', { sidewaysMm: one.sidewaysMm }, unit) +
-                ` by ${kilograms(one.forceN)} at ${Math.round(one.stressMPa)} MPa (${one.limit === 'stress' ? 'as far as it bends back from' : 'as far as there is room'})`
+              ? screenText(
+                  'spring.pushed',
+                  {
+                    sidewaysMm: one.sidewaysMm,
+                    force: kilograms(one.forceN),
+                    stressMPa: Math.round(one.stressMPa),
+                    limit: one.limit,
+                  },
+                  unit,
+                )
               : ''}
             {other.limit === 'rigid' ? '; it is not sprung at all' : ''}.{' '}
             {spring.can
               ? ''
               : spring.leastFreeMm === null
                 ? 'No length would do in that room.'
-                : say(
-                    'It would from {free:least-stub} of free pipe on each side.',
-                    { free: spring.leastFreeMm },
-                    unit,
-                  )}
+                : screenText('spring.from', { free: spring.leastFreeMm }, unit)}
           </Txt>
         )}
         <Txt size="s" tone="soft">

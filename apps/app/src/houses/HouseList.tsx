@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { View } from 'react-native'
 import { useDocs, useDocsOf } from '../data/select'
 import { useData } from '../data/store'
@@ -22,7 +23,7 @@ function HouseRow({ property }: { property: Doc<'property'> }) {
       </Txt>
       <Txt size="s" tone="soft">
         {[property.fields.street, property.fields.town].filter(Boolean).join(', ')} · piped{' '}
-        {ERA_WORDS[property.fields.era]} · {points.length} {points.length === 1 ? 'point' : 'points'}
+        {ERA_WORDS[property.fields.era]} · {screenText('house.points', { points: points.length })}
       </Txt>
     </LinkTo>
   )

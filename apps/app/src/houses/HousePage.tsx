@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { router } from 'expo-router'
 import { ScrollView, View } from 'react-native'
@@ -88,7 +89,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
         </View>
         <Txt size="s" tone="soft">
           {open > 0
-            ? `${open} open ${open === 1 ? 'job' : 'jobs'} here: a house goes once all its jobs are closed.`
+            ? screenText('house.open-jobs', { jobs: open })
             : 'Its points, jobs and contact go along; for thirty days all of it can be taken back.'}
         </Txt>
         {property.fields.note ? <Txt className="py-2">{property.fields.note}</Txt> : null}

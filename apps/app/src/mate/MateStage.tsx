@@ -1,4 +1,5 @@
 import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
+import { screenText } from '@diarmos/core/words/counts'
 import { useRef, useState } from 'react'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
@@ -190,7 +191,7 @@ export function MateStage(props: Props) {
           option ? (
             <>
               <Txt bold size="l" heading={2} className="mb-1">
-                {options.length === 1 ? '1 way' : `${options.length} ways, ${worth.length} worth weighing`}
+                {screenText('ways.worth', { ways: options.length, worth: worth.length })}
               </Txt>
               <OptionCard
                 option={option}

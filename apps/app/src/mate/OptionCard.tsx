@@ -1,4 +1,5 @@
 import type { MateOption, RankedOption } from '@diarmos/core'
+import { screenText } from '@diarmos/core/words/counts'
 import { CRITERION_WORDS, FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { REMOVAL_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { reasonText } from '@diarmos/core/words/reasons'
@@ -68,9 +69,7 @@ export function OptionCard({ option, rank, chosen, together, only = false }: Pro
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
-    missingParts.length > 0
-      ? `${missingParts.length} ${missingParts.length === 1 ? 'part' : 'parts'} from the counter`
-      : '',
+    missingParts.length > 0 ? screenText('parts.fetch', { parts: missingParts.length }) : '',
     ...missingTools.map((tool) => TOOL_WORDS[tool] ?? tool),
   ].filter(Boolean)
   return (

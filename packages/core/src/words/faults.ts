@@ -2,7 +2,7 @@ import type { CoreFault, FaultCode } from '../fault'
 import { type Sentence, say } from './say'
 
 /** What is wrong with a question, in one sentence each. */
-const FAULTS: Readonly<Record<FaultCode, Sentence>> = {
+export const FAULTS: Readonly<Record<FaultCode, Sentence>> = {
   'no-pipe': 'no pipe {id} in the tables',
   'no-part': 'no part {id} in the catalogue',
   'no-such-part': 'no {family} with that end in the catalogue',

@@ -10,7 +10,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'line.not-dry':
     'The line is not dry: even a trickle keeps the joint cold and its steam blows holes, so no {method} joint here.',
   'stub.too-short':
-    'The stub is {missingMm:missing-length} too short: this joint needs {needsMm:least-stub} of straight bare pipe and {hasMm:largest-opening} is left.',
+    'The stub is {missingMm, number, missing-length} too short: this joint needs {needsMm, number, least-stub} of straight bare pipe and {hasMm, number, largest-opening} is left.',
   'access.closed-wall': 'A {method} joint must stay within reach, and this place will be closed.',
   'house.push-fit-concealed': 'Your house rule keeps push-fit out of closed walls.',
   'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
@@ -27,7 +27,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'ground.not-buried': 'A {method} joint is not put in the ground.',
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
-    'A {method} joint needs {needsMm:least-stub} of room round the pipe for the tool; there is {hasMm:largest-opening}.',
+    'A {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',
   'tool.not-fetched': 'A {method} joint needs the press tool, and it is not aboard.',
   'flare.hard-tube': 'Hard tube splits when it is flared: soft tube only.',
   'sun.plastic': 'Daylight makes this plastic brittle: no such pipe here.',
@@ -41,100 +41,106 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'offset.angle': 'No bend turns by {angle}°.',
   'offset.none': 'The lines are in one: there is no offset.',
   'offset.too-close':
-    'The bends stand {shortMm:missing-length} too close for a piece between them: a flatter angle, or a bend with a spigot.',
+    'The bends stand {shortMm, number, missing-length} too close for a piece between them: a flatter angle, or a bend with a spigot.',
   'offset.angle-too-small': 'These two bends turn by {least}° at least, and {wanted}° is wanted.',
   'offset.angle-too-large': 'These two bends turn by {most}° at most, and {wanted}° is wanted.',
-  'cut.too-close': 'There is no room for a piece: the two parts stand {shortMm:missing-length} too close.',
+  'cut.too-close':
+    'There is no room for a piece: the two parts stand {shortMm, number, missing-length} too close.',
   'cut.measure-again':
-    'The {what} may be off by more than the joints can take ({slackMm:largest-opening}): take it again before cutting.',
+    'The {what} may be off by more than the joints can take ({slackMm, number, largest-opening}): take it again before cutting.',
   'cut.dry-fit':
-    'Taken from a dry fit: {shortMm:missing-length} shorter, since cement lets the sockets close.',
+    'Taken from a dry fit: {shortMm, number, missing-length} shorter, since cement lets the sockets close.',
   'layout.measure-again':
-    'May be off by {offMm:missing-length}; its joints take {slackMm:largest-opening}: hold it where it goes before the last trim.',
+    'May be off by {offMm, number, missing-length}; its joints take {slackMm, number, largest-opening}: hold it where it goes before the last trim.',
   'layout.mouth-to-mouth':
-    'May be off by {offMm:missing-length}, most of it the parts’ own lengths; its joints take {slackMm:largest-opening}: hold the parts in place and measure from mouth to mouth.',
+    'May be off by {offMm, number, missing-length}, most of it the parts’ own lengths; its joints take {slackMm, number, largest-opening}: hold the parts in place and measure from mouth to mouth.',
   'layout.contradiction':
-    'These measurements cannot all be true: they disagree by {offMm:reading}. Take them again.',
+    'These measurements cannot all be true: they disagree by {offMm, number, reading}. Take them again.',
   'layout.no-place': 'The way that is chosen now has no such place: the measurement is kept, and not used.',
   'layout.bends': 'Between these two places the line bends: the measurement is kept, and not used.',
-  'fixed.too-little': '{shortMm:missing-length} more has to come out of the run.',
-  'fixed.too-much': 'With {overMm:missing-length} more out than this can bridge, a longer piece is needed.',
+  'fixed.too-little': '{shortMm, number, missing-length} more has to come out of the run.',
+  'fixed.too-much':
+    'With {overMm, number, missing-length} more out than this can bridge, a longer piece is needed.',
   'fixed.no-room':
-    'The straight bare pipe beside the cut is {shortMm:missing-length} too short for what slides or goes on there.',
+    'The straight bare pipe beside the cut is {shortMm, number, missing-length} too short for what slides or goes on there.',
   'fixed.take-out':
-    'Mark and cut {takeOutMm:piece-to-remove} out of the run, square, the old joint with it if it can be.',
+    'Mark and cut {takeOutMm, number, piece-to-remove} out of the run, square, the old joint with it if it can be.',
   'fixed.one-cut': 'One cut through the run is enough: nothing comes out.',
   'fixed.ream': 'Ream and clean both ends, bright and round, as far as anything slides.',
-  'fixed.piece': 'Cut piece {letter}: {cutMm:pipe-to-cut}.',
+  'fixed.piece': 'Cut piece {letter}: {cutMm, number, pipe-to-cut}.',
   'fixed.marks':
-    'Witness marks: {firstMm:insertion-mark} and {secondMm:insertion-mark} from the two ends that meet inside what slides.',
+    'Witness marks: {firstMm, number, insertion-mark} and {secondMm, number, insertion-mark} from the two ends that meet inside what slides.',
   'fixed.slide-near':
-    'Push what slides fully onto the pipe on this side: it takes {needsMm:least-stub} of bare straight pipe.',
+    'Push what slides fully onto the pipe on this side: it takes {needsMm, number, least-stub} of bare straight pipe.',
   'fixed.slide-far':
-    'Push what slides fully onto the pipe on the other side: it takes {needsMm:least-stub} of bare straight pipe.',
+    'Push what slides fully onto the pipe on the other side: it takes {needsMm, number, least-stub} of bare straight pipe.',
   'fixed.slide-piece':
-    'Push what slides fully onto the piece that goes in: it takes {needsMm:least-stub} of it.',
+    'Push what slides fully onto the piece that goes in: it takes {needsMm, number, least-stub} of it.',
   'fixed.put-in': 'Put the rest in place, each joint to its mark.',
-  'fixed.spring': 'Spring the pipe sideways until {needsMm:missing-length} is clear, and let it back in.',
+  'fixed.spring':
+    'Spring the pipe sideways until {needsMm, number, missing-length} is clear, and let it back in.',
   'fixed.union': 'Draw the union together last.',
   'fixed.draw-back':
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
   'trap.aside':
-    'The drain stands {overMm:missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
+    'The drain stands {overMm, number, missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
   'trap.far':
-    'The wall tube is {overMm:missing-length} too short: a longer one, or an extension with a slip joint.',
+    'The wall tube is {overMm, number, missing-length} too short: a longer one, or an extension with a slip joint.',
   'trap.near':
-    'There is no room for the trap: it stands {shortMm:missing-length} too near the wall for its tube.',
+    'There is no room for the trap: it stands {shortMm, number, missing-length} too near the wall for its tube.',
   'trap.high':
-    'The stub in the wall is {overMm:missing-length} too high for this trap: a shallower one, or the stub lowered.',
+    'The stub in the wall is {overMm, number, missing-length} too high for this trap: a shallower one, or the stub lowered.',
   'trap.drop':
-    'The weir lies {overMm:missing-length} further below the outlet than 24 in, the most that model codes allow.',
+    'The weir lies {overMm, number, missing-length} further below the outlet than 24 in, the most that model codes allow.',
   'layout.rigid':
-    'The parts between fix this at {isMm:reading}; {measuredMm:reading} was measured, which is {offMm:reading} off.',
-  'layout.connector-short': 'The connector is {shortMm:missing-length} too short with the slack it needs.',
+    'The parts between fix this at {isMm, number, reading}; {measuredMm, number, reading} was measured, which is {offMm, number, reading} off.',
+  'layout.connector-short':
+    'The connector is {shortMm, number, missing-length} too short with the slack it needs.',
   'layout.connector-tight':
     'The connector reaches with nothing to spare: measure again, or take the next longer.',
   'plan.no-stock': 'There is no stock to cut from.',
-  'plan.too-long': 'No length of stock holds {name}: it is {overMm:missing-length} too long.',
+  'plan.too-long': 'No length of stock holds {name}: it is {overMm, number, missing-length} too long.',
   'plan.not-settled':
     'No plan was found within the steps that one question has: take fewer kinds of stock, or cut in two goes.',
   'plan.too-little':
-    'The stock that is there does not hold all pieces: {shortMm:missing-length} are missing.',
-  'pitch.no-head': 'The pipe does not go in under what is above: {shortMm:missing-length} are missing.',
-  'pitch.too-low': 'At its low end it comes out {overMm:missing-length} below what is there.',
+    'The stock that is there does not hold all pieces: {shortMm, number, missing-length} are missing.',
+  'pitch.no-head':
+    'The pipe does not go in under what is above: {shortMm, number, missing-length} are missing.',
+  'pitch.too-low': 'At its low end it comes out {overMm, number, missing-length} below what is there.',
   'pitch.no-length': 'A run without length has no pitch.',
-  'pitch.too-flat': 'It falls too little: the low end must lie {shortMm:missing-length} lower.',
+  'pitch.too-flat': 'It falls too little: the low end must lie {shortMm, number, missing-length} lower.',
   'wall.window': 'The window is the wrong way round: its least is more than its most.',
-  'wall.in-front': 'The valve would stand {overMm:missing-length} in front of the finished wall.',
-  'hole.through-the-face': 'The hole comes out of the wood by {overMm:missing-length}.',
+  'wall.in-front': 'The valve would stand {overMm, number, missing-length} in front of the finished wall.',
+  'hole.through-the-face': 'The hole comes out of the wood by {overMm, number, missing-length}.',
   'hole.too-large': 'It takes {percent} % of the wood: more than any stud may lose.',
   'hole.bearing': 'It takes {percent} % of the wood: too much for a stud that bears.',
-  'bib.wall-too-thick': 'No bib is made so long: the wall is {overMm:missing-length} too thick.',
-  'rough.low': '{shortMm:missing-length} lower than usual.',
-  'rough.high': '{overMm:missing-length} higher than usual.',
+  'bib.wall-too-thick': 'No bib is made so long: the wall is {overMm, number, missing-length} too thick.',
+  'rough.low': '{shortMm, number, missing-length} lower than usual.',
+  'rough.high': '{overMm, number, missing-length} higher than usual.',
   'toilet.too-near':
-    'The flange stands {shortMm:missing-length} too near the wall, also for an offset flange: a bowl for a shorter rough-in.',
-  'toilet.flange-high': 'The flange stands {overMm:missing-length} too high: the bowl would rock on it.',
+    'The flange stands {shortMm, number, missing-length} too near the wall, also for an offset flange: a bowl for a shorter rough-in.',
+  'toilet.flange-high':
+    'The flange stands {overMm, number, missing-length} too high: the bowl would rock on it.',
   'toilet.flange-low':
-    'The flange lies {shortMm:missing-length} beneath the finished floor: a thicker seal, never two waxes.',
+    'The flange lies {shortMm, number, missing-length} beneath the finished floor: a thicker seal, never two waxes.',
   'toilet.extender':
-    'The flange lies {shortMm:missing-length} beneath the finished floor: bring it up with rings screwed and sealed.',
-  'toilet.no-riser': 'There is no room for a riser: {shortMm:missing-length} are missing.',
+    'The flange lies {shortMm, number, missing-length} beneath the finished floor: bring it up with rings screwed and sealed.',
+  'toilet.no-riser': 'There is no room for a riser: {shortMm, number, missing-length} are missing.',
   'bib.too-short':
-    'Its seat must lie in the warm, {needsMm:missing-length} behind the outside: shorter ones are left out.',
+    'Its seat must lie in the warm, {needsMm, number, missing-length} behind the outside: shorter ones are left out.',
   'connector.too-short':
-    'A connector pulled tight leaks: those shorter than {needsMm:missing-length}, an inch of slack included, are left out.',
+    'A connector pulled tight leaks: those shorter than {needsMm, number, missing-length}, an inch of slack included, are left out.',
   'temporary.not-water': 'Nothing is wrapped until it is known that the pipe carries water.',
   'temporary.no-hole': 'It wraps a pinhole, and none was seen on this pipe.',
   'temporary.unseen': 'What holds for a time only must stay in sight, and this place will be closed.',
   'deck.fits': 'It sits on the holes that are there.',
   'deck.plate':
-    'It takes the middle hole; its plate covers the others, {hasMm:outside-diameter} between the outer two.',
+    'It takes the middle hole; its plate covers the others, {hasMm, number, outside-diameter} between the outer two.',
   'deck.spare': 'It fits and leaves {spare} to be covered: a cap, a sprayer or a dispenser.',
   'deck.wall': 'One comes out of the wall, the other stands on a deck.',
   'deck.too-few': 'It needs {needs} holes and there are {has}.',
   'deck.centres':
-    'Its shanks do not meet the holes: there are {hasMm:outside-diameter} between the outer two.',
+    'Its shanks do not meet the holes: there are {hasMm, number, outside-diameter} between the outer two.',
   'bib.frost':
     'Where it freezes outside, a plain bib bursts: frost-free, pitched to drain, hose off in autumn.',
   'compression.old-marks': 'Tooth marks lie near the end: set the ring on a smooth place.',
@@ -145,8 +151,9 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'push-fit.polybutylene': 'Only some push-fit fittings are listed for polybutylene: read the sheet.',
   'push-fit.concealed': 'The seal’s life is shorter than the wall’s: know that before closing it.',
   'stub.not-measured':
-    'The stub is not measured yet: this joint needs {needsMm:least-stub} of straight bare pipe.',
-  'stub.close': 'Only {spareMm:largest-opening} to spare: measure the bare stub again before cutting.',
+    'The stub is not measured yet: this joint needs {needsMm, number, least-stub} of straight bare pipe.',
+  'stub.close':
+    'Only {spareMm, number, largest-opening} to spare: measure the bare stub again before cutting.',
   'body.cools':
     'A body is soldered at one end and takes tape, a seal or plastic at another: {minutes} minutes to cool are counted in; some wait only until it can be held.',
   'stop.seats-and-flame': 'Take cartridge and rubber out, or keep them off the joint until it is cold.',
@@ -179,7 +186,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'end.dirty-bore': 'The bore is dirty: clean it well back before flux and heat.',
   'removal.flame': 'Sweating the old stop off needs a flame.',
   'removal.dry': 'The old stop will not sweat off while water stands in the line.',
-  'removal.room': 'The cutter needs {missingMm:missing-length} more bare pipe to get round.',
+  'removal.room': 'The cutter needs {missingMm, number, missing-length} more bare pipe to get round.',
   'find.enough': 'Enough: {name}.',
   'find.enough-same-parts': '{name}, {grades}: the same fittings either way. Enough.',
   'find.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',

@@ -70,7 +70,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
-  'sweat.flux': 'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm:insertion-mark}.',
+  'sweat.flux':
+    'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',
   'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
   'sweat.cool': 'Do not move it until set; let it cool.',
   'sweat.wipe': 'Wipe the flux off.',
@@ -78,9 +79,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'compression.nut': 'Nut onto the tube.',
   'compression.ring': 'Ring onto the tube, on a smooth round place.',
   'compression.tighten':
-    'Tube home to {insertionMm:insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape; {compressionNut}.',
+    'Tube home to {insertionMm, number, insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape; {compressionNut}.',
   'push.inspect': 'No score, no burr, no flat on the sealing length; wipe it, no abrasive.',
-  'push.mark': 'Mark {insertionMm:insertion-mark} from the end.',
+  'push.mark': 'Mark {insertionMm, number, insertion-mark} from the end.',
   'push.push': 'Push to the mark in one go; pull back to prove the grip.',
   'thread.brush': 'Brush the threads clean and look for cracks.',
   'thread.seal': '{threadSeal} on the male thread: clockwise seen from the end, first thread left free.',
@@ -94,7 +95,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'expansion.ring': 'Expansion ring flush on the end, against its stop.',
   'expansion.expand': 'Expand with a turn between strokes; fitting in to the shoulder; hold until it grips.',
   'expansion.grip': 'Let it shrink; longer when it is cold.',
-  'cement.fit': 'Dry-fit, mark full depth {insertionMm:insertion-mark}.',
+  'cement.fit': 'Dry-fit, mark full depth {insertionMm, number, insertion-mark}.',
   'cement.join': 'CPVC cement on tube and socket; push, quarter turn, hold 30 s.',
   'cement.cure': 'Leave it alone: cure time by temperature and size, from the can.',
   'cement.join-abs': 'ABS cement on pipe and socket, no primer; push, quarter turn, hold 30 s.',
@@ -111,7 +112,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
   'remove.saw': 'Saw the pipe square behind the old fitting; take off the burr.',
   'cement.join-pvc': 'Primer, then PVC cement on pipe and socket; push, quarter turn, hold 30 s.',
-  'press.mark': 'Mark {insertionMm:insertion-mark} from the end; look that the ring lies in its bead.',
+  'press.mark':
+    'Mark {insertionMm, number, insertion-mark} from the end; look that the ring lies in its bead.',
   'press.press': 'Push to the mark, jaw square on the bead, press once.',
   'press.look': 'Look at the mark again: it must not have moved.',
   'flare.nut': 'Flare nut onto the tube, thread towards the end.',
@@ -120,7 +122,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'gasket.clean': 'Cut square, file the edge, clean the pipe bare and smooth as far as the gasket goes.',
   'gasket.nut': 'Nut, then gasket onto the pipe.',
   'gasket.tighten':
-    'Pipe in to {insertionMm:insertion-mark}; tighten each nut as its sheet says. Secure the run: it can pull out.',
+    'Pipe in to {insertionMm, number, insertion-mark}; tighten each nut as its sheet says. Secure the run: it can pull out.',
   'spout.slip': 'Push the spout home against the wall, tighten its screw on the tube.',
   'sleeve.round': 'Round the end with the tool: no burr, no oval.',
   'sleeve.sleeve': 'Press sleeve onto the tube.',
@@ -128,7 +130,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'clips.on': 'Two clips onto the tube, screws on opposite sides.',
   'clips.tighten': 'Warm the end in hot water if it is stiff; barb in to its shoulder; tighten both clips.',
   'poly.tighten':
-    'Pipe in to {insertionMm:insertion-mark}, past the ring; nut by hand, then with the wrench.',
+    'Pipe in to {insertionMm, number, insertion-mark}, past the ring; nut by hand, then with the wrench.',
   'remove.cut-open': 'Cut out the marked length, square at both ends.',
   'swivel.look': 'Rubber washer or cone sits in the nut, undamaged.',
   'swivel.snug': 'Nut by hand, then snug with a wrench. No tape, no force.',

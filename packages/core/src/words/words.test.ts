@@ -6,6 +6,8 @@ import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../id
 import { mate, RULES } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { MATERIAL_NAMES, PIPE_MATERIALS, pipeById } from '../reference'
+import { screenText } from './counts'
+import { FAULTS } from './faults'
 import {
   ANSWERS,
   CHANGES,
@@ -48,7 +50,7 @@ describe('everything that can be said has words', () => {
     }
   })
   it('removals', () => {
-    for (const removal of [...REMOVALS, removalById('new-end'), removalById('cut-open')]) {
+    for (const removal of [...REMOVALS, ...['new-end', 'cut-open', 'keep-stop'].map(removalById)]) {
       expect(REMOVAL_WORDS[removal.id]).toBeDefined()
       for (const step of removal.steps) expect(STEPS[step.words]).toBeDefined()
       for (const tool of removal.tools) expect(TOOL_WORDS[tool]).toBeDefined()
@@ -123,12 +125,26 @@ describe('sentences', () => {
   })
 
   it('print lengths in the reader’s unit, rounded by their kind', () => {
-    expect(say('{a:missing-length}', { a: 10.1 }, 'mm')).toBe('11 mm')
-    expect(say('{a:largest-opening}', { a: 10.9 }, 'mm')).toBe('10 mm')
-    expect(say('{a:least-stub}', { a: 25.5 }, 'in')).toBe('1 1/16"')
+    expect(say('{a, number, missing-length}', { a: 10.1 }, 'mm')).toBe('11 mm')
+    expect(say('{a, number, largest-opening}', { a: 10.9 }, 'mm')).toBe('10 mm')
+    expect(say('{a, number, least-stub}', { a: 25.5 }, 'in')).toBe('1 1/16"')
   })
-  it('show what is missing rather than invent it', () =>
-    expect(say('{a} and {b}', { a: 1 }, 'in')).toBe('1 and {b}'))
+  it('show what is missing rather than invent it', () => {
+    expect(say('{a} and {b}', { a: 1 }, 'in')).toBe('1 and {b}')
+    expect(say('{a, number, least-stub}', {}, 'in')).toBe('{a}')
+  })
+  it('are ICU messages: numbers, plurals and choices; what looks like a tag is only text', () => {
+    const ways = '{n, plural, one {# way} other {# ways}}{kind, select, hot {, hot} other {}} <{n}>'
+    expect(say(ways, { n: 1, kind: 'hot' }, 'mm')).toBe('1 way, hot <1>')
+    expect(say(ways, { n: 3, kind: 'cold' }, 'mm')).toBe('3 ways <3>')
+    expect(screenText('ways.worth', { ways: 1, worth: 1 })).toBe('1 way')
+    expect(screenText('ways.worth', { ways: 8, worth: 2 })).toBe('8 ways, 2 worth weighing')
+  })
+  it('every message of the catalogue can be read', () => {
+    // a message that cannot be read throws
+    for (const message of [...Object.values(STEPS), ...Object.values(REASONS), ...Object.values(FAULTS)])
+      expect(say(message, {}, 'in').length).toBeGreaterThan(0)
+  })
   it('show an unknown rule by its name', () =>
     expect(reasonText({ ruleId: 'new.rule', parameters: {} }, 'in')).toBe('new.rule'))
 

@@ -1,0 +1,26 @@
+import type { LengthUnit } from '../units/types'
+import { type Parameters, say } from './say'
+
+/** What screens say with a number in it. */
+const SCREENS = {
+  'ways.worth': '{ways, plural, one {# way} other {# ways, {worth} worth weighing}}',
+  'parts.fetch': '{parts, plural, one {# part} other {# parts}} from the counter',
+  'house.points': '{points, plural, one {# point} other {# points}}',
+  'house.open-jobs':
+    '{jobs, plural, one {# open job} other {# open jobs}} here: a house goes once all its jobs are closed.',
+  'beside.touch':
+    '⚠ they would touch: set the {line} line {outMm, number, missing-length} further out or {inMm, number, missing-length} further in; side by side they need {apartMm, number, least-stub}',
+  'spring.yields':
+    'It yields {haveMm, number, largest-opening} of the {needsMm, number, missing-length} that the shortest joint goes in',
+  'spring.pushed':
+    ', pushed {sidewaysMm, number, largest-opening} sideways by {force} at {stressMPa} MPa ({limit, select, stress {as far as it bends back from} other {as far as there is room}})',
+  'spring.from': 'It would from {free, number, least-stub} of free pipe on each side.',
+  'pitch.below': '{down, number, reading} below the high end',
+  'heights.range': '{least, number, reading} to {most, number, reading}',
+} as const
+export type ScreenText = keyof typeof SCREENS
+
+/** A sentence of a screen. */
+export function screenText(id: ScreenText, parameters: Parameters, unit: LengthUnit = 'mm'): string {
+  return say(SCREENS[id], parameters, unit)
+}
