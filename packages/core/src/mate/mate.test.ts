@@ -299,6 +299,14 @@ describe('the rules of the trade', () => {
       'push-fit.tooth-marks',
     ],
     [
+      'nothing is expanded where teeth have marked it',
+      'pex-a.sdr9.1/2',
+      { oldJoint: 'none', faults: ['tooth-marks'] },
+      'expansion',
+      'expansion.marked',
+    ],
+    ['nothing is expanded over a score', 'pex-a.sdr9.1/2', { scored: true }, 'expansion', 'end.scored'],
+    [
       'no push-fit on solder',
       'copper.l.1/2',
       { oldJoint: 'none', faults: ['solder-on'] },

@@ -26,6 +26,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'unscrew-pull-ring': 'unscrew, draw the ring',
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',
   release: 'release the old push-fit',
+  'open-body': 'open the old push-fit round its seal',
   unscrew: 'unscrew the old stop',
   'new-end': 'nothing to take off',
   'cut-open': 'cut the run open',

@@ -16,6 +16,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
   'push-fit.ring-mark': 'The old ring left a groove where the {method} must seal: cut back first.',
   'push-fit.solder-left': 'Solder is left where the {method} must seal: cut back to bare round tube.',
+  'expansion.marked':
+    'Teeth or a ring have marked the tube: stretched, each mark opens. Cut back to clean tube, or open the old body round its seal.',
   'push-fit.tooth-marks':
     'The old fitting’s teeth marked the length on which the {method} seals: cut back or find a smooth length.',
   'end.scored': 'The end is scored, and a score under a {method} seal is a leak.',

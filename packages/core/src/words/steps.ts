@@ -62,6 +62,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.pull-ring': 'Draw the old ring with a puller; do not score the tube.',
   'remove.cut-ring': 'Cut just behind the old ring.',
   'remove.release': 'Press the collar back with the release tool and pull the stop off.',
+  'remove.open-body':
+    'Cut the old stop’s body open round its seal with a wide wheel cutter, never into the tube; slide it off straight, no twisting.',
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
   'remove.unscrew-thread': 'Unscrew the old stop, gently.',
   'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',

@@ -15,6 +15,8 @@ export interface Removal {
   readonly id: string
   /** Pipe that it is for; any where it is not said. */
   readonly medium?: Medium
+  /** Tube that it is for; any where it is not said. */
+  readonly on?: 'soft'
   /** Length gained beyond the visible stub: none, the old insertion, or the nut's length less the ring. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion'
   /** Taken off for the cut itself, mm. */
@@ -155,6 +157,21 @@ export const REMOVALS: readonly Removal[] = [
     needsDry: false,
     tools: ['release-tool'],
     steps: [step('remove.release', 60)],
+    source: commonPractice,
+  },
+  {
+    // twisted or drawn off, the teeth would cut soft tube; what is opened by a wheel is the body alone
+    id: 'open-body',
+    on: 'soft',
+    gains: 'insertion',
+    kerfMm: 0,
+    roomMm: 0,
+    leaves: [],
+    threadedEnd: false,
+    needsFlame: false,
+    needsDry: false,
+    tools: ['tube-cutter'],
+    steps: [step('remove.open-body', 180)],
     source: commonPractice,
   },
   {

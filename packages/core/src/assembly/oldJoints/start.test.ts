@@ -38,6 +38,24 @@ describe('what a removal leaves of the stub', () => {
     expect(found.release?.usableMm).toBeCloseTo(visible + push, 6)
     expect([...(found.release?.marks ?? [])]).toEqual(['teeth'])
   })
+  it('a push-fit stop on soft tube: opened round its seal it leaves no marks, so that it can be expanded', () => {
+    const soft = pipeById('pex-a.sdr9.1/2') as Pipe
+    const found = at(soft, { oldJoint: 'push-fit', stubMm: visible })
+    expect([...(found['open-body']?.marks ?? [])]).toEqual([])
+    expect(found['open-body']?.usableMm).toBeCloseTo(found.release?.usableMm ?? 0, 6)
+    expect(found['open-body']?.removal.tools).toEqual(['tube-cutter'])
+    expect(at(half, { oldJoint: 'push-fit' })['open-body']).toBeUndefined()
+    // a stub too short to cut back: the one way to an expansion joint
+    const { options } =
+      mate({
+        lines: [line('pex-a.sdr9.1/2', { oldJoint: 'push-fit', stubMm: 3 })],
+        settings: WELL_EQUIPPED,
+        k: 20,
+      }).lines[0] ?? {}
+    const expanded = options?.filter(({ joints }) => joints[0]?.method === 'expansion') ?? []
+    expect(expanded.length).toBeGreaterThan(0)
+    for (const { removalId } of expanded) expect(removalId).toBe('open-body')
+  })
   it('a threaded stop: the thread comes free, in the system it has', () => {
     expect(at(steel, { oldJoint: 'threaded', thread: 'NPT' }).unscrew?.port).toMatchObject({
       form: 'taper-male',

@@ -1,6 +1,7 @@
 import { end, type PortEnd } from '../../catalog/ends'
 import { threadEngagement, tubeEngagement } from '../../reference/engagement'
 import { isThreadedMaterial, mediumOf } from '../../reference/materials'
+import { isSoftTube } from '../../reference/softTube'
 import { commonPractice } from '../../reference/source'
 import type { Pipe } from '../../reference/types'
 import type { Conditions } from '../conditions'
@@ -87,6 +88,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
   const medium = mediumOf(pipe.material)
   for (const removal of removalsOf(conditions.oldJoint)) {
     if (removal.medium && removal.medium !== medium) continue
+    if (removal.on === 'soft' && !isSoftTube(pipe.material)) continue
     const threadedPipe = isThreadedPipe(pipe)
     if (removal.threadedEnd) {
       // a bare threaded pipe needs nothing unscrewed; the thread must be there
@@ -125,7 +127,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
     const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
     states.push({
-      removal: { ...removal, tools: toolsOn(removal.tools, pipe.material) },
+      removal: removal.on ? removal : { ...removal, tools: toolsOn(removal.tools, pipe.material) },
       port,
       usableMm,
       marks: new Set([...removal.leaves, ...left]),

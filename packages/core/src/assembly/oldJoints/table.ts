@@ -36,7 +36,7 @@ export const OLD_JOINTS = [
   {
     id: 'push-fit',
     body: 'push-fit',
-    removals: ['cut-behind', 'release'],
+    removals: ['cut-behind', 'release', 'open-body'],
     on: ['copper', 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene', 'waste-push-fit'],
   },
   { id: 'threaded', body: null, removals: ['cut-behind', 'unscrew'], on: [...STEEL, ...COPPER, ...PLASTIC] },

@@ -56,7 +56,7 @@ export function consumableCents(method: Method, settings: MateSettings): number 
 /** Extra risk, per mille, where the shop would rather get an old stop off the other way. */
 export function removalRiskPerMille(removal: Removal, settings: MateSettings): number {
   const cuts = removal.id.includes('cut-behind')
-  const takesOff = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
+  const takesOff = ['sweat-off', 'unscrew-pull-ring', 'release', 'open-body'].includes(removal.id)
   if (settings.houseRules.oldStop === 'cut-behind' && takesOff) return 10
   if (settings.houseRules.oldStop === 'take-off' && cuts) return 10
   return 0

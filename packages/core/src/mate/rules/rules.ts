@@ -239,12 +239,20 @@ export const RULES: readonly Rule[] = [
       sealsOn(method) && start?.marks.has('teeth') ? { method: method.name } : null,
   },
   {
+    // every cut in the wall opens when the tube is stretched
+    id: 'expansion.marked',
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, start }) =>
+      yes(method.id === 'expansion' && ['teeth', 'ring'].some((mark) => start?.marks.has(mark as 'teeth'))),
+  },
+  {
     id: 'end.scored',
     severity: 'forbid',
     change: 'smooth',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.scored && (sealsOn(method) || method.id === 'compression')
+      start && conditions.scored && (sealsOn(method) || ['compression', 'expansion'].includes(method.id))
         ? { method: method.name }
         : null,
   },

@@ -350,7 +350,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         else walk(next)
       }
     }
-    const taking = ['sweat-off', 'unscrew-pull-ring', 'release'].includes(removal.id)
+    const taking = ['sweat-off', 'unscrew-pull-ring', 'release', 'open-body'].includes(removal.id)
     const disliked = settings.houseRules.oldStop === 'cut-behind' ? taking : removal.id.includes('cut-behind')
     walk({
       open: start.port,
