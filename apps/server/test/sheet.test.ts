@@ -1,5 +1,6 @@
 import { bodiesOf, type EndRef, keep, keptStopEnd, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
+import { NO_WALL } from '@diarmos/core/record'
 import { sheetBlocks } from '../src/sheet/blocks'
 import type { JobFile } from '../src/store/jobFile'
 
@@ -82,6 +83,20 @@ describe('the sheet of a job at several points', () => {
     }).lines.flatMap(({ options }) => options)
     if (!kept) throw new Error('no way')
     const whole = file(null)
+    // 2-1/4 + 1/2 + 1/8 + 3/8 less 3/8; with 3.2 mm of doubt the least shim is 1/2 in, the most 3/4
+    const inches = {
+      studMm: 2.25,
+      boardMm: 0.5,
+      mortarMm: 0.125,
+      tileMm: 0.375,
+      middleMm: 0.375,
+      leastMm: 2,
+      mostMm: 2.5,
+    }
+    const wall = {
+      ...NO_WALL,
+      ...Object.fromEntries(Object.entries(inches).map(([key, value]) => [key, value * 25.4])),
+    }
     const printed = sheetBlocks(
       {
         ...whole,
@@ -100,7 +115,7 @@ describe('the sheet of a job at several points', () => {
           ],
           situation: [
             ...(whole.documents.situation ?? []),
-            { lineId: 'c', ...place, stopOutlet: 'comp-3/8' },
+            { lineId: 'c', ...place, stopOutlet: 'comp-3/8', valveWall: wall },
           ],
         },
       },
@@ -112,6 +127,9 @@ describe('the sheet of a job at several points', () => {
       'Toilet: cold line',
     ])
     expect(printed).toContain('The old stop stays.')
+    expect(printed.filter((text) => text.startsWith('Valve: '))).toEqual([
+      'Valve: middle 2 7/8" behind the finished face; its sheet has 2" to 2 1/2". Behind it: 19/32 in plywood (sold as 5/8).',
+    ])
     expect(printed.filter((text) => text === '(drawing)')).toHaveLength(2)
   })
 })

@@ -93,6 +93,21 @@ export const entities = {
       oldJointSeen: z.boolean(),
       /** The old stop stays: which outlet it has; null where it goes. */
       stopOutlet: z.enum(KEPT_STOP_IDS).nullable(),
+      /** The wall that a valve stands in, mm. */
+      valveWall: z
+        .object({
+          studMm: away,
+          boardMm: away,
+          mortarMm: away,
+          tileMm: away,
+          middleMm: away,
+          leastMm: away,
+          mostMm: away,
+          betweenMm: away,
+          widthMm: away,
+          drainMm: away,
+        })
+        .nullable(),
     }),
   observation: z.object({
     jobId: id,

@@ -61,7 +61,16 @@ describe('lengths through the contract', () => {
     expect(Object.keys(runOperation('toilet', { flangeMm: 12, floorMm: [12] }))).toEqual(['flange'])
     expect(
       runOperation('valve-depth', { layers: [{ name: 'board', mm: 70 }], middleMm: 0, windowMm: [60, 80] }),
-    ).toMatchObject({ ok: true, verdict: 'fits', leastShimMm: 0 })
+    ).toMatchObject({ ok: true, verdict: 'fits', leastShimMm: 0, blockingMm: null, centreMm: null })
+    const wall = { layers: [{ name: 'board', mm: 70 }], middleMm: 0, windowMm: [40, 60], betweenMm: 368 }
+    // over the drain where that was measured, in the middle of the tub where not
+    expect(runOperation('valve-depth', { ...wall, widthMm: 760 })).toMatchObject({
+      blockingMm: 368,
+      centreMm: 380,
+    })
+    expect(runOperation('valve-depth', { ...wall, widthMm: 760, drainMm: 395 })).toMatchObject({
+      centreMm: 395,
+    })
   })
 
   it('plates for each stub, faucets for each deck, and what can go in', () => {

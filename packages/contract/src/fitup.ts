@@ -71,6 +71,10 @@ export const valveDepthRequest = z.object({
     .max(12),
   middleMm: thickness,
   windowMm: z.tuple([thickness, thickness]),
+  /** Between the studs, clear; width of the tub, or from the corner to the middle of the drain. */
+  betweenMm: measured.optional(),
+  widthMm: measured.optional(),
+  drainMm: measured.optional(),
 })
 
 export const toiletRequest = z.object({
@@ -210,13 +214,23 @@ export function turnedBends({ first, second, turnedDegrees }: z.output<typeof tu
   }
 }
 
-/** A valve's depth in its wall. */
-export function depthOf({ layers, middleMm, windowMm }: z.output<typeof valveDepthRequest>) {
-  return fitup.valveDepth(
+/** A valve's depth in its wall, how long its blocking is, and where its middle stands from the corner. */
+export function depthOf({
+  layers,
+  middleMm,
+  windowMm,
+  betweenMm,
+  widthMm,
+  drainMm,
+}: z.output<typeof valveDepthRequest>) {
+  const depth = fitup.valveDepth(
     layers.map(({ name, mm, tolMm }) => (tolMm === undefined ? { name, mm } : { name, mm, tolMm })),
     middleMm,
     windowMm,
   )
+  // over the drain where that is known, else in the middle of the tub
+  const centreMm = drainMm ?? (widthMm === undefined ? null : widthMm / 2)
+  return { ...depth, blockingMm: betweenMm ?? null, centreMm }
 }
 
 /** A toilet's place: whatever of it was measured. */

@@ -119,7 +119,7 @@ describe('a valve in its wall, on the bench', () => {
     expect(screen.getByText(/Measure the wall from the blocking/)).toBeTruthy()
     await press(one('button', 'Board'))
     await type(['1/2'])
-    expect(address.params.mm).toBe('_12.7_____')
+    expect(address.params.mm).toBe('_12.7________')
   })
   it.each([
     ['50.8_12.7_3.2_8_5_63_76', /In the window/],

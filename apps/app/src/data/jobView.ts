@@ -75,6 +75,7 @@ export function situationOf(view: LineView) {
     oldJointSeen: _seen,
     trap: _trap,
     stopOutlet: _outlet,
+    valveWall: _wall,
     ...fields
   } = {
     jobId: '',
@@ -82,6 +83,7 @@ export function situationOf(view: LineView) {
     oldJointSeen: false,
     trap: null,
     stopOutlet: null,
+    valveWall: null,
     ...PLAIN_CONDITIONS,
     ...view.situation?.fields,
   }

@@ -1,5 +1,6 @@
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
+import { enter } from '../test/atStage'
 import { held, openJob, openShop } from '../test/shop'
 import { all, dialog, one, press } from '../test/touch'
 import { JobPage } from './JobPage'
@@ -55,6 +56,40 @@ describe('a tub and shower', () => {
     await stage('Make')
     expect(screen.getByTestId('tick-next')).toBeTruthy()
     expect(screen.getAllByText(/◗ shower/).length).toBeGreaterThan(0)
+  })
+
+  it('is held against its wall: measured once for the valve, kept with the job', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Shower, tub'))
+    await press(one('button', 'Does it fit its wall?'))
+    for (const [row, ...keys] of [
+      ['Blocking to the stud’s face', '2', '1/4'],
+      ['Board', '1/2'],
+      ['Window, least', '2'],
+      ['Window, most', '2', '1/4'],
+      ['Between the studs', '1', '4'],
+    ] as const) {
+      await press(one('button', row))
+      await enter(...keys)
+    }
+    const [wall, ...others] = held('situation').flatMap(({ fields }) =>
+      fields.valveWall ? [fields.valveWall] : [],
+    )
+    expect(wall).toMatchObject({
+      studMm: 57.15,
+      boardMm: 12.7,
+      leastMm: 50.8,
+      mostMm: 57.15,
+      betweenMm: 355.6,
+      tileMm: null,
+    })
+    expect(others).toEqual([])
+    const said = screen.getByTestId('valve-wall').textContent
+    expect(said).toMatch(/Out of the window/)
+    expect(said).toMatch(/Put behind the valve, at least.*plywood/)
+    expect(said).toMatch(/Blocking, cut to/)
   })
 
   it('takes its lines away with the valve, and keeps what was found', async () => {

@@ -79,6 +79,7 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
             oldJointSeen: false,
             trap: null,
             stopOutlet: null,
+            valveWall: null,
             ...patch,
             jobId: view.job.id,
             lineId: line.line.id,

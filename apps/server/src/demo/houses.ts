@@ -15,6 +15,7 @@ export const PLAIN: Situation = {
   oldJointSeen: true,
   trap: null,
   stopOutlet: null,
+  valveWall: null,
 }
 
 type Look =

@@ -327,7 +327,9 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
 
 /** What holds at a point, as Mate asks for it. */
 function conditionsAt(
-  { situation: { oldJointSeen: _seen, trap: _trap, stopOutlet: _outlet, ...place } }: DemoWork,
+  {
+    situation: { oldJointSeen: _seen, trap: _trap, stopOutlet: _outlet, valveWall: _wall, ...place },
+  }: DemoWork,
   service: Service,
 ) {
   return { ...place, service: service === 'drain' ? ('waste' as const) : service }

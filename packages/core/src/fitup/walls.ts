@@ -2,6 +2,7 @@ import { CoreFault } from '../fault'
 import type { Source } from '../reference/source'
 import { commonPractice } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
+import { type Shims, shims } from './shims'
 import { inWindow, type Stack, stackUp, type Toleranced, type Verdict } from './tolerance'
 
 /** A layer of a wall in front of the blocking, mm. */
@@ -21,6 +22,8 @@ export interface ValveDepth {
   readonly shimMm: number
   /** The least shim that brings the worst case into the window; null where none does. */
   readonly leastShimMm: number | null
+  /** Pieces of stock that bring the worst case into the window; null where nothing in stock does, or wood has to come off. */
+  readonly shims: Shims | null
 }
 
 /**
@@ -48,6 +51,7 @@ export function valveDepth(
   const leastShimMm = lo > hi ? null : lo > 0 ? lo : hi < 0 ? hi : 0
   return {
     ok: true,
+    shims: leastShimMm === null || leastShimMm < 0 ? null : shims(leastShimMm, hi),
     stack,
     depthMm,
     verdict: inWindow({ mm: depthMm, worstMm: stack.worstMm }, windowMm),

@@ -34,7 +34,14 @@ export function findingBasis(observations: readonly BasisObservation[]): string 
 }
 
 /** Of a stored situation what is no condition: whose it is, and that somebody has looked. */
-const BESIDE: ReadonlySet<string> = new Set(['jobId', 'lineId', 'oldJointSeen', 'trap', 'stopOutlet'])
+const BESIDE: ReadonlySet<string> = new Set([
+  'jobId',
+  'lineId',
+  'oldJointSeen',
+  'trap',
+  'stopOutlet',
+  'valveWall',
+])
 
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */
 const SAYS_NOTHING = plainLater()

@@ -207,6 +207,17 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   plug: 'plug',
 }
 
+/** What a valve is shimmed with. */
+export const SHIM_WORDS: Readonly<Record<string, string>> = {
+  'ply-1/4': '1/4 in plywood',
+  'ply-3/8': '3/8 in plywood',
+  'ply-15/32': '15/32 in plywood (sold as 1/2)',
+  'ply-19/32': '19/32 in plywood (sold as 5/8)',
+  'ply-23/32': '23/32 in plywood (sold as 3/4)',
+  'board-3/4': 'a board, 3/4 in (sold as 1x)',
+  'lumber-1-1/2': 'lumber, 1-1/2 in (sold as 2x)',
+}
+
 /** Outlets of stops that stay. */
 export const KEPT_STOP_WORDS: Readonly<Record<KeptStopId, string>> = {
   'comp-3/8': '3/8 in compression (thread 9/16 across)',

@@ -1,16 +1,16 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 
-/** Further points of a house that are worked on in the same job; old stops that stay. */
+/** Further points of a house that are worked on in the same job; old stops that stay; the wall of a valve. */
 export class More1764370000000 implements MigrationInterface {
   name = 'More1764370000000'
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query("ALTER TABLE job ADD COLUMN more jsonb NOT NULL DEFAULT '[]'")
-    await runner.query('ALTER TABLE situation ADD COLUMN stop_outlet text')
+    await runner.query('ALTER TABLE situation ADD COLUMN stop_outlet text, ADD COLUMN valve_wall jsonb')
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE situation DROP COLUMN stop_outlet')
+    await runner.query('ALTER TABLE situation DROP COLUMN stop_outlet, DROP COLUMN valve_wall')
     await runner.query('ALTER TABLE job DROP COLUMN more')
   }
 }

@@ -1,0 +1,17 @@
+import { runOperation } from '@diarmos/contract'
+import { formatLength } from '@diarmos/core'
+import { type WallMeasures, wallAsk } from '@diarmos/core/record'
+import { SHIM_WORDS } from '@diarmos/core/words/fixtures'
+
+/** How deep a valve stands in its wall, and what was put behind it, in words; nothing where it was not measured. */
+export function wallDepth(wall: WallMeasures | null | undefined): string[] {
+  const ask = wall ? wallAsk(wall) : null
+  if (!ask) return []
+  const fit = runOperation('valve-depth', ask)
+  if (!fit.ok) return []
+  const inches = (mm: number) => formatLength(mm, { unit: 'in', quantity: 'depth-window' })
+  const behind = fit.shims?.ids.map((id) => SHIM_WORDS[id] ?? id).join(' + ')
+  return [
+    `Valve: middle ${inches(fit.depthMm)} behind the finished face; its sheet has ${inches(ask.windowMm[0])} to ${inches(ask.windowMm[1])}.${behind ? ` Behind it: ${behind}.` : ''}`,
+  ]
+}
