@@ -16,6 +16,7 @@ import {
   threadSign,
   unit,
 } from './core'
+import { onRun } from './fitup'
 import { SCHEMA_VERSION } from './sync'
 
 const id = z.uuid()
@@ -93,6 +94,8 @@ export const entities = {
       oldJointSeen: z.boolean(),
       /** The old stop stays: which outlet it has; null where it goes. */
       stopOutlet: z.enum(KEPT_STOP_IDS).nullable(),
+      /** What hangs on a run near the place where it is cut, and how much of it is bad, mm. */
+      onRun: z.object({ badMm: away, things: z.array(onRun).max(12) }).nullable(),
       /** The wall that a valve stands in, mm. */
       valveWall: z
         .object({

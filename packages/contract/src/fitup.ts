@@ -61,6 +61,7 @@ export const pitchRequest = z.object({
     .optional(),
 })
 
+const along = z.number().min(-5000).max(5000)
 const thickness = z.number().min(0).max(1000)
 /** Over a floor, or out from a wall. */
 const height = z.number().min(0).max(3000)
@@ -75,6 +76,18 @@ export const valveDepthRequest = z.object({
   betweenMm: measured.optional(),
   widthMm: measured.optional(),
   drainMm: measured.optional(),
+})
+
+/** What hangs on a run, by its ends from a mark at the place; below nothing on this side. */
+export const onRun = z
+  .object({ kind: z.enum(fitup.RUN_FEATURES), fromMm: along, toMm: along })
+  .refine(({ fromMm, toMm }) => fromMm < toMm, { path: ['toMm'], message: 'ends before it begins' })
+
+export const whereToCutRequest = z.object({
+  badMm: z.tuple([along, along]).refine(([from, to]) => from <= to, 'ends before it begins'),
+  onRun: z.array(onRun).max(12),
+  leastBareMm: z.tuple([thickness, thickness]),
+  windowMm: z.tuple([z.number().min(0).max(30_000), z.number().min(0).max(60_000)]),
 })
 
 export const toiletRequest = z.object({

@@ -77,6 +77,7 @@ import {
   turnedBends,
   turnedRequest,
   valveDepthRequest,
+  whereToCutRequest,
 } from './fitup'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
@@ -247,6 +248,12 @@ export const operations = {
     request: layoutRequest,
     run: ({ option, cutter, ...request }) =>
       fitup.layOut({ ...request, chain: option, ...(cutter ? { cutter } : {}) }),
+  }),
+  'where-to-cut': operation({
+    summary:
+      'Where a run is cut, so that the bad pipe comes out and each new joint has its straight bare pipe.',
+    request: whereToCutRequest,
+    run: fitup.whereToCut,
   }),
   'fixed-ends': operation({
     summary: 'What goes into a run fixed at both ends: what comes out, what slides where, and the order.',

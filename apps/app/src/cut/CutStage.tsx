@@ -24,6 +24,7 @@ import { CutSettings } from './CutSettings'
 import { FixedEnds } from './FixedEnds'
 import { MeasuredList } from './MeasuredList'
 import { PlacesSheet } from './PlacesSheet'
+import { RunCut } from './RunCut'
 import { SawView } from './SawView'
 import { cutsOf, type Layout } from './saw'
 import { type Span, spanText, spanTitle } from './span'
@@ -158,6 +159,9 @@ function Cuts({
           onOut={(length) => keep('tail', length)}
           onPlace={keep}
         />
+      ) : null}
+      {fixed ? (
+        <RunCut view={view} line={line} fixed={fixed} onOut={(length) => keep('tail', length)} />
       ) : null}
       {next && !fixed ? (
         <View className="mt-2 border-l-[5px] border-patina bg-patina-wash px-3 py-2">

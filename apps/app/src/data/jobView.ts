@@ -76,6 +76,7 @@ export function situationOf(view: LineView) {
     trap: _trap,
     stopOutlet: _outlet,
     valveWall: _wall,
+    onRun: _things,
     ...fields
   } = {
     jobId: '',
@@ -84,6 +85,7 @@ export function situationOf(view: LineView) {
     trap: null,
     stopOutlet: null,
     valveWall: null,
+    onRun: null,
     ...PLAIN_CONDITIONS,
     ...view.situation?.fields,
   }

@@ -328,7 +328,14 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
 /** What holds at a point, as Mate asks for it. */
 function conditionsAt(
   {
-    situation: { oldJointSeen: _seen, trap: _trap, stopOutlet: _outlet, valveWall: _wall, ...place },
+    situation: {
+      oldJointSeen: _seen,
+      trap: _trap,
+      stopOutlet: _outlet,
+      valveWall: _wall,
+      onRun: _things,
+      ...place
+    },
   }: DemoWork,
   service: Service,
 ) {

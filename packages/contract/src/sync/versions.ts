@@ -10,7 +10,14 @@ export const SCHEMA_VERSION = 3
 
 /** Fields that came later: what a device that does not know them yet means when it makes a document without them. */
 export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
-  situation: { ...plainLater(), oldJointSeen: false, trap: null, stopOutlet: null, valveWall: null },
+  situation: {
+    ...plainLater(),
+    oldJointSeen: false,
+    trap: null,
+    stopOutlet: null,
+    valveWall: null,
+    onRun: null,
+  },
   observation: { about: null },
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },

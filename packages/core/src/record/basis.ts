@@ -41,6 +41,7 @@ const BESIDE: ReadonlySet<string> = new Set([
   'trap',
   'stopOutlet',
   'valveWall',
+  'onRun',
 ])
 
 /** Conditions that came later, and what says nothing: what was chosen before they were asked stays chosen. */

@@ -10,6 +10,15 @@ const SCREENS = {
     '{jobs, plural, one {# open job} other {# open jobs}} here: a house goes once all its jobs are closed.',
   'beside.touch':
     '⚠ they would touch: set the {line} line {outMm, number, missing-length} further out or {inMm, number, missing-length} further in; side by side they need {apartMm, number, least-stub}',
+  'cut.there':
+    'Cut {nearMm, number, reading} on this side of the mark and {farMm, number, reading} beyond it: {outMm, number, reading} comes out.',
+  'cut.goes':
+    '{count, plural, one {The {what} goes} other {{what} go}} with it: nothing old stands too near a new joint.',
+  'cut.short': '{shortMm, number, missing-length} are missing to the {what}: no joint goes on there.',
+  'cut.short-parts':
+    'More would have to come out than what goes in can fill, by {shortMm, number, missing-length}: choose a way with a longer piece.',
+  'run.thing':
+    '{what}, {side, select, near {this side} other {other side}}: {fromMm, number, reading} off, {longMm, number, reading} long',
   'spring.yields':
     'It yields {haveMm, number, largest-opening} of the {needsMm, number, missing-length} that the shortest joint goes in',
   'spring.pushed':

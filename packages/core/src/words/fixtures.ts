@@ -1,4 +1,5 @@
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
+import type { RunFeature } from '../fitup/whereToCut'
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
 export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'faucet.shank.1/2': 'Faucet, 1/2 in threaded shanks',
@@ -205,6 +206,15 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'slip-tee': 'slip tee',
   cap: 'cap',
   plug: 'plug',
+}
+
+/** What hangs on a run. */
+export const ON_RUN_WORDS: Readonly<Record<RunFeature, string>> = {
+  coupling: 'coupling',
+  strap: 'strap',
+  elbow: 'elbow',
+  tee: 'tee',
+  stop: 'stop',
 }
 
 /** What a valve is shimmed with. */

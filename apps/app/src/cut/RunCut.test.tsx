@@ -1,0 +1,73 @@
+import { act, cleanup, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { enter, stage, withFixture } from '../test/atStage'
+import { held, openShop } from '../test/shop'
+import { all, one, press } from '../test/touch'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
+jest.setTimeout(60_000)
+
+beforeEach(async () => {
+  prefer({ unit: 'in', denominator: 16, measurer: 'tape' })
+  await openShop()
+})
+afterEach(cleanup)
+
+const said = () => screen.getByTestId('run-cut').textContent ?? ''
+/** Says of one more thing on the run where it is. */
+async function thing(kind: string, side: string, from: readonly string[], long: readonly string[]) {
+  await press(one('radio', `What hangs on the run there?: ${kind}`))
+  await press(one('radio', `The ${kind} is on: ${side}`))
+  await press(one('button', 'From the mark to its nearer end'))
+  await enter(...from)
+  await press(one('button', 'Its length along the run'))
+  await enter(...long)
+}
+
+describe('where a run is cut', () => {
+  it('is said from what is bad and what hangs on it; an old coupling goes with the cut', async () => {
+    await withFixture(
+      { oldJoint: 'none', stubMm: 400, farMm: 400, freeMm: 900, sidewaysMm: 50, plateMm: 0 },
+      /Fixture: Into a run/,
+    )
+    await stage('Mate')
+    await press(one('button', 'Choose this way'))
+    await stage('Cut')
+    await act(async () => {})
+    expect(said()).toContain('Mark the middle of the place')
+    await press(one('button', 'Bad pipe, end to end'))
+    await enter('1')
+    // one coupling bridges next to nothing
+    expect(said()).toMatch(/More would have to come out than what goes in can fill, by 15\/16"/)
+    await stage('Mate')
+    await press(one('button', /^All \d+ ways/))
+    for (const way of all('tab', /^Way \d/)) {
+      await press(way)
+      if (/tube/.test(screen.getByTestId(/^option-/).textContent ?? '')) break
+    }
+    await press(one('button', 'Choose this way'))
+    await stage('Cut')
+    await act(async () => {})
+    expect(said()).toMatch(/Cut .* on this side of the mark and .* beyond it: .* comes out/)
+    await thing('coupling', 'the other side', ['3/4'], ['2'])
+    expect(held('situation').flatMap(({ fields }) => fields.onRun?.things ?? [])).toEqual([
+      { kind: 'coupling', fromMm: expect.closeTo(19.05, 6), toMm: expect.closeTo(69.85, 6) },
+    ])
+    expect(said()).toContain('The coupling goes with it')
+    expect(said()).toMatch(/coupling, other side: 3\/4" off, 2" long/)
+    // the bad inch, and the coupling whole: 1/2 in on this side, 2-3/4 in on the other
+    expect(said()).toContain('Cut 1/2" on this side of the mark and 2 3/4" beyond it: 3 1/4" comes out.')
+    await press(one('button', 'Take out 3 1/4"'))
+    expect(held('dimension').at(-1)?.fields).toMatchObject({
+      from: 'stub',
+      to: 'tail',
+      mm: expect.closeTo(82.55, 4),
+    })
+    // what turns the run cannot go with it
+    await thing('elbow', 'this side', ['3/4'], ['1'])
+    expect(said()).toMatch(/No place for the cut.*are missing to the elbow/)
+    await press(one('button', 'Leave out. elbow'))
+    expect(said()).toContain('The coupling goes with it')
+  })
+})
