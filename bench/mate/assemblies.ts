@@ -47,6 +47,12 @@ const easy = (conditions: Conditions): Conditions => ({
   nearHeater: false,
 })
 
+/** For every third run: some pipe that has to come out. Dice of its own, so that all else stays as it was. */
+function badPipe(seed: number): { outMm?: number } {
+  const dice = new Dice(seed * 7919 + 1)
+  return dice.chance(0.35) ? { outMm: dice.whole(10, 160) } : {}
+}
+
 /** One assembly that nobody prepared. */
 export function someAssembly(seed: number): Assembly {
   const dice = new Dice(seed)
@@ -133,6 +139,7 @@ export function someAssembly(seed: number): Assembly {
           farMm: dice.chance(0.5) ? null : dice.whole(20, 120),
           freeMm: [dice.whole(0, 1500), dice.whole(0, 1500)],
           sidewaysMm: dice.whole(0, 80),
+          ...badPipe(seed),
         },
         conditions: { ...run.conditions, plateMm: 0 },
       },

@@ -77,6 +77,8 @@ export interface Programme {
   readonly edges: readonly Edge[]
   readonly settings: MateSettings
   readonly span: number | null
+  /** What has to come out of a run at least. */
+  readonly leastOut: number | null
 }
 
 const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
@@ -184,6 +186,8 @@ export function programmeOf(
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
+  const leastOut = cutIn?.outMm == null ? null : rounded(cutIn.outMm)
+  const noLength = span === null && leastOut === null
   const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
   const cut = (usableMm: number | null): Start | null =>
     run && {
@@ -353,14 +357,15 @@ export function programmeOf(
       shows: `${kindOf(start.port)}@${open[index]?.family === 'dual-stop' ? route.opensAt : 0}`,
       needless: [],
     })
-    const stage = open[index]?.family === 'dual-stop' ? route.opensAt : 0
+    const stage = open[index]?.family === 'dual-stop' || start.removal.keeps ? route.opensAt : 0
     layer.set(id, { id, open: start.port, stage, start, closing: 'no', last: null })
   })
   for (let depth = 0; depth <= mostParts; depth++) {
     const next = new Map<string, Node>()
     for (const node of layer.values()) {
       const beforeStop = node.stage < route.opensAt
-      const stub = node.start && node.start.removal.id !== 'new-end' ? node.start : null
+      const stub =
+        node.start && node.start.removal.id !== 'new-end' && !node.start.removal.keeps ? node.start : null
       const reach = (joint: Joint): readonly [number, number] => {
         if (span === null || !stub) return [0, 0]
         if (stub.usableMm === null) return [rounded(needs(joint)), 100_000_000]
@@ -465,8 +470,8 @@ export function programmeOf(
           cents: made.price + labour(made.seconds) + risk(made.perMille) + price,
           price: made.price + price,
           notAboard: 0,
-          lo: shared.lo + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
-          hi: shared.hi + (span === null ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
+          lo: shared.lo + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
+          hi: shared.hi + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
           shows: open ? `${kindOf(open)}@${stage}` : '',
         })
         if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null, closing, last: fitting })
@@ -489,6 +494,7 @@ export function programmeOf(
     edges: edges.filter((edge) => alive.has(edge.to)),
     settings,
     span,
+    leastOut,
   }
 }
 
@@ -525,7 +531,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
   const used = new Set<string>()
   const pieces = new Map<string, string[]>()
   const bodies = new Map<string, { heats: string[]; spoilt: string[] }>()
-  programmes.forEach(({ edges, span, line }, index) => {
+  programmes.forEach(({ edges, span, leastOut, line }, index) => {
     const mostLayers = Math.max(...edges.map((edge) => edge.layer))
     const name = (edge: Edge) => `${edge.name}_${index}`
     const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
@@ -569,8 +575,15 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         )
         rows.push(`${name(start)}${left.map((edge) => ` - ${edge.name}_${trunk}`).join('')} = 0`)
       }
+    const part = (column: 'lo' | 'hi') =>
+      edges
+        .filter((edge) => edge[column] !== 0)
+        .map((edge) => `${edge[column] < 0 ? '-' : '+'} ${Math.abs(edge[column])} ${name(edge)}`)
+        .join(' ')
     if (line.cutIn) {
-      // between fixed ends circles can be needed
+      // between fixed ends circles can be needed; what goes in fills what has to come out
+      const hi = part('hi')
+      if (leastOut !== null && hi) rows.push(`${hi} >= ${leastOut}`)
     } else if (span === null) {
       // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
       const shown = new Map<string, Edge[]>()
@@ -584,11 +597,6 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       for (const edge of edges)
         for (const start of edge.needless) rows.push(`${name(edge)} + ${start}_${index} <= 1`)
     } else {
-      const part = (column: 'lo' | 'hi') =>
-        edges
-          .filter((edge) => edge[column] !== 0)
-          .map((edge) => `${edge[column] < 0 ? '-' : '+'} ${Math.abs(edge[column])} ${name(edge)}`)
-          .join(' ')
       const [lo, hi] = [part('lo'), part('hi')]
       if (lo) rows.push(`${lo} <= ${span}`)
       if (hi) rows.push(`${hi} >= ${span}`)

@@ -246,6 +246,7 @@ export const cutIn = z.object({
   branch: z.array(endRef).max(20).optional(),
   farMm: lengthMm.nullable(),
   freeMm: z.tuple([z.number().min(0).max(20_000), z.number().min(0).max(20_000)]),
+  outMm: z.number().min(0).max(5000).nullable().optional(),
   sidewaysMm: z.number().min(0).max(2000),
 }) satisfies z.ZodType<CutIn>
 

@@ -1,5 +1,6 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
+import { comesOutMm } from '@diarmos/core/record'
 import { leftOpen } from '../data/leftOpen'
 import { beginsAt, conditionsOf, type JobView, type LineView, pointOf, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
@@ -168,6 +169,7 @@ function cutIn(insert: 'repair' | 'tee' | 'valve', line: LineView) {
     farMm,
     freeMm: [freeMm ?? 0, freeMm ?? 0] as [number, number],
     sidewaysMm: sidewaysMm ?? 0,
+    outMm: comesOutMm(line.situation?.fields.onRun),
   }
 }
 

@@ -220,6 +220,22 @@ describe('into a run fixed at both ends', () => {
     }
   })
 
+  it.each([12, 60, 400])(
+    'fills the %p mm of bad pipe that have to come out, and no shorter way is dearer than it was',
+    (outMm) => {
+      const all = run({}, {}, { k: 20 }).options
+      const filled = run({ outMm }, {}, { k: 20 }).options
+      expect(filled.length).toBeGreaterThan(0)
+      for (const { removeMm } of filled) expect(removeMm?.max ?? 0).toBeGreaterThanOrEqual(outMm - 0.02)
+      // a coupling alone bridges no bad pipe; what does was a way before, and costs the same
+      expect(all.some(({ removeMm }) => (removeMm?.max ?? 0) < outMm)).toBe(true)
+      const before = all
+        .filter(({ removeMm }) => (removeMm?.max ?? 0) >= outMm)
+        .map(({ costs }) => costs.totalCents)
+      expect(filled[0]?.costs.totalCents).toBeLessThanOrEqual(Math.min(...before))
+    },
+  )
+
   it('a union will do where the ends give two millimetres', () => {
     const sprung = run({ freeMm: [2000, 2000], sidewaysMm: 60 }).options
     expect(sprung.some(({ parts }) => parts.some((part) => part.family === 'union'))).toBe(true)

@@ -18,6 +18,8 @@ export interface CutIn {
   readonly farMm: number | null
   /** Free pipe on each side up to the first clamp or fitting, mm: how far it can be sprung. */
   readonly freeMm: readonly [number, number]
+  /** What has to come out at least, mm: the bad pipe; nothing where it is not said. */
+  readonly outMm?: number | null
   /** How far the ends can be pushed sideways before something is in the way, mm. */
   readonly sidewaysMm: number
 }

@@ -1,5 +1,6 @@
 export * from './basis'
 export * from './dimensions'
+export * from './onRun'
 export * from './stage'
 export * from './trap'
 export * from './valveWall'

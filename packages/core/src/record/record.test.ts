@@ -1,5 +1,13 @@
 import { mouthOf } from '../assembly'
-import { dimensionsFor, findingBasis, matingBasis, matingStands, type StageFacts, stageOf } from './index'
+import {
+  comesOutMm,
+  dimensionsFor,
+  findingBasis,
+  matingBasis,
+  matingStands,
+  type StageFacts,
+  stageOf,
+} from './index'
 
 const nothing: StageFacts = { closed: false, fixture: false, started: false, lines: [] }
 const line = { lineId: 'a', finding: true, mating: true, ticked: [] as string[], seams: 2 }
@@ -99,5 +107,24 @@ describe('distances that were measured along a line', () => {
     [null, ['2026-01-04']],
   ])('hold for way %p: the newest of each, in order, none that was withdrawn', (optionId, taken) =>
     expect(dimensionsFor(rows, optionId).map(({ takenAt }) => takenAt)).toEqual(taken),
+  )
+})
+
+describe('what has to come out of a run', () => {
+  const coupling = (fromMm: number) => ({ kind: 'coupling', fromMm, toMm: fromMm + 40 })
+  it.each([
+    [null, [], null],
+    [0, [], 0],
+    [30, [], 30],
+    // one that stands too near goes, and the next that stands too near to that
+    [30, [coupling(20)], 75],
+    [30, [coupling(20), coupling(100)], 155],
+    [30, [coupling(20), coupling(120)], 75],
+    [30, [coupling(-80), coupling(40)], 160],
+    // what turns or branches the run stays
+    [30, [{ kind: 'elbow', fromMm: 20, toMm: 60 }], 30],
+    [null, [coupling(66)], 0],
+  ] as const)('%p mm of bad pipe and %j: %p', (badMm, things, out) =>
+    expect(comesOutMm({ badMm, things })).toBe(out),
   )
 })

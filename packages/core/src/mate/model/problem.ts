@@ -82,6 +82,8 @@ export class Problem {
   readonly placeKey: string
   /** How far the two ends of a run can be drawn apart, mm. */
   readonly springMm: number
+  /** What has to come out of a run at least, hundredths of a millimetre; null where that does not count. */
+  readonly leastOut: number | null
   readonly book: Book
   readonly effort: Effort
   /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
@@ -143,6 +145,7 @@ export class Problem {
     this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
+    this.leastOut = line.cutIn?.outMm == null ? null : Math.round(line.cutIn.outMm * PER_MM)
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
@@ -150,7 +153,7 @@ export class Problem {
     )
     const place = JSON.stringify([
       this.route.id,
-      this.span !== null,
+      this.measures,
       placeFacts(this.conditions),
       line.cutIn?.insert,
       line.cutIn?.branch,
@@ -209,7 +212,7 @@ export class Problem {
 
   /** The parts of a group that could be the right one here. */
   choices(group: Group): readonly Choice[] {
-    const withLengths = this.span !== null
+    const withLengths = this.measures
     if (this.counted.size > 0 && group.parts.some((part) => this.counted.has(part)))
       return this.widerChoices(group, withLengths)
     if (!PLACED.has(group.role)) return this.book.choices(group, withLengths)
@@ -377,8 +380,14 @@ export class Problem {
     return start.removal.threadedEnd ? [usable, usable] : [Math.min(need, usable), usable]
   }
 
-  /** Whether a chain's length interval fills the span. */
+  /** Whether the lengths of parts count here. */
+  get measures(): boolean {
+    return this.span !== null || this.leastOut !== null
+  }
+
+  /** Whether a chain's length interval fills the span, or what has to come out of the run. */
   fills(lo: number, hi: number): boolean {
+    if (this.leastOut !== null && hi < this.leastOut) return false
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
 }
