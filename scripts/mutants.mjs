@@ -141,8 +141,9 @@ writeFileSync(
     // one place, one change: the sample is of places
     coverageAnalysis: 'perTest',
     inPlace: false,
-    timeoutMS: 4000,
-    timeoutFactor: 2,
+    // a slow machine is no change that was seen
+    timeoutMS: 20_000,
+    timeoutFactor: 4,
     concurrency: 2,
     reporters: ['clear-text', 'json'],
     jsonReporter: { fileName: 'reports/mutants.json' },

@@ -241,6 +241,34 @@ describe('a line that is laid out', () => {
   })
 })
 
+describe('what is asked and what is in doubt', () => {
+  const [way] = WAYS as readonly [MateOption]
+  const begins = (stubMm: number | null) =>
+    new Set(WAYS.flatMap((chain) => layOut({ chain, stubMm, dimensions: [] }).asks.map(({ from }) => from)))
+  it('is measured from the wall where the stub stands out of one that is known, else from the end of the stub', () => {
+    expect([...begins(50)].filter((from) => ['wall', 'stub'].includes(from))).toEqual(['wall'])
+    expect([...begins(null)].filter((from) => ['wall', 'stub'].includes(from))).toEqual(['stub'])
+  })
+
+  it('names the reading that a piece follows from, and the one to take again where it cannot be', () => {
+    const tube = way.parts.findIndex(({ family }) => family === 'tube-piece')
+    const read = (mm: number) =>
+      layOut({
+        chain: way,
+        stubMm: 50,
+        dimensions: [{ id: 'read', from: `part:${tube}:in`, to: `part:${tube}:out`, mm }],
+      }).pieces.find(({ part }) => part === tube)
+    expect(read(400)).toMatchObject({ follows: ['read'], cutMm: expect.any(Number) })
+    // nearer than both ends go in
+    expect(read(5)).toMatchObject({
+      cutMm: null,
+      follows: ['read'],
+      again: 'read',
+      reason: { ruleId: 'cut.too-close', parameters: { measuredMm: 5 } },
+    })
+  })
+})
+
 describe('the reach of a connector', () => {
   const option = optionsOf('copper.l.1/2').find(
     ({ parts }) => parts.at(-1)?.family === 'supply-connector',

@@ -192,6 +192,14 @@ describe('toilets', () => {
   ])('a flange %p over the bare floor and %j on it: %s', (flange, floor, seal) =>
     expect(sure(flangeHeight(flange, floor)).seal).toBe(seal),
   )
+  it.each([
+    [15, 5],
+    [9, 11],
+    [0, 20],
+  ])('a flange %p over the bare floor under 20 mm of it: %p mm are short', (flange, short) => {
+    const { notes } = sure(flangeHeight(flange, [12, 8]))
+    expect(notes.map(({ parameters }) => parameters.shortMm)).toEqual([short])
+  })
   it('a flange that stands too high rocks the bowl', () =>
     expect(flangeHeight(50, [12])).toMatchObject({ reason: { ruleId: 'toilet.flange-high' } }))
   it('a riser is what is between the two stops', () => {
