@@ -111,12 +111,25 @@ describe('an old stop that stays', () => {
     expect(waterOff.seconds).toBeLessThan(plan({ ...line('copper.l.1/2'), lineId: 'a' }).waterOff.seconds)
   })
 
-  it('beside a line whose stop goes, all wait for the house’s water', () => {
-    const { steps } = plan(kept('comp-3/8', 'faucet.shank.1/2'), { ...line('copper.l.1/2'), lineId: 'b' })
+  it('beside a line whose stop goes, it waits for nothing of the house’s: no longer off than without it', () => {
+    const beside = { ...line('copper.l.1/2'), lineId: 'b' }
+    const { steps, waterOff } = plan(kept('comp-3/8', 'faucet.shank.1/2'), beside)
+    expect(waterOff.seconds).toBe(plan(beside).waterOff.seconds)
     expect(steps.map(({ words }) => words)).toEqual(
-      expect.arrayContaining(['safe.shut', 'safe.drain', 'open.restore']),
+      expect.arrayContaining(['safe.shut', 'safe.drain', 'open.restore', 'safe.stop-shut', 'open.stop-open']),
     )
-    const restore = steps.findIndex(({ id }) => id === 'general/restore')
-    expect(steps.findIndex(({ id }) => id === 'a/0/close')).toBeLessThan(restore)
+    expect(steps.filter(({ lineId, phase }) => lineId === 'a' && phase === 'water-off')).toEqual([])
+    const at = (id: string) => steps.findIndex((step) => step.id === id)
+    const order = [
+      'a/line/stop-shut',
+      'a/remove/remove.undo-connector',
+      'a/0/close',
+      'a/line/stop-open',
+      'a/line/dry-inlet',
+      'a/line/flush',
+      'a/line/dry-outlet',
+    ].map(at)
+    expect(Math.min(...order)).toBeGreaterThanOrEqual(0)
+    expect(order).toEqual([...order].sort((x, y) => x - y))
   })
 })

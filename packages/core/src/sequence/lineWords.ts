@@ -21,7 +21,7 @@ export function lineWords(words: string, { parts, removalId }: MateOption, feeds
       words
     )
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
-  if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-end' }[words] ?? words
+  if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-kept' }[words] ?? words
   if (shuts) return words
   if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
   if (words === 'open.flush' && feeds) return 'open.flush-valve'

@@ -26,6 +26,20 @@ const AT_OLD_STOPS: Readonly<Record<string, Partial<StepTemplate>>> = {
   'open.restore': { words: 'open.restore-kept', seconds: 30 },
 }
 
+/** Shutting and opening of one old stop, where the house is shut for other lines: neither waits for the other. */
+const OWN_STOP = {
+  shut: { key: 'stop-shut', kind: 'safe', words: 'safe.stop-shut', seconds: 60 },
+  open: { key: 'stop-open', kind: 'open', words: 'open.stop-open', seconds: 20 },
+} as const satisfies Readonly<Record<string, StepTemplate>>
+
+const staysAt = ({ option }: PlanLine) => option.removalId === KEEP_STOP.id
+
+/** Whether every line of water begins at a stop that stays: then the house keeps its water. */
+function houseKeepsWater(lines: readonly PlanLine[]): boolean {
+  const water = lines.filter((line) => lineMedium(line) === 'supply')
+  return water.length > 0 && water.every(staysAt)
+}
+
 function addLine(
   graph: Graph,
   line: PlanLine,
@@ -37,10 +51,17 @@ function addLine(
   const { lineId, option, conditions } = line
   const removal = removalActs(option)
   const id = (seam: number | 'line' | 'remove', key: string) => `${lineId}/${seam}/${key}`
+  const ownStop = staysAt(line) && !houseKeepsWater(lines)
+  const [shut, open] = ownStop
+    ? [id('line', OWN_STOP.shut.key), id('line', OWN_STOP.open.key)]
+    : ['general/drain', 'general/valves']
+  if (ownStop)
+    for (const template of [OWN_STOP.shut, OWN_STOP.open])
+      graph.add(id('line', template.key), template, lineId, null)
 
   for (const template of removal) {
     graph.add(id('remove', template.key), template, lineId, null)
-    graph.precede('general/drain', id('remove', template.key))
+    graph.precede(shut, id('remove', template.key))
     for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
   }
   const removed = removal.map((template) => id('remove', template.key))
@@ -114,8 +135,7 @@ function addLine(
     const all = templates.map((template) => id(seam, template.key))
     if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
     // what hangs on a stop that stays is joined while that is shut
-    else if (joint.beforeStop || option.removalId === KEEP_STOP.id)
-      for (const step of all) graph.precede(step, 'general/valves')
+    else if (joint.beforeStop || staysAt(line)) for (const step of all) graph.precede(step, open)
     else {
       // grit is run out before anything behind the stop is joined to it
       if (option.joints[seam - 1]?.beforeStop) graph.precede(id('line', 'flush'), id(seam, 'close'))
@@ -158,14 +178,14 @@ function addLine(
     graph.precede('general/two-hours', 'general/record')
     return
   }
-  graph.precede('general/restore', id('line', 'dry-inlet'))
+  graph.precede(ownStop ? open : 'general/restore', id('line', 'dry-inlet'))
   graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
   graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
   graph.precede(id('line', 'dry-outlet'), 'general/morning')
   graph.precede(id('line', 'dry-outlet'), 'general/heater-on')
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
-  for (const step of removed) graph.precede(step, 'general/valves')
+  for (const step of removed) graph.precede(step, open)
 }
 
 /** The acts of the removal as they were chosen, else as the table has them. */
@@ -217,8 +237,7 @@ function build(request: PlanRequest): Graph {
     'solder-old': request.oldSolder === true && lines.some((line) => line.conditions.oldJoint === 'sweat'),
   }
   const graph = new Graph()
-  // where every line begins at a stop that stays, the house keeps its water
-  const kept = water.length > 0 && water.every(({ option }) => option.removalId === KEEP_STOP.id)
+  const kept = houseKeepsWater(lines)
   const general = GENERAL_STEPS.filter((step) => applies[step.when] && !(kept && step.when === 'hot'))
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
   for (const step of general) {
@@ -236,7 +255,9 @@ function build(request: PlanRequest): Graph {
   }
   for (const line of lines) {
     addLine(graph, line, request)
-    graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
+    // nothing is cut where a stop stays
+    if (!staysAt(line))
+      graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
   }
   addBodies(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

@@ -20,6 +20,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.heater-off': 'Electric heater off at the breaker, gas heater to pilot.',
   'safe.shut': 'Close the nearest stop that holds, else the main.',
   'safe.shut-kept': 'Close the old stop at each line, and no harder than it wants.',
+  'safe.stop-shut':
+    'Close the old stop; open the tap above, or flush: it runs out and stays dry. Where it does not, the stop does not hold and is replaced.',
+  'open.stop-open': 'The new fixture shut: open the old stop slowly, all the way, and listen.',
   'safe.drain-kept':
     'Open the tap above, or flush: it runs out and stays dry. Where it does not, the stop does not hold and is replaced.',
   'open.valves-kept': 'The new fixture shut.',
@@ -35,6 +38,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
   'open.flush-run': 'Run the nearest tap behind it, aerator off, until it runs clear.',
   'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
+  'open.flush-kept': 'Run it, aerator off, or flush it, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
   'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',
   'prove.old-stop':
