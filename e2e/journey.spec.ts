@@ -193,6 +193,8 @@ test('the same on the wide view, with keys, undo, and an earlier fact corrected'
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
     await page.keyboard.press('Escape')
+    // a sheet takes the keys for as long as it is there
+    await expect(page.getByRole('dialog')).toHaveCount(0)
     await page.keyboard.press('c')
     await expect(page.getByRole('tab', { name: 'cold line' })).toHaveAttribute('aria-selected', 'true')
     await page.keyboard.press('h')

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { type EntityKind, entities } from '@diarmos/contract'
 import type { z } from 'zod'
+import { HOUSES } from '../src/demo/houses'
 import { demoId } from '../src/demo/identifiers'
 import { loadDemo } from '../src/demo/load'
 import { inShop } from '../src/store/database'
@@ -76,8 +77,11 @@ describe('shops are apart', () => {
     expect(other.changes.some((change) => ids.has(change.id))).toBe(false)
     const jobs = own.changes.filter((change) => change.kind === 'job')
     const points = own.changes.filter((change) => change.kind === 'point')
+    const houses = HOUSES.filter(({ shop }) => shop === 'tidewall')
     expect([jobs.length, points.length, own.changes.filter((c) => c.kind === 'property').length]).toEqual([
-      7, 8, 2,
+      houses.flatMap((house) => house.jobs).length,
+      houses.flatMap((house) => house.points).length,
+      houses.length,
     ])
   })
 
