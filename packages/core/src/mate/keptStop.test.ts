@@ -121,6 +121,7 @@ describe('an old stop that stays', () => {
     expect(steps.filter(({ lineId, phase }) => lineId === 'a' && phase === 'water-off')).toEqual([])
     const at = (id: string) => steps.findIndex((step) => step.id === id)
     const order = [
+      'general/protect',
       'a/line/stop-shut',
       'a/remove/remove.undo-connector',
       'a/0/close',

@@ -59,6 +59,8 @@ function addLine(
     for (const template of [OWN_STOP.shut, OWN_STOP.open])
       graph.add(id('line', template.key), template, lineId, null)
 
+  if (ownStop) graph.precede('general/protect', shut)
+
   for (const template of removal) {
     graph.add(id('remove', template.key), template, lineId, null)
     graph.precede(shut, id('remove', template.key))
