@@ -2,7 +2,15 @@ import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
 import { comesOutMm } from '@diarmos/core/record'
 import { leftOpen } from '../data/leftOpen'
-import { beginsAt, conditionsOf, type JobView, type LineView, pointOf, situationOf } from '../data/select'
+import {
+  beginsAt,
+  conditionsOf,
+  type JobView,
+  keepsStop,
+  type LineView,
+  pointOf,
+  situationOf,
+} from '../data/select'
 import type { EntityFields } from '../data/types'
 import { toObservations, toThreadObservations } from '../find/looks'
 
@@ -101,7 +109,8 @@ function branch(
   conditions: NonNullable<ReturnType<typeof conditionsOf>>,
 ): OperationRequest<'mate'>['lines'] {
   const trunk = view.works.find((other) => other.line.id === trunkId)
-  if (!line.ends || !trunk?.begins) return []
+  // an old stop that stays has no second outlet
+  if (!line.ends || !trunk?.begins || keepsStop(trunk.ends)) return []
   const open = trunk.mating && !trunk.matingStale ? leftOpen(trunk.mating.fields.option) : null
   const begun = { lineId: line.line.id, branchOf: trunkId, to: mouthAt(line.ends.to), conditions }
   return [open ? { ...begun, opens: open } : begun]

@@ -9,6 +9,7 @@ import {
   conditionsOf,
   type JobView,
   joinedAlike,
+  keepsStop,
   type LineView,
   type Stage,
   situationOf,
@@ -62,6 +63,17 @@ export function MateStage(props: Props) {
   const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
   const choosing = useRef(false)
+  const trunk = view.lines.find((other) => other.line.id === line.trunk?.id)
+  if (line.trunk && trunk && keepsStop(trunk.ends))
+    return (
+      <StageFrame actions={<Button kind="primary" label="To what goes in" onPress={() => goTo('fixture')} />}>
+        <Txt size="l">Nothing to begin at.</Txt>
+        <Txt tone="soft">
+          The old stop on the {line.trunk.service} line stays, and it has no second outlet: let it go there,
+          or leave out what it was to feed besides.
+        </Txt>
+      </StageFrame>
+    )
   if (line.trunk && !line.begins)
     return (
       <StageFrame>
