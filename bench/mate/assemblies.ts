@@ -16,7 +16,7 @@ import { programmeOf } from './programme'
 import { Dice, type Region, someLine, someParts, someShop } from './random'
 
 export interface Assembly {
-  readonly kind: 'valve' | 'two-outlet stop' | 'tee'
+  readonly kind: 'valve' | 'two-outlet stop' | 'tee' | 'corner'
   readonly lines: readonly LineRequest[]
   readonly settings: MateSettings
   readonly catalogue: readonly Fitting[]
@@ -52,6 +52,50 @@ function badPipe(seed: number): { outMm?: number } {
   const dice = new Dice(seed * 7919 + 1)
   return dice.chance(0.35) ? { outMm: dice.whole(10, 160) } : {}
 }
+
+/** The corners of two runs whose elbows go with the cut, with what comes out of each leg at least. */
+export function someCorners(seed: number): Assembly {
+  const dice = new Dice(seed)
+  const region = dice.pick(['inch', 'inch', 'metric'] as const)
+  const turning = CATALOG.filter(
+    ({ family, ports }) =>
+      /^(elbow-90|elbow-45|street-elbow-90|slip-coupling|repair-coupling|union|coupling|tube-piece)$/.test(
+        family,
+      ) && ports.every(({ nominal }) => ['1/2', '3/4', '15', '22'].includes(nominal)),
+  ).filter(() => dice.chance(0.7))
+  const catalogue = [...new Set([...someParts(dice, 100, region), ...turning])]
+  const settings = {
+    ...someShop(dice, catalogue),
+    partsAboard: Object.fromEntries(
+      catalogue.filter(() => dice.chance(0.7)).map(({ id }) => [id, dice.whole(1, 3)]),
+    ),
+  }
+  const lines = ['hot', 'cold'].map((lineId): LineRequest => {
+    const { to: _to, from: _from, ...run } = someLine(dice, lineId, region, 'faucet.hose.3/8')
+    return {
+      ...run,
+      cutIn: {
+        insert: 'corner',
+        farMm: dice.chance(0.5) ? null : dice.whole(20, 120),
+        freeMm: [dice.whole(0, 900), dice.whole(0, 900)],
+        sidewaysMm: dice.whole(0, 60),
+        legsMm: dice.chance(0.3) ? null : [dice.whole(10, 120), dice.whole(10, 120)],
+      },
+      conditions: easy({
+        ...run.conditions,
+        oldJoint: 'none',
+        thread: 'none',
+        spanMm: null,
+        plateMm: 0,
+        turn: dice.pick([0, 90, 90, 45] as const),
+      }),
+    }
+  })
+  return { kind: 'corner', lines, settings, catalogue }
+}
+
+/** Three of the assemblies where lines meet, then one with corners. */
+const anyAssembly = (seed: number) => (seed % 4 === 3 ? someCorners(seed) : someAssembly(seed))
 
 /** One assembly that nobody prepared. */
 export function someAssembly(seed: number): Assembly {
@@ -170,7 +214,7 @@ export async function assemblies(
   let cooled = 0
   let short = 0
   for (let total = 0; total < wanted && tried < wanted * 8; tried++) {
-    const { kind, lines, settings, catalogue } = someAssembly(90_000 + tried)
+    const { kind, lines, settings, catalogue } = anyAssembly(90_000 + tried)
     const { together } = own({ lines, settings, k: 4 }, catalogue)
     const best = await solve(lines.map((line) => programmeOf(line, settings, catalogue, mostParts)))
     check(`assembly ${tried} (${kind})`, together?.totalCents, best?.cents)

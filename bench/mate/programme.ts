@@ -22,7 +22,7 @@ import {
 } from '@diarmos/core'
 import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
-import { retractionMm } from '../../packages/core/src/mate/model/cutIn'
+import { springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
 import { heatOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
@@ -66,6 +66,8 @@ export interface Edge {
   readonly waterOff: number
   readonly lo: number
   readonly hi: number
+  /** Of that what lies behind a corner, where each leg counts by itself. */
+  readonly hiFar: number
   /** What kind of end it leads to. */
   readonly shows: string
   /** Removals after which the same joint could be made on the stub itself. */
@@ -79,6 +81,7 @@ export interface Programme {
   readonly span: number | null
   /** What has to come out of a run at least. */
   readonly leastOut: number | null
+  readonly leastLegs: readonly number[] | null
 }
 
 const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
@@ -166,12 +169,6 @@ function lengthOf({ ports }: Fitting): number {
     .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
 }
 
-/** How far a run's two ends can be sprung apart: 3Y²/5L for each side, Y within the stress and the room. */
-const springMm = (line: LineRequest) => {
-  const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
-  return pipe && line.cutIn ? retractionMm(pipe, line.cutIn) : 0
-}
-
 /** Builds the programme of one line over a catalogue. */
 export function programmeOf(
   line: LineRequest,
@@ -186,8 +183,10 @@ export function programmeOf(
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
-  const leastOut = cutIn?.outMm == null ? null : rounded(cutIn.outMm)
-  const noLength = span === null && leastOut === null
+  const corner = cutIn?.insert === 'corner'
+  const leastOut = corner || cutIn?.outMm == null ? null : rounded(cutIn.outMm)
+  const leastLegs = corner && cutIn.legsMm ? cutIn.legsMm.map(rounded) : null
+  const noLength = span === null && leastOut === null && leastLegs === null
   const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
   const cut = (usableMm: number | null): Start | null =>
     run && {
@@ -217,7 +216,10 @@ export function programmeOf(
       : line.branchOf !== undefined
         ? open.map(({ port }) => freshStart(port))
         : (line.from?.ends ?? []).map((ref) => (line.kept ? keptStart : freshStart)(made(ref)))
-  const spring = rounded(springMm(line))
+  const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : 0
+  // before a corner, and behind it
+  const springs = (pipe && cutIn ? springsMm(pipe, cutIn, turn) : [0, 0]).map(rounded)
+  const springAt = (stage: number) => springs[turn > 0 && stage > 0 ? 1 : 0] as number
   const fromBody = line.branchOf === undefined ? line.from?.bodyId : `tee of ${line.branchOf}`
   const does = (joint: Joint, ...bodies: readonly (string | undefined)[]): Edge['heat'] => {
     const heat = heatOf(joint)
@@ -315,6 +317,7 @@ export function programmeOf(
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (!cutIn || node.closing === 'yes') return node.closing
+    const spring = springAt(node.stage)
     if (rounded(insertion(joint)[0]) <= spring) return 'yes'
     if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
     if (fitting.family === 'union' && spring >= 200) return 'yes'
@@ -325,8 +328,21 @@ export function programmeOf(
   const closes = (node: Node, joint: Joint) =>
     !cutIn ||
     node.closing === 'yes' ||
-    rounded(insertion(joint)[0]) <= spring ||
+    rounded(insertion(joint)[0]) <= springAt(node.stage) ||
     (node.closing === 'sliding' && node.last !== null && parks(node.last, far))
+  /** The most that an edge reaches on either side of a corner: the elbow's own halves, what else is on one side. */
+  const reaches = (
+    fitting: Fitting,
+    index: number,
+    { hi, hiFar, stage }: { hi: number; hiFar: number; stage: number },
+    most: number,
+  ) => {
+    if (noLength) return { hi, hiFar }
+    if (!corner) return { hi: hi + most, hiFar }
+    const half = (at: number) => rounded(Math.hypot(...(fitting.ports[at]?.pose.origin ?? [0])))
+    if (turnOf(fitting.family) > 0) return { hi: hi + half(index), hiFar: half(1 - index) }
+    return stage > 0 ? { hi, hiFar: hiFar + most } : { hi: hi + most, hiFar }
+  }
   let layer = new Map<string, Node>()
   begin.forEach((start, index) => {
     const id = `L0:${index}`
@@ -354,6 +370,7 @@ export function programmeOf(
       waterOff: removalHands(start.removal),
       lo: 0,
       hi: 0,
+      hiFar: 0,
       shows: `${kindOf(start.port)}@${open[index]?.family === 'dual-stop' ? route.opensAt : 0}`,
       needless: [],
     })
@@ -384,7 +401,8 @@ export function programmeOf(
           joints: 1,
           waterOff: stub ? waterOff(joint) : 0,
           lo: lo - rounded(max),
-          hi: hi - rounded(min),
+          hi: corner && node.stage > 0 ? 0 : hi - rounded(min),
+          hiFar: corner && node.stage > 0 ? hi - rounded(min) : 0,
           needless:
             depth === 0 || node.stage > 0
               ? []
@@ -425,7 +443,8 @@ export function programmeOf(
       for (const { fitting, index, joint } of neighbours(node.open)) {
         const role = roleOf(fitting)
         const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
-        if ((facing && index !== 0) || fitting.standing || turnOf(fitting.family) > 0) continue
+        if ((facing && index !== 0) || fitting.standing || ![0, turn].includes(turnOf(fitting.family)))
+          continue
         if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
           continue
         const stage = route.stages[node.stage]?.[role === 'dual-stop' ? 'stop' : role]
@@ -471,7 +490,12 @@ export function programmeOf(
           price: made.price + price,
           notAboard: 0,
           lo: shared.lo + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
-          hi: shared.hi + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.max ?? length) : length)),
+          ...reaches(
+            fitting,
+            index,
+            { ...shared, stage: node.stage },
+            rounded(bends ? (fitting.lengthMm?.max ?? length) : length),
+          ),
           shows: open ? `${kindOf(open)}@${stage}` : '',
         })
         if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null, closing, last: fitting })
@@ -495,6 +519,7 @@ export function programmeOf(
     settings,
     span,
     leastOut,
+    leastLegs,
   }
 }
 
@@ -531,7 +556,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
   const used = new Set<string>()
   const pieces = new Map<string, string[]>()
   const bodies = new Map<string, { heats: string[]; spoilt: string[] }>()
-  programmes.forEach(({ edges, span, leastOut, line }, index) => {
+  programmes.forEach(({ edges, span, leastOut, leastLegs, line }, index) => {
     const mostLayers = Math.max(...edges.map((edge) => edge.layer))
     const name = (edge: Edge) => `${edge.name}_${index}`
     const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
@@ -575,7 +600,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         )
         rows.push(`${name(start)}${left.map((edge) => ` - ${edge.name}_${trunk}`).join('')} = 0`)
       }
-    const part = (column: 'lo' | 'hi') =>
+    const part = (column: 'lo' | 'hi' | 'hiFar') =>
       edges
         .filter((edge) => edge[column] !== 0)
         .map((edge) => `${edge[column] < 0 ? '-' : '+'} ${Math.abs(edge[column])} ${name(edge)}`)
@@ -584,6 +609,11 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       // between fixed ends circles can be needed; what goes in fills what has to come out
       const hi = part('hi')
       if (leastOut !== null && hi) rows.push(`${hi} >= ${leastOut}`)
+      // round a corner, each leg what has to come out of it
+      if (leastLegs !== null && hi) {
+        rows.push(`${hi} >= ${leastLegs[0]}`)
+        if (part('hiFar')) rows.push(`${part('hiFar')} >= ${leastLegs[1]}`)
+      }
     } else if (span === null) {
       // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
       const shown = new Map<string, Edge[]>()

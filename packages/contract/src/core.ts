@@ -247,6 +247,10 @@ export const cutIn = z.object({
   farMm: lengthMm.nullable(),
   freeMm: z.tuple([z.number().min(0).max(20_000), z.number().min(0).max(20_000)]),
   outMm: z.number().min(0).max(5000).nullable().optional(),
+  legsMm: z
+    .tuple([z.number().min(0).max(5000), z.number().min(0).max(5000)])
+    .nullable()
+    .optional(),
   sidewaysMm: z.number().min(0).max(2000),
 }) satisfies z.ZodType<CutIn>
 
@@ -492,6 +496,8 @@ const acts = z
   )
   .max(30) as unknown as z.ZodType<StepTemplate[]>
 
+const removed = z.object({ min: z.number().min(0), max: z.number().min(0) })
+
 export const mateOption = z.object({
   id: z.string().min(1).max(1000),
   removalId: key,
@@ -569,7 +575,8 @@ export const mateOption = z.object({
   missingTools: z.array(toolId),
   needsStubMm: z.number().min(0),
   leavesStubMm: z.number().min(0).nullable(),
-  removeMm: z.object({ min: z.number().min(0), max: z.number().min(0) }).optional(),
+  removeMm: removed.optional(),
+  removeLegsMm: z.tuple([removed, removed]).optional(),
   closes: z
     .object({
       seam: z.int().min(0).max(12),
@@ -660,6 +667,7 @@ export const fixedEndsRequest = z.object({
   pipeId: key,
   option: mateOption,
   takeOutMm: bare.nullable(),
+  legsMm: z.tuple([bare.nullable(), bare.nullable()]).optional(),
   placeMm: bare.positive().nullable().optional(),
   bareMm: z.tuple([bare.nullable(), bare.nullable()]),
   freeMm: z.tuple([bare, bare]),

@@ -83,11 +83,16 @@ export const onRun = z
   .object({ kind: z.enum(fitup.RUN_FEATURES), fromMm: along, toMm: along })
   .refine(({ fromMm, toMm }) => fromMm < toMm, { path: ['toMm'], message: 'ends before it begins' })
 
+const outWindow = z.tuple([z.number().min(0).max(30_000), z.number().min(0).max(60_000)])
 export const whereToCutRequest = z.object({
   badMm: z.tuple([along, along]).refine(([from, to]) => from <= to, 'ends before it begins'),
   onRun: z.array(onRun).max(12),
   leastBareMm: z.tuple([thickness, thickness]),
-  windowMm: z.tuple([z.number().min(0).max(30_000), z.number().min(0).max(60_000)]),
+  windowMm: outWindow,
+  /** Where a new corner goes in: which of what hangs there is its elbow, and least and most on each side of its middle. */
+  corner: z
+    .object({ elbow: z.number().int().min(0).max(11), legsMm: z.tuple([outWindow, outWindow]) })
+    .optional(),
 })
 
 export const toiletRequest = z.object({

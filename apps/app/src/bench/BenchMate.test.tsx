@@ -23,7 +23,7 @@ const questions = fc
   .record({
     from: ends,
     to: ends,
-    into: fc.constantFrom(null, 'repair' as const, 'tee' as const, 'valve' as const),
+    into: fc.constantFrom(null, 'repair' as const, 'corner' as const, 'tee' as const, 'valve' as const),
     flame: fc.boolean(),
     dry: fc.boolean(),
     reach: fc.boolean(),
@@ -33,6 +33,7 @@ const questions = fc
     freeMm: length,
     sidewaysMm: length,
     outMm: length,
+    farOutMm: length,
     placeMm: length,
   })
   .map(

@@ -29,7 +29,12 @@ import { benchMateRequest } from './mateRequest'
 import { ShareLink } from './ShareLink'
 import { LENGTHS, useMateQuestion } from './useMateQuestion'
 
-const INTO_WORDS: Readonly<Record<Into, string>> = { repair: 'a repair', tee: 'a tee', valve: 'a valve' }
+const INTO_WORDS: Readonly<Record<Into, string>> = {
+  repair: 'a repair',
+  corner: 'a corner',
+  tee: 'a tee',
+  valve: 'a valve',
+}
 
 /** Any end to any other, or into a run that is fixed at both ends, without a job. */
 export function BenchMate() {
@@ -47,7 +52,7 @@ export function BenchMate() {
   const option = result?.options.find((entry) => entry.id === shown) ?? result?.options[0]
   const height = wide ? 420 : 210
   const pipe = endOfKind(question.a, question.aSize)?.pipe?.replace('#', question.aSize) ?? null
-  const { nearMm, farMm, freeMm, sidewaysMm, outMm, placeMm } = question
+  const { nearMm, farMm, freeMm, sidewaysMm, outMm, farOutMm, placeMm } = question
   const fixed = useSolved(
     'fixed-ends',
     option && pipe && question.into
@@ -55,6 +60,7 @@ export function BenchMate() {
           pipeId: pipe,
           option: option as never,
           takeOutMm: outMm,
+          legsMm: [outMm, farOutMm],
           placeMm,
           bareMm: [nearMm, farMm],
           freeMm: [freeMm ?? 0, freeMm ?? 0],
@@ -109,7 +115,7 @@ export function BenchMate() {
         <View className="mt-3">
           <Choice
             label="Between fixed ends"
-            columns={4}
+            columns={3}
             value={question.into ?? 'no'}
             options={[
               { value: 'no', label: 'no' },
@@ -153,7 +159,7 @@ export function BenchMate() {
                   families={option.parts.map(({ family }) => family)}
                   measured={question.freeMm !== null && question.sidewaysMm !== null}
                   placeMm={question.placeMm}
-                  onOut={({ mm }) => set({ outMm: mm })}
+                  onOut={({ mm }, leg) => set(leg === 1 ? { farOutMm: mm } : { outMm: mm })}
                   onPlace={(_, { mm }) => set({ placeMm: mm })}
                 />
               ) : null}

@@ -1,7 +1,8 @@
 import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
 
 /** What goes into a run, or nothing: then the question is from one end to another. */
-export type Into = 'repair' | 'tee' | 'valve'
+export const INTOS = ['repair', 'corner', 'tee', 'valve'] as const
+export type Into = (typeof INTOS)[number]
 
 /** A question of the bench: what is mated with what, and what does not hold at the place. */
 export interface MateQuestion {
@@ -19,8 +20,10 @@ export interface MateQuestion {
   readonly farMm: number | null
   readonly freeMm: number | null
   readonly sidewaysMm: number | null
-  /** How much comes out of the run, mm; null for the least. */
+  /** How much comes out of the run, mm; null for the least. Of a corner: on this side of it. */
   readonly outMm: number | null
+  /** Of a corner: on the other side. */
+  readonly farOutMm: number | null
   /** Where what goes in stands, from the cut on this side, mm. */
   readonly placeMm: number | null
 }
@@ -40,10 +43,11 @@ export const PLAIN_QUESTION: MateQuestion = {
   freeMm: null,
   sidewaysMm: null,
   outMm: null,
+  farOutMm: null,
   placeMm: null,
 }
 
-const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm', 'outMm', 'placeMm'] as const
+const LENGTHS = ['nearMm', 'farMm', 'freeMm', 'sidewaysMm', 'outMm', 'farOutMm', 'placeMm'] as const
 const FLAGS = ['flame', 'dry', 'reach', 'improvised'] as const
 const LONGEST_MM = {
   nearMm: 2000,
@@ -51,6 +55,7 @@ const LONGEST_MM = {
   freeMm: 20_000,
   sidewaysMm: 2000,
   outMm: 2000,
+  farOutMm: 2000,
   placeMm: 2000,
 } as const
 
@@ -84,7 +89,7 @@ export function decodeQuestion(params: Partial<MateParams>): MateQuestion {
   const [a, aSize] = end(params.a, 'the first', [PLAIN_QUESTION.a, PLAIN_QUESTION.aSize])
   const [b, bSize] = end(params.b, 'the second', [PLAIN_QUESTION.b, PLAIN_QUESTION.bSize])
   const { into } = params
-  if (into !== undefined && !['repair', 'tee', 'valve'].includes(into))
+  if (into !== undefined && !INTOS.includes(into as Into))
     throw new Error('The link names nothing that goes into a run.')
   const unusual = (params.but ?? '').split('.').filter(Boolean)
   if (unusual.some((flag) => !FLAGS.includes(flag as 'flame')))

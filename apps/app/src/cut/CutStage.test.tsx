@@ -62,6 +62,58 @@ describe('a run that is cut open', () => {
   })
 })
 
+describe('a corner whose old elbow goes with the cut', () => {
+  it('asks for the elbow, turns the run with a new one, and says what comes out of each leg', async () => {
+    const { jobId } = await openJob()
+    render(<JobPage jobId={jobId} />)
+    await press(one('tab', 'Touch'))
+    await press(one('button', /Scratch/))
+    await press(one('radio', /copper/, dialog()))
+    await press(one('switch', /Same pipe/))
+    await press(screen.getByTestId('take-finding'))
+    await stage('Fixture')
+    await press(one('radio', /Fixture: Into a run/))
+    await press(one('radio', 'Its end: A new corner in the run'))
+    await press(one('button', 'Bad pipe, end to end'))
+    await enter('1')
+    await press(one('button', 'Old elbow, middle to mouth'))
+    await enter('1')
+    await press(one('button', 'Middle of the bad pipe to the elbow’s middle'))
+    await enter('2')
+    // the mark in the middle of what is bad, the elbow two inches further on, two inches from mouth to mouth
+    expect(held('situation')[0]?.fields.onRun).toEqual({
+      badMm: 25.4,
+      things: [{ kind: 'elbow', fromMm: expect.closeTo(25.4, 6), toMm: expect.closeTo(76.2, 6) }],
+    })
+    await stage('Mate')
+    await press(one('switch', 'Water seen from this line'))
+    const option = screen.getByTestId('option-1').textContent
+    expect(option).toMatch(/elbow/)
+    await press(one('button', 'Choose this way'))
+    const [near, far] = held('mating')[0]?.fields.option.removeLegsMm ?? []
+    // two inches and the half of the bad pipe on this side, the elbow's own half on the other
+    expect(near?.max).toBeGreaterThanOrEqual(63.5)
+    expect(far?.max).toBeGreaterThanOrEqual(25.4)
+    await stage('Cut')
+    await press(one('button', /^Take out .* and /))
+    const kept = held('dimension').map(({ fields }) => fields)
+    expect(kept.map(({ from, to }) => [from, to])).toEqual([
+      ['stub', expect.stringMatching(/^part:\d:centre$/)],
+      [expect.stringMatching(/^part:\d:centre$/), 'tail'],
+    ])
+    // no less than is bad, and what the new pieces fill
+    for (const [leg, window, least] of [
+      [0, near, 63.5],
+      [1, far, 25.4],
+    ] as const) {
+      expect(kept[leg]?.mm).toBeGreaterThanOrEqual(Math.max(least, window?.min ?? 0) - 1e-6)
+      expect(kept[leg]?.mm).toBeLessThanOrEqual((window?.max ?? 0) + 1e-6)
+    }
+    expect(screen.getByTestId('fixed-ends').textContent).toContain('the old elbow goes with it')
+    expect(all('button', /^Take out .* and /)).toHaveLength(0)
+  })
+})
+
 describe('the cut of a line with a piece of pipe', () => {
   it('asks as a tape would, follows what is measured, and sends it to the saw', async () => {
     const hot = await atTheCut()

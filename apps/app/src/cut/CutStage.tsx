@@ -8,7 +8,7 @@ import { usePreferences } from '../data/preferences'
 import { beginsAt, type JobView, type LineView, type Stage, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { keepDimension, setConditions, tick } from '../job/actions'
-import { measuredOf } from '../job/requests'
+import { cornerPlace, measuredOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Keypad } from '../ui/Keypad'
@@ -105,8 +105,12 @@ function Cuts({
   const situation = situationOf(line)
   const pieces = cuts.flatMap((cut) => (cut.piece && cut.mm !== null ? [cut.mm] : []))
   const plan = () => router.push(`/bench/cuts?mm=${encodeLengths(pieces)}`)
-  const keep = (to: string, length: ParsedLength) =>
-    void keepDimension(view, line, { from: 'stub', to }, length, { measurer, dry: false })
+  const keep = (to: string, length: ParsedLength, from = 'stub') =>
+    keepDimension(view, line, { from, to }, length, { measurer, dry: false })
+  const corner = cornerPlace(option)
+  /** So much comes out: in one length, or on one side of a corner. */
+  const takeOut = (length: ParsedLength, leg: 0 | 1) =>
+    corner === null ? keep('tail', length) : leg === 0 ? keep(corner, length) : keep('tail', length, corner)
   const action =
     next && !fixed
       ? { label: next.why === 'reach' ? 'Measure the reach' : 'Measure the next', go: () => onAsk(next) }
@@ -156,13 +160,11 @@ function Cuts({
           placeMm={
             measured.find(({ fields }) => fields.to === `part:${fixed.between}:centre`)?.fields.mm ?? null
           }
-          onOut={(length) => keep('tail', length)}
-          onPlace={keep}
+          onOut={(length, leg) => void takeOut(length, leg)}
+          onPlace={(to, length) => void keep(to, length)}
         />
       ) : null}
-      {fixed ? (
-        <RunCut view={view} line={line} fixed={fixed} onOut={(length) => keep('tail', length)} />
-      ) : null}
+      {fixed ? <RunCut view={view} line={line} fixed={fixed} onOut={takeOut} /> : null}
       {next && !fixed ? (
         <View className="mt-2 border-l-[5px] border-patina bg-patina-wash px-3 py-2">
           <Txt size="s" tone="soft">

@@ -19,13 +19,17 @@ interface Props {
   /** Whether the free pipe and the room beside it were measured. */
   measured: boolean
   placeMm: number | null
-  onOut: (length: ParsedLength) => void
+  /** So much comes out; of a corner, on this side or the other. */
+  onOut: (length: ParsedLength, leg: 0 | 1) => void
   /** Where what goes in stands: to that place, so far. */
   onPlace: (to: string, length: ParsedLength) => void
 }
 
 /** A force as a hand knows it: what hangs from it. */
 const kilograms = (newtons: number) => `${Math.max(1, Math.round(newtons / 9.81))} kg`
+
+const bridged = ([least, most]: readonly [number, number]) =>
+  most - least > 50 ? 'or more, with a longer piece' : 'what the joints bridge'
 
 /** What comes out of a run, what slides where, whether it could be sprung, and the order. */
 export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace }: Props) {
@@ -36,13 +40,26 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
     say(REASONS[ruleId] ?? ruleId, parameters, unit)
   return (
     <View testID="fixed-ends">
-      <MeasureRow
-        label="Take out of the run"
-        hint="From cut to cut."
-        mm={answer.takeOutMm > 0 ? answer.takeOutMm : null}
-        detail={windowMm[1] - windowMm[0] > 50 ? 'or more, with a longer piece' : 'what the joints bridge'}
-        onEnter={onOut}
-      />
+      {answer.corner ? (
+        ([0, 1] as const).map((leg) => (
+          <MeasureRow
+            key={leg}
+            label={leg === 0 ? 'Take out on this side of the corner' : 'Take out on the other side'}
+            hint="From where the middles of both legs meet, to the cut."
+            mm={answer.corner?.legs[leg].takeOutMm ?? null}
+            detail={bridged(answer.corner?.legs[leg].windowMm ?? windowMm)}
+            onEnter={(length) => onOut(length, leg)}
+          />
+        ))
+      ) : (
+        <MeasureRow
+          label="Take out of the run"
+          hint="From cut to cut."
+          mm={answer.takeOutMm > 0 ? answer.takeOutMm : null}
+          detail={bridged(windowMm)}
+          onEnter={(length) => onOut(length, 0)}
+        />
+      )}
       {answer.between === null ? null : (
         <MeasureRow
           label={`From the cut on this side to ${stationText(`part:${answer.between}:centre`, families)}`}
@@ -99,8 +116,12 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
           </Txt>
         ) : (
           <Txt size="s" tone="soft">
-            {screenText('spring.yields', { haveMm: spring.haveMm, needsMm: spring.needsMm }, unit)}
-            {one.sidewaysMm > 0
+            {screenText(
+              answer.corner ? 'spring.corner' : 'spring.yields',
+              { haveMm: spring.haveMm, needsMm: spring.needsMm },
+              unit,
+            )}
+            {one.sidewaysMm > 0 && !answer.corner
               ? screenText(
                   'spring.pushed',
                   {

@@ -1,4 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
+import { badRoundCorner, cornerOf } from '@diarmos/core/record'
 import { formatLength, type ParsedLength } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
 import { ON_RUN_WORDS } from '@diarmos/core/words/fixtures'
@@ -26,8 +27,8 @@ interface Props {
   readonly view: JobView
   readonly line: LineView
   readonly fixed: OperationResponse<'fixed-ends'>
-  /** So much comes out. */
-  readonly onOut: (length: ParsedLength) => void
+  /** So much comes out; of a corner, on this side or the other. */
+  readonly onOut: (length: ParsedLength, leg: 0 | 1) => Promise<void>
 }
 
 /** Where the run is cut: round what is bad, clear of what hangs on it, an old coupling taken along. */
@@ -36,20 +37,42 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
   const run = line.situation?.fields.onRun ?? NOTHING
   const half = (run.badMm ?? 0) / 2
   const said = run.badMm !== null || run.things.length > 0
+  const elbow = fixed.corner ? cornerOf(run) : -1
+  const bad: readonly [number, number] = elbow < 0 ? [-half, half] : badRoundCorner(run, elbow)
   const { answer } = useSolved(
     'where-to-cut',
     said
       ? {
-          badMm: [-half, half],
+          badMm: [...bad],
           onRun: run.things,
           leastBareMm: [...fixed.leastBareMm],
           windowMm: [...fixed.windowMm],
+          ...(fixed.corner && elbow >= 0
+            ? {
+                corner: {
+                  elbow,
+                  legsMm: [[...fixed.corner.legs[0].windowMm], [...fixed.corner.legs[1].windowMm]],
+                },
+              }
+            : {}),
         }
       : null,
   )
+  const turn = run.things[elbow]
+  const middle = turn ? (turn.fromMm + turn.toMm) / 2 : 0
   const keep = (patch: Partial<Run>, label: string) =>
     void setConditions(view, [line], { onRun: { ...run, ...patch } }, label)
-  const out = answer && 'cutsMm' in answer ? answer.cutsMm[1] - answer.cutsMm[0] : 0
+  const cuts = answer && 'cutsMm' in answer ? answer.cutsMm : ([0, 0] as const)
+  const out = cuts[1] - cuts[0]
+  /** What comes out as the cut sheet counts it: in one length, or from the corner's middle on each side. */
+  const outs = elbow < 0 ? [out] : [middle - cuts[0], cuts[1] - middle]
+  const taken = fixed.corner ? fixed.corner.legs.map(({ takeOutMm }) => takeOutMm) : [fixed.takeOutMm]
+  const take = async () => {
+    for (const [leg, mm] of outs.entries()) {
+      const text = formatLength(mm, { unit, quantity: 'reading' })
+      await onOut({ ok: true, mm, unit, resolutionMm: 1, text }, leg === 0 ? 0 : 1)
+    }
+  }
   const what = (indices: readonly number[]) =>
     indices.map((index) => ON_RUN_WORDS[(run.things[index] as Thing).kind]).join(', ')
   return (
@@ -75,19 +98,11 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
               {screenText('cut.goes', { count: answer.goes.length, what: what(answer.goes) })}
             </Txt>
           ) : null}
-          {Math.abs(out - fixed.takeOutMm) > 0.5 ? (
+          {outs.some((mm, leg) => Math.abs(mm - (taken[leg] ?? 0)) > 0.5) ? (
             <Button
               kind="quiet"
-              label={`Take out ${formatLength(out, { unit, quantity: 'reading' })}`}
-              onPress={() =>
-                onOut({
-                  ok: true,
-                  mm: out,
-                  unit,
-                  resolutionMm: 1,
-                  text: formatLength(out, { unit, quantity: 'reading' }),
-                })
-              }
+              label={`Take out ${outs.map((mm) => formatLength(mm, { unit, quantity: 'reading' })).join(' and ')}`}
+              onPress={() => void take()}
             />
           ) : null}
         </View>
@@ -96,6 +111,9 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
           {answer.blocks === null
             ? screenText('cut.short-parts', { shortMm: answer.shortMm }, unit)
             : screenText('cut.short', { shortMm: answer.shortMm, what: what([answer.blocks]) }, unit)}
+          {answer.blocks !== null && !fixed.corner && run.things[answer.blocks]?.kind === 'elbow'
+            ? ` ${screenText('cut.corner', {}, unit)}`
+            : ''}
         </Note>
       ) : (
         <Txt tone="soft">

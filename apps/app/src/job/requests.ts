@@ -1,6 +1,6 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
-import { comesOutMm } from '@diarmos/core/record'
+import { comesOutMm, legsOutMm } from '@diarmos/core/record'
 import { leftOpen } from '../data/leftOpen'
 import {
   beginsAt,
@@ -19,6 +19,7 @@ function seenAs(service: EntityFields<'line'>['service']) {
   return service === 'spout' || service === 'shower' || service === 'branch' ? 'hot' : service
 }
 
+type CutAsk = OperationRequest<'mate'>['lines'][number]['cutIn']
 type MateSettings = EntityFields<'settings'>['mate']
 /** What this house, this shop and its corrections say before anyone looks. */
 export type Expectation = Pick<OperationRequest<'identify'>, 'known' | 'finds' | 'factors' | 'instruments'>
@@ -153,9 +154,22 @@ export function measuredOf(line: LineView) {
   }))
   if (beginsAt(line) === 'run') {
     // as long as nothing else is said, the least comes out that has to
-    const least = line.mating?.fields.option.removeMm?.min ?? 0
-    const said = taken.some(({ from, to }) => from === 'stub' && to === 'tail')
-    return said || least === 0 ? taken : [{ id: 'out', from: 'stub', to: 'tail', mm: least }, ...taken]
+    const option = line.mating?.fields.option
+    const corner = option ? cornerPlace(option) : null
+    const [near, far] = option?.removeLegsMm ?? []
+    const outs =
+      corner && near && far
+        ? [
+            { id: 'out', from: 'stub', to: corner, mm: near.min },
+            { id: 'out-far', from: corner, to: 'tail', mm: far.min },
+          ]
+        : [{ id: 'out', from: 'stub', to: 'tail', mm: option?.removeMm?.min ?? 0 }]
+    return [
+      ...outs.filter(
+        (out) => out.mm > 0 && !taken.some(({ from, to }) => from === out.from && to === out.to),
+      ),
+      ...taken,
+    ]
   }
   // what the way was chosen by is known, and need not be measured again
   const { spanMm, reachMm, turn } = situationOf(line)
@@ -170,15 +184,25 @@ export function measuredOf(line: LineView) {
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]
 }
 
+const twoOf = (legs: readonly [number, number] | null): [number, number] | null => legs && [legs[0], legs[1]]
+
+/** The place in a way where it turns, as the tape knows it; null where it goes straight on. */
+export function cornerPlace(option: EntityFields<'mating'>['option']): string | null {
+  const at = option.removeLegsMm ? option.parts.findIndex(({ family }) => family.includes('elbow')) : -1
+  return at < 0 ? null : `part:${at}:centre`
+}
+
 /** The run beside the cut, as far as it was measured: what was not gives nothing. */
-function cutIn(insert: 'repair' | 'tee' | 'valve', line: LineView) {
+function cutIn(insert: Exclude<CutAsk, undefined>['insert'], line: LineView) {
   const { farMm, freeMm, sidewaysMm } = situationOf(line)
   return {
     insert,
     farMm,
     freeMm: [freeMm ?? 0, freeMm ?? 0] as [number, number],
     sidewaysMm: sidewaysMm ?? 0,
-    outMm: comesOutMm(line.situation?.fields.onRun),
+    ...(insert === 'corner'
+      ? { legsMm: twoOf(legsOutMm(line.situation?.fields.onRun)) }
+      : { outMm: comesOutMm(line.situation?.fields.onRun) }),
   }
 }
 
@@ -187,13 +211,22 @@ export function fixedEndsRequest(line: LineView): OperationRequest<'fixed-ends'>
   const option = line.mating?.fields.option
   const { stubMm, farMm, freeMm, sidewaysMm } = situationOf(line)
   if (!option || !line.begins || beginsAt(line) !== 'run') return null
-  const measured = (place: RegExp) =>
-    line.dimensions.find(({ fields: { from, to } }) => from === 'stub' && place.test(to))?.fields.mm ?? null
+  const between = (begins: string, place: RegExp) =>
+    line.dimensions.find(({ fields: { from, to } }) => from === begins && place.test(to))?.fields.mm ?? null
+  const measured = (place: RegExp) => between('stub', place)
+  const corner = cornerPlace(option)
   return {
     pipeId: line.begins,
     option,
     takeOutMm: measured(/^tail$/),
-    placeMm: measured(/:centre$/),
+    ...(corner
+      ? {
+          legsMm: [measured(new RegExp(`^${corner}$`)), between(corner, /^tail$/)] as [
+            number | null,
+            number | null,
+          ],
+        }
+      : { placeMm: measured(/:centre$/) }),
     bareMm: [stubMm, farMm],
     freeMm: [freeMm ?? 0, freeMm ?? 0],
     roomMm: sidewaysMm ?? 0,

@@ -158,3 +158,25 @@ describe('what of a line is in the way of one beside it', () => {
     }
   })
 })
+
+describe('a corner that goes into a run', () => {
+  it('leaves as the other leg stands: across the first, with the pipe in the middle of the last mouth', () => {
+    const { to: _to, ...run } = line('copper.l.1/2')
+    const cutIn = { insert: 'corner', farMm: 200, freeMm: [600, 600], sidewaysMm: 60 } as const
+    const { options } = mate({ lines: [{ ...run, cutIn }], settings: WELL_EQUIPPED, k: 12 }).lines[0] as {
+      options: readonly MateOption[]
+    }
+    expect(options.length).toBeGreaterThan(5)
+    for (const option of options) {
+      const { shapes } = draw(option, [], { run: true })
+      const outline = shapes.find(({ id, role }) => id === 'pipe:far' && role === 'outline')?.points ?? []
+      const [a, b, , d] = outline as [Point, Point, Point, Point]
+      // its length up, its width along the first leg
+      expect([b[0] - a[0], Math.abs(b[1] - a[1])]).toEqual([expect.closeTo(0, 6), expect.closeTo(60, 6)])
+      expect(apart(a, d)).toBeCloseTo(15.875, 6)
+      // no part stands further off than half of itself: the pipe goes on from the chain
+      const parts = shapes.filter(({ id }) => id.startsWith('part:')).flatMap(({ points }) => points)
+      expect(parts.some((point) => apart(point, [(a[0] + d[0]) / 2, a[1]]) < 30)).toBe(true)
+    }
+  })
+})

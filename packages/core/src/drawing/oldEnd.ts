@@ -87,35 +87,30 @@ export function drawStub(
   )
 }
 
-/** The other side of a run that is cut open. */
+/** As much of a run's other side as is drawn, mm. */
+const FAR_PIPE_MM = 60
+
+/** The other side of a run that is cut open, on from where the chain ends and the way it points there. */
 export function drawFarPipe(
   sheet: Sheet,
   pipe: { odMm: number; wallMm: number; material: string },
   at: Point,
+  [x, y]: Point,
 ): void {
   const r = pipe.odMm / 2
-  const [from, to] = [at[0], at[0] + 60]
+  const place = (along: number, across: number): Point => [
+    at[0] + along * x - across * y,
+    at[1] + along * y + across * x,
+  ]
+  const between = (outer: number, inner: number) => [
+    place(0, outer),
+    place(FAR_PIPE_MM, outer),
+    place(FAR_PIPE_MM, inner),
+    place(0, inner),
+  ]
   const common = { id: 'pipe:far', layer: 'pipe', closed: true, material: pipe.material } as const
-  sheet.shapes.push({
-    ...common,
-    role: 'outline',
-    points: [
-      [from, at[1] + r],
-      [to, at[1] + r],
-      [to, at[1] - r],
-      [from, at[1] - r],
-    ],
-  })
-  sheet.shapes.push({
-    ...common,
-    role: 'section',
-    points: [
-      [from, at[1] + r],
-      [to, at[1] + r],
-      [to, at[1] + r - pipe.wallMm],
-      [from, at[1] + r - pipe.wallMm],
-    ],
-  })
+  sheet.shapes.push({ ...common, role: 'outline', points: between(r, -r) })
+  sheet.shapes.push({ ...common, role: 'section', points: between(r, r - pipe.wallMm) })
 }
 
 /** The belief, drawn: every diameter still possible, each as strong as its probability. */

@@ -156,7 +156,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     })
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
-    if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at)
+    if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)

@@ -85,6 +85,78 @@ describe('what goes into a run between fixed ends', () => {
   })
 })
 
+describe('a new corner', () => {
+  const TURNED = options('corner', 900)
+  it('fills each leg by itself: half the elbow, and what lies on that side of it', () => {
+    expect(TURNED.length).toBeGreaterThan(3)
+    fc.assert(
+      fc.property(fc.constantFrom(...TURNED), evenly(0, 1), evenly(0, 1), (chain, one, other) => {
+        const windows = chain.removeLegsMm as NonNullable<MateOption['removeLegsMm']>
+        const share = [one, other] as const
+        const legsMm = windows.map(
+          ({ min, max }, leg) => min + (share[leg] as number) * (Math.min(max, min + 400) - min),
+        ) as [number, number]
+        const found = fixedEnds(ask(chain, { legsMm }))
+        expect(found.reason).toBeNull()
+        const corner = chain.parts.findIndex(({ family }) => family.includes('elbow'))
+        expect(found.corner?.part).toBe(corner)
+        for (const piece of found.pieces) {
+          // from the old pipe, or from the elbow's middle, part by part, each joint fully home
+          const [from, to] = piece.part < corner ? [0, corner] : [corner, chain.parts.length - 1]
+          let sum = 0
+          for (let at = from; at <= to; at++) {
+            const { fittingId, inPort, outPort } = chain.parts[at] as (typeof chain.parts)[number]
+            const reach = (port: number) =>
+              Math.hypot(...(fittingById(fittingId)?.ports[port]?.pose.origin ?? [0]))
+            if (at !== corner) sum += at === piece.part ? (piece.cutMm ?? 0) : reach(inPort) + reach(outPort)
+            else sum += reach(piece.part < corner ? inPort : outPort)
+          }
+          for (const joint of chain.joints)
+            if (piece.part < corner ? joint.to <= corner : joint.from >= corner) sum -= joint.maxMm
+          expect(sum).toBeCloseTo(legsMm[piece.part < corner ? 0 : 1], 6)
+        }
+      }),
+    )
+  })
+
+  it('is sprung by pushing the other leg sideways, far more than any run gives along itself', () => {
+    const chain = TURNED.find(({ closes }) => closes?.by === 'spring') as MateOption
+    // push-fit, press and the like want more than 8 mm; the ends of a straight run of 900 mm give less than 2
+    const round = fixedEnds(ask(chain, { freeMm: [900, 0], roomMm: 50 })).spring
+    expect(round.can).toBe(true)
+    expect(round.haveMm).toBeCloseTo(sidewaysSpring(pipe, 900, 50).sidewaysMm, 9)
+    const along = fixedEnds(ask(ALL[0] as MateOption, { freeMm: [900, 900], roomMm: 50 })).spring
+    expect(round.haveMm).toBeGreaterThan(5 * along.haveMm)
+    // nothing is sprung sideways by less pipe than it says, nor in less room
+    const least = round.leastFreeMm as number
+    expect(sidewaysSpring(pipe, least * 0.99, 50).sidewaysMm).toBeLessThan(round.needsMm)
+    expect(sidewaysSpring(pipe, least * 1.01, 50).sidewaysMm).toBeGreaterThanOrEqual(round.needsMm)
+    expect(fixedEnds(ask(chain, { roomMm: round.needsMm - 1 })).spring.leastFreeMm).toBeNull()
+  })
+
+  it('an eighth bend is not sprung: pushed sideways its legs do not come apart along themselves', () => {
+    const cutIn: CutIn = { insert: 'corner', farMm: 120, freeMm: [2000, 2000], sidewaysMm: 200 }
+    const conditions = { ...PLAIN, stubMm: 120, turn: 45 as const }
+    const { options } = mate({
+      lines: [{ lineId: 'run', pipeId: pipe.id, conditions, cutIn }],
+      settings: WELL_EQUIPPED,
+      k: 12,
+    }).lines[0] as { options: readonly MateOption[] }
+    expect(options.length).toBeGreaterThan(0)
+    for (const { closes } of options) expect(closes?.by).toBe('slide')
+    expect(TURNED.some(({ closes }) => closes?.by === 'spring')).toBe(true)
+  })
+
+  it('says which leg has too little out of it, and by how much', () => {
+    const chain = TURNED[0] as MateOption
+    const [near, far] = chain.removeLegsMm as NonNullable<MateOption['removeLegsMm']>
+    expect(fixedEnds(ask(chain, { legsMm: [near.min, far.min - 4] })).reason).toMatchObject({
+      ruleId: 'fixed.too-little',
+      parameters: { shortMm: expect.closeTo(4, 6) },
+    })
+  })
+})
+
 describe('springing a run apart', () => {
   // Cantilever by hand for 1/2 in type L hard copper (OD 15.875, E 117 GPa, 2/3 of 205 MPa): a load at the tip bends it
   // by y(x) = Y(3(x/L)^2 - (x/L)^3)/2; its arc is longer than its chord by the integral of y'^2/2, here taken in slices.

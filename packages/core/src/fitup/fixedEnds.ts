@@ -6,7 +6,7 @@ import { pieceLetter } from '../units'
 import { type Dimension, type LaidPiece, layOut } from './layout'
 import { type FitReason, impossible } from './reason'
 import { type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
-import type { Chain } from './stations'
+import { bends, type Chain } from './stations'
 import { faceMm } from './takeOut'
 
 /** Two faces of a union pass each other with this much, mm. Common practice. */
@@ -21,16 +21,24 @@ export function slides({ family }: { readonly family: Family }): boolean {
   return SLIDING.has(family)
 }
 
+interface Removed {
+  readonly min: number
+  readonly max: number
+}
+
 export interface FixedEndsAsk {
   readonly pipe: Pick<Pipe, 'odMm' | 'wallMm' | 'material'> & { readonly soft?: boolean }
   readonly chain: Chain & {
     readonly closes?:
       | { readonly seam: number; readonly by: 'slide' | 'union' | 'spring'; readonly needsMm: number }
       | undefined
-    readonly removeMm?: { readonly min: number; readonly max: number } | undefined
+    readonly removeMm?: Removed | undefined
+    readonly removeLegsMm?: readonly [Removed, Removed] | undefined
   }
   /** How much is to come out of the run, mm; the least that does where it is not said. */
   readonly takeOutMm: number | null
+  /** The same of a new corner, on each side of its middle, mm. */
+  readonly legsMm?: readonly [number | null, number | null] | undefined
   /** Where what goes in stands between two pieces: from the cut on this side to its middle, mm. */
   readonly placeMm?: number | null
   /** Straight bare pipe from the cut, each side, mm; null where it is not measured. */
@@ -41,11 +49,17 @@ export interface FixedEndsAsk {
   readonly roomMm: number
 }
 
+/** One side of a new corner: what comes out of it, from the corner's middle, and between what it may be. */
+export interface CornerLeg {
+  readonly takeOutMm: number
+  readonly windowMm: readonly [number, number]
+}
+
 /** Whether a run can be sprung apart far enough to pass over a joint. */
 export interface SpringVerdict {
   /** The least that some joint goes in by, mm. */
   readonly needsMm: number
-  /** What both ends yield along the run, mm. */
+  /** What both ends yield along the run, or round a corner the leg that yields more, sideways, mm. */
   readonly haveMm: number
   readonly can: boolean
   readonly sides: readonly [Spring, Spring]
@@ -57,6 +71,8 @@ export interface FixedEnds {
   readonly takeOutMm: number
   /** Least and most that may come out. */
   readonly windowMm: readonly [number, number]
+  /** A new corner leg by leg, with its place among the parts; null for a straight run. */
+  readonly corner: { readonly part: number; readonly legs: readonly [CornerLeg, CornerLeg] } | null
   /** The number that makes it impossible, and by how much. */
   readonly reason: FitReason | null
   readonly pieces: readonly LaidPiece[]
@@ -97,6 +113,33 @@ export function leastFreeMm(pipe: FixedEndsAsk['pipe'], retractionMm: number, ro
   return sidewaysSpring(pipe, length, roomMm).retractionMm >= retractionMm - 1e-9 ? length : null
 }
 
+/** The free length from which a pipe can be pushed so far sideways, mm; null where the room ends it first. */
+function leastFreeSidewaysMm(pipe: FixedEndsAsk['pipe'], sidewaysMm: number, roomMm: number): number | null {
+  const stiffness = stiffnessOf(pipe.material, pipe.soft)
+  if (!stiffness || roomMm < sidewaysMm) return null
+  const perL2 = (stiffness.limitMPa * USED) / ((3 * stiffness.modulusMPa * pipe.odMm) / 2)
+  // small deflections only: as sidewaysSpring has it
+  return Math.max(Math.sqrt(sidewaysMm / perL2), sidewaysMm * 10)
+}
+
+/** Round a corner a joint of one leg opens as the other leg is pushed sideways, which is along the first. */
+function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner: number): SpringVerdict {
+  const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
+  const least = (near: boolean) =>
+    Math.min(...chain.joints.filter(({ to }) => near === to <= corner).map(({ minMm }) => minMm))
+  const [a, b] = [
+    { needsMm: least(true), haveMm: sides[1].sidewaysMm },
+    { needsMm: least(false), haveMm: sides[0].sidewaysMm },
+  ] as const
+  const better = a.haveMm - a.needsMm >= b.haveMm - b.needsMm ? a : b
+  return {
+    ...better,
+    can: better.haveMm >= better.needsMm,
+    sides,
+    leastFreeMm: leastFreeSidewaysMm(pipe, better.needsMm, roomMm),
+  }
+}
+
 function springOf({ pipe, chain, freeMm, roomMm }: FixedEndsAsk): SpringVerdict {
   const needsMm = Math.min(...chain.joints.map(({ minMm }) => minMm))
   const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
@@ -118,18 +161,28 @@ function springOf({ pipe, chain, freeMm, roomMm }: FixedEndsAsk): SpringVerdict 
  */
 export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
   const { chain, bareMm } = ask
+  const corner = cornerOf(ask)
   const { min, max } = chain.removeMm ?? { min: 0, max: 0 }
-  const takeOutMm = ask.takeOutMm ?? min
-  const windowMm = [min, max] as const
-  const outside =
-    takeOutMm < min - 1e-9
-      ? impossible('fixed.too-little', { shortMm: min - takeOutMm }).reason
-      : takeOutMm > max + 1e-9
-        ? impossible('fixed.too-much', { overMm: takeOutMm - max }).reason
-        : null
-  const dimensions: Dimension[] = [
-    { id: 'out', from: 'stub', to: 'tail', mm: Math.max(takeOutMm, 1e-6), measurer: 'rule' },
+  const legs: readonly CornerLeg[] = corner?.legs ?? [
+    { takeOutMm: ask.takeOutMm ?? min, windowMm: [min, max] as const },
   ]
+  const takeOutMm = legs.reduce((sum, leg) => sum + leg.takeOutMm, 0)
+  const most = (end: 0 | 1) => legs.reduce((sum, leg) => sum + leg.windowMm[end], 0)
+  const windowMm = [most(0), most(1)] as const
+  const outside = legs.map(outsideOf).find((reason) => reason !== null) ?? null
+  const out = (from: Dimension['from'], to: Dimension['to'], mm: number): Dimension => ({
+    id: `out ${from}`,
+    from,
+    to,
+    mm: Math.max(mm, 1e-6),
+    measurer: 'rule',
+  })
+  const dimensions: Dimension[] = corner
+    ? [
+        out('stub', `part:${corner.part}:centre`, corner.legs[0].takeOutMm),
+        out(`part:${corner.part}:centre`, 'tail', corner.legs[1].takeOutMm),
+      ]
+    : [out('stub', 'tail', takeOutMm)]
   const open = layOut({ chain, stubMm: null, dimensions }).asks[0]
   const between = open ? Number(open.to.split(':')[1]) : null
   if (open && ask.placeMm != null)
@@ -154,14 +207,33 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
   return {
     takeOutMm,
     windowMm,
+    corner,
     reason,
     pieces,
     between,
     sliding,
     leastBareMm,
-    spring: springOf(ask),
-    steps: stepsOf(ask, takeOutMm, pieces, sliding),
+    spring: corner ? springRoundCorner(ask, corner.part) : springOf(ask),
+    steps: stepsOf(ask, legs, pieces, sliding),
   }
+}
+
+/** Where a chain turns, and what comes out on each side of it; null where it goes straight on. */
+function cornerOf({ chain, legsMm }: FixedEndsAsk): FixedEnds['corner'] {
+  if (!chain.removeLegsMm) return null
+  const part = chain.parts.findIndex((chosen) => bends(chosen))
+  const leg = (side: 0 | 1): CornerLeg => {
+    const { min, max } = chain.removeLegsMm?.[side] ?? { min: 0, max: 0 }
+    return { takeOutMm: legsMm?.[side] ?? min, windowMm: [min, max] }
+  }
+  return { part, legs: [leg(0), leg(1)] }
+}
+
+/** What is wrong with so much coming out; null where nothing is. */
+function outsideOf({ takeOutMm, windowMm: [min, max] }: CornerLeg): FitReason | null {
+  if (takeOutMm < min - 1e-9) return impossible('fixed.too-little', { shortMm: min - takeOutMm }).reason
+  if (takeOutMm > max + 1e-9) return impossible('fixed.too-much', { overMm: takeOutMm - max }).reason
+  return null
 }
 
 /** End to end of a part, through its middle, mm. */
@@ -193,25 +265,32 @@ function slidingOf({ chain, bareMm }: FixedEndsAsk, pieces: readonly LaidPiece[]
 
 function stepsOf(
   { chain }: FixedEndsAsk,
-  takeOutMm: number,
+  legs: readonly CornerLeg[],
   pieces: readonly LaidPiece[],
   sliding: FixedEnds['sliding'],
 ): FitReason[] {
+  const [first, second] = legs
+  const nearMm = first?.takeOutMm ?? 0
   const steps = [
-    takeOutMm > 0.5 ? step('fixed.take-out', { takeOutMm }) : step('fixed.one-cut'),
+    second
+      ? step('fixed.take-out-corner', { nearMm, farMm: second.takeOutMm })
+      : nearMm > 0.5
+        ? step('fixed.take-out', { takeOutMm: nearMm })
+        : step('fixed.one-cut'),
     step('fixed.ream'),
   ]
   for (const [index, piece] of pieces.entries())
     if (piece.cutMm !== null)
       steps.push(step('fixed.piece', { letter: pieceLetter(index), cutMm: piece.cutMm }))
   if (sliding) {
-    const [first, second] = sliding.marksMm
-    steps.push(step('fixed.marks', { firstMm: first, secondMm: second }))
+    const [firstMm, secondMm] = sliding.marksMm
+    steps.push(step('fixed.marks', { firstMm, secondMm }))
     steps.push(step(`fixed.slide-${sliding.on}`, { needsMm: sliding.needsMm }))
   }
   const others = chain.parts.filter((_, index) => index !== sliding?.part).length
   if (others > 0) steps.push(step('fixed.put-in'))
-  if (chain.closes?.by === 'spring') steps.push(step('fixed.spring', { needsMm: chain.closes.needsMm }))
+  if (chain.closes?.by === 'spring')
+    steps.push(step(second ? 'fixed.spring-corner' : 'fixed.spring', { needsMm: chain.closes.needsMm }))
   if (chain.closes?.by === 'union') steps.push(step('fixed.union'))
   if (sliding) steps.push(step('fixed.draw-back'))
   return steps

@@ -41,7 +41,7 @@ const LINES = [
   ...waysOf(line('copper.l.1/2', { turn: 90 }, 'washer.hose')),
   ...waysOf(line('copper.regular.15mm', { access: 'reachable' }, 'tap.tail.1/2')),
 ]
-const RUNS = (['repair', 'tee', 'valve'] as const).flatMap((insert) =>
+const RUNS = (['repair', 'corner', 'tee', 'valve'] as const).flatMap((insert) =>
   ['copper.l.1/2', 'galvanised.40.1/2'].flatMap((pipeId) =>
     [300, 2500, 6000].flatMap((free) => {
       const cutIn: CutIn = { insert, farMm: 120, freeMm: [free, free], sidewaysMm: 300 }

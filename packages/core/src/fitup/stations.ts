@@ -75,6 +75,11 @@ function straight(fitting: Fitting, inPort: number, outPort: number): boolean {
   return !a || !b || dot(a.pose.axis as Vec3, b.pose.axis as Vec3) < -0.999
 }
 
+/** Whether a part of a chain turns it. */
+export function bends(chosen: Chain['parts'][number]): boolean {
+  return !straight(part(chosen), chosen.inPort, chosen.outPort)
+}
+
 /**
  * The places along a chain, with all its joints fully home. A leg is a straight stretch; a part that bends the line
  * ends one leg with its middle and begins the next. Behind a flexible connector nothing is fixed but the fixture.

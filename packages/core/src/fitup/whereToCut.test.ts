@@ -2,20 +2,36 @@ import fc from 'fast-check'
 import { type OnRun, RUN_FEATURES, type RunCutAsk, whereToCut } from './whereToCut'
 
 /** Both cuts at every whole millimetre: what the trade says of each, and the best of those that hold. */
-function byHand({ badMm, onRun, leastBareMm, windowMm }: RunCutAsk): { out: number; goes: number } | null {
+function byHand({
+  badMm,
+  onRun,
+  leastBareMm,
+  windowMm,
+  corner,
+}: RunCutAsk): { out: number; goes: number } | null {
   let best: { out: number; goes: number } | null = null
+  const turn = corner && onRun[corner.elbow]
+  const middle = turn ? (turn.fromMm + turn.toMm) / 2 : 0
   for (let a = -120; a <= badMm[0]; a++)
     for (let b = badMm[1]; b <= 120; b++) {
-      if (b - a < windowMm[0] || b - a > windowMm[1]) continue
+      if (!corner && (b - a < windowMm[0] || b - a > windowMm[1])) continue
+      const legs = [middle - a, b - middle]
+      if (
+        corner?.legsMm.some(
+          ([least, most], leg) => (legs[leg] as number) < least || (legs[leg] as number) > most,
+        )
+      )
+        continue
+      if (turn && (a > turn.fromMm || b < turn.toMm)) continue
       const inside = onRun.filter(({ fromMm, toMm }) => fromMm >= a && toMm <= b)
       const before = onRun.filter(({ toMm }) => toMm <= a)
       const beyond = onRun.filter(({ fromMm }) => fromMm >= b)
       // nothing is sawn through, nothing that turns, branches or shuts the run goes, each joint has its bare pipe
       if (inside.length + before.length + beyond.length !== onRun.length) continue
-      if (inside.some(({ kind }) => ['elbow', 'tee', 'stop'].includes(kind))) continue
+      if (inside.some((thing) => thing !== turn && ['elbow', 'tee', 'stop'].includes(thing.kind))) continue
       if (before.some(({ toMm }) => a - toMm < leastBareMm[0])) continue
       if (beyond.some(({ fromMm }) => fromMm - b < leastBareMm[1])) continue
-      const found = { out: b - a, goes: inside.length }
+      const found = { out: b - a, goes: inside.length - (turn ? 1 : 0) }
       if (!best || found.out < best.out || (found.out === best.out && found.goes < best.goes)) best = found
     }
   return best
@@ -80,6 +96,53 @@ describe('where a run is cut', () => {
       }),
       { numRuns: 300, seed: 12 },
     ))
+
+  // an elbow of even length, so that its middle is a whole millimetre, beyond the bad pipe or round it
+  const corners = fc
+    .tuple(
+      asks,
+      fc.integer({ min: 0, max: 20 }),
+      fc.integer({ min: 1, max: 6 }),
+      fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 40 })),
+      fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 40 })),
+    )
+    .map(([{ onRun, ...ask }, gap, half, near, far]): RunCutAsk => {
+      const from = ask.badMm[1] + gap
+      const moved = onRun.map((thing) =>
+        thing.fromMm < ask.badMm[1]
+          ? thing
+          : { ...thing, fromMm: thing.fromMm + gap + 2 * half, toMm: thing.toMm + gap + 2 * half },
+      )
+      return {
+        ...ask,
+        onRun: [...moved, { kind: 'elbow', fromMm: from, toMm: from + 2 * half }],
+        corner: {
+          elbow: moved.length,
+          legsMm: [
+            [near[0], near[0] + near[1]],
+            [far[0], far[0] + far[1]],
+          ],
+        },
+      }
+    })
+
+  it('round a corner too: the old elbow goes, each leg as much as its new piece wants', () => {
+    let none = 0
+    let some = 0
+    fc.assert(
+      fc.property(corners, (ask) => {
+        const found = whereToCut(ask)
+        const hand = byHand(ask)
+        if (hand) some++
+        else none++
+        if (!('cutsMm' in found)) expect([hand, found.shortMm > 0]).toEqual([null, true])
+        else expect({ out: found.cutsMm[1] - found.cutsMm[0], goes: found.goes.length }).toEqual(hand)
+      }),
+      { numRuns: 300, seed: 13 },
+    )
+    // neither side is told apart by luck
+    expect(Math.min(none, some)).toBeGreaterThan(50)
+  })
 
   const ask: RunCutAsk = { badMm: [-5, 5], onRun: [], leastBareMm: [40, 40], windowMm: [30, 60] }
   it('is round the middle where nothing is near', () =>

@@ -18,7 +18,15 @@ export interface RunCutAsk {
   readonly leastBareMm: readonly [number, number]
   /** Least and most that may come out. */
   readonly windowMm: readonly [number, number]
+  /** Where a new corner goes in: the elbow that goes, as its place in `onRun`, and least and most from its middle. */
+  readonly corner?: {
+    readonly elbow: number
+    readonly legsMm: readonly [readonly [number, number], readonly [number, number]]
+  }
 }
+
+/** Where both legs of an elbow meet, along the run laid out straight, mm. */
+const middleOf = ({ fromMm, toMm }: OnRun) => (fromMm + toMm) / 2
 
 export interface RunCut {
   /** Where the run is cut, from the mark: this side and the other. */
@@ -43,6 +51,19 @@ interface Side {
   /** The next thing that stays, and where it begins. */
   readonly stays: number | null
   readonly at: number
+}
+
+/** What lies on one side beyond the bad pipe, the nearest first, counted from the mark outward. */
+function beside(onRun: readonly OnRun[], badMm: readonly [number, number], sign: 1 | -1) {
+  return (
+    onRun
+      .map((thing, index) =>
+        sign === 1 ? { ...thing, index } : { ...thing, index, fromMm: -thing.toMm, toMm: -thing.fromMm },
+      )
+      // what lies over the bad pipe goes with it on either side
+      .filter(({ toMm }) => toMm > (sign === 1 ? badMm[1] : -badMm[0]))
+      .sort((a, b) => a.fromMm - b.fromMm)
+  )
 }
 
 /** Every way to cut one side: before the first thing on it, beyond it, beyond the second, as long as what is passed may go. */
@@ -70,23 +91,18 @@ function sides(away: readonly (OnRun & { readonly index: number })[], bad: numbe
  *
  * @returns the cut, or by how little the nearest pair fails and what stands in the way
  */
-export function whereToCut({ badMm, onRun, leastBareMm, windowMm }: RunCutAsk): RunCut | NoCut {
-  const beside = (sign: 1 | -1) =>
-    onRun
-      .map((thing, index) =>
-        sign === 1 ? { ...thing, index } : { ...thing, index, fromMm: -thing.toMm, toMm: -thing.fromMm },
-      )
-      // what lies over the bad pipe goes with it on either side
-      .filter(({ toMm }) => toMm > (sign === 1 ? badMm[1] : -badMm[0]))
-      .sort((a, b) => a.fromMm - b.fromMm)
+export function whereToCut(ask: RunCutAsk): RunCut | NoCut {
+  const elbow = ask.corner && ask.onRun[ask.corner.elbow]
+  if (ask.corner && elbow) return roundTheCorner(ask, ask.corner.legsMm, elbow)
+  const { badMm, onRun, leastBareMm, windowMm } = ask
   const [least, most] = windowMm
   let best: { readonly cut: RunCut; readonly out: number } | null = null
   let nearest: NoCut = { shortMm: Number.POSITIVE_INFINITY, blocks: null }
   const fail = (shortMm: number, blocks: number | null) => {
     if (shortMm < nearest.shortMm) nearest = { shortMm, blocks }
   }
-  for (const near of sides(beside(-1), -badMm[0], leastBareMm[0]))
-    for (const far of sides(beside(1), badMm[1], leastBareMm[1])) {
+  for (const near of sides(beside(onRun, badMm, -1), -badMm[0], leastBareMm[0]))
+    for (const far of sides(beside(onRun, badMm, 1), badMm[1], leastBareMm[1])) {
       const shorts = [near, far].map((side) => side.least - side.most)
       const short = shorts.reduce((sum, missing) => sum + Math.max(0, missing), 0)
       if (short > 0) {
@@ -125,4 +141,39 @@ export function whereToCut({ badMm, onRun, leastBareMm, windowMm }: RunCutAsk): 
       }
     }
   return best?.cut ?? nearest
+}
+
+/** Round a corner each leg is cut by itself: the nearest place where its joint has its pipe and the legs' lengths allow. */
+function roundTheCorner(
+  { badMm, onRun, leastBareMm }: RunCutAsk,
+  legsMm: readonly [readonly [number, number], readonly [number, number]],
+  elbow: OnRun,
+): RunCut | NoCut {
+  const out: readonly [number, number] = [Math.min(badMm[0], elbow.fromMm), Math.max(badMm[1], elbow.toMm)]
+  const middle = middleOf(elbow)
+  const cuts: number[] = []
+  const bareMm: (number | null)[] = []
+  const goes: number[] = []
+  for (const side of [0, 1] as const) {
+    const sign = side === 0 ? -1 : 1
+    const [least, most] = legsMm[side].map((mm) => mm + sign * middle) as [number, number]
+    let nearest: NoCut = { shortMm: Number.POSITIVE_INFINITY, blocks: null }
+    let found: Side | null = null
+    let at = 0
+    for (const place of sides(beside(onRun, out, sign), sign * out[side], leastBareMm[side])) {
+      at = Math.max(place.least, least)
+      const [short, over] = [at - place.most, at - most]
+      if (short <= 0 && over <= 0) {
+        found = place
+        break
+      }
+      const shortMm = Math.max(short, over)
+      if (shortMm < nearest.shortMm) nearest = { shortMm, blocks: over > short ? null : place.stays }
+    }
+    if (!found) return nearest
+    cuts.push(sign * at)
+    bareMm.push(found.stays === null ? null : found.at - at)
+    goes.push(...found.goes)
+  }
+  return { cutsMm: cuts as [number, number], bareMm: bareMm as [number | null, number | null], goes }
 }

@@ -20,6 +20,8 @@ export interface CutIn {
   readonly freeMm: readonly [number, number]
   /** What has to come out at least, mm: the bad pipe; nothing where it is not said. */
   readonly outMm?: number | null
+  /** Of a corner: what has to come out at least on each side of its middle, mm; nothing where it is not said. */
+  readonly legsMm?: readonly [number, number] | null
   /** How far the ends can be pushed sideways before something is in the way, mm. */
   readonly sidewaysMm: number
 }
@@ -184,6 +186,11 @@ export interface MateOption {
   readonly leavesStubMm: number | null
   /** For a cut-in: how much of the run to take out, least and most, mm. */
   readonly removeMm?: { readonly min: number; readonly max: number }
+  /** For a new corner: how much on each side, from where both legs meet, mm. */
+  readonly removeLegsMm?: readonly [
+    { readonly min: number; readonly max: number },
+    { readonly min: number; readonly max: number },
+  ]
   /** For a cut-in: the seam that is closed last, and how. */
   readonly closes?: {
     readonly seam: number

@@ -3,6 +3,7 @@ import {
   comesOutMm,
   dimensionsFor,
   findingBasis,
+  legsOutMm,
   matingBasis,
   matingStands,
   type StageFacts,
@@ -126,5 +127,20 @@ describe('what has to come out of a run', () => {
     [null, [coupling(66)], 0],
   ] as const)('%p mm of bad pipe and %j: %p', (badMm, things, out) =>
     expect(comesOutMm({ badMm, things })).toBe(out),
+  )
+
+  const elbow = (fromMm: number) => ({ kind: 'elbow', fromMm, toMm: fromMm + 40 })
+  it.each([
+    // by the elbow's middle: its own halves, and the bad pipe on the side where it lies
+    [null, [elbow(100)], [20, 20]],
+    [30, [elbow(100)], [135, 20]],
+    [30, [elbow(-100)], [20, 95]],
+    [90, [elbow(-20)], [45, 45]],
+    // the elbow that is nearest, and a coupling too near to it goes with it
+    [30, [elbow(-200), elbow(60)], [95, 20]],
+    [null, [elbow(60), coupling(120)], [20, 80]],
+    [30, [coupling(20)], null],
+  ] as const)('round a corner %p mm of bad pipe and %j: %j from its middle', (badMm, things, legs) =>
+    expect(legsOutMm({ badMm, things })).toEqual(legs),
   )
 })

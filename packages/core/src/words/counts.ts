@@ -17,10 +17,13 @@ const SCREENS = {
   'cut.short': '{shortMm, number, missing-length} are missing to the {what}: no joint goes on there.',
   'cut.short-parts':
     'More would have to come out than what goes in can fill, by {shortMm, number, missing-length}: choose a way with a longer piece.',
+  'cut.corner': 'The elbow goes with the cut where a new corner goes in: say so at Fixture.',
   'run.thing':
     '{what}, {side, select, near {this side} other {other side}}: {fromMm, number, reading} off, {longMm, number, reading} long',
   'spring.yields':
     'It yields {haveMm, number, largest-opening} of the {needsMm, number, missing-length} that the shortest joint goes in',
+  'spring.corner':
+    'Pushed sideways, a leg gives {haveMm, number, largest-opening}; the joint of the other goes in {needsMm, number, missing-length}',
   'spring.pushed':
     ', pushed {sidewaysMm, number, largest-opening} sideways by {force} at {stressMPa} MPa ({limit, select, stress {as far as it bends back from} other {as far as there is room}})',
   'spring.from': 'It would from {free, number, least-stub} of free pipe on each side.',

@@ -29,6 +29,7 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'arm.bsp.1/2': 'Shower arm, 1/2 in 55 degree thread',
   closed: 'Close the line off',
   'run.repair': 'A repair in the run',
+  'run.corner': 'A new corner in the run',
   'run.tee': 'A tee into the run',
   'run.valve': 'A valve into the run',
   'waste.tail.1-1/4': 'Tailpiece, 1-1/4 in tubular',
@@ -84,7 +85,12 @@ export const FIXTURE_GROUPS: readonly {
     asks: ['stop', 'reach'],
   },
   { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
-  { id: 'run', label: 'Into a run', ends: ['run.repair', 'run.tee', 'run.valve'], asks: ['run'] },
+  {
+    id: 'run',
+    label: 'Into a run',
+    ends: ['run.repair', 'run.corner', 'run.tee', 'run.valve'],
+    asks: ['run'],
+  },
   { id: 'bib', label: 'Hose bib', ends: ['hose.outlet'], asks: ['freezing'] },
   {
     id: 'shower',

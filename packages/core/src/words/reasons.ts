@@ -67,6 +67,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The straight bare pipe beside the cut is {shortMm, number, missing-length} too short for what slides or goes on there.',
   'fixed.take-out':
     'Mark and cut {takeOutMm, number, piece-to-remove} out of the run, square, the old joint with it if it can be.',
+  'fixed.take-out-corner':
+    'Mark {nearMm, number, piece-to-remove} on this side and {farMm, number, piece-to-remove} on the other, each from where the middles of both legs meet, and cut there, square: the old elbow goes with it.',
   'fixed.one-cut': 'One cut through the run is enough: nothing comes out.',
   'fixed.ream': 'Ream and clean both ends, bright and round, as far as anything slides.',
   'fixed.piece': 'Cut piece {letter}: {cutMm, number, pipe-to-cut}.',
@@ -81,6 +83,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'fixed.put-in': 'Put the rest in place, each joint to its mark.',
   'fixed.spring':
     'Spring the pipe sideways until {needsMm, number, missing-length} is clear, and let it back in.',
+  'fixed.spring-corner':
+    'Make up the one leg, then push it sideways until {needsMm, number, missing-length} is clear of the other, and let it back in.',
   'fixed.union': 'Draw the union together last.',
   'fixed.draw-back':
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',

@@ -4,6 +4,7 @@ import { pairEngagement, portClass } from '../../assembly/methods/pairs'
 import { removalSeconds } from '../../assembly/oldJoints/removals'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
+import { faceMm } from '../../fitup/takeOut'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
@@ -117,7 +118,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     missingTools: missingTools([...tools], settings),
     needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
     leavesStubMm: first.start.usableMm,
-    ...(problem.line.cutIn ? { removeMm: takenOut(links), ...closing(problem, links) } : {}),
+    ...(problem.line.cutIn ? { ...takenOut(links), ...closing(problem, links) } : {}),
     ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
     // what two seams have in common is said once
     warnings: [
@@ -130,22 +131,26 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   }
 }
 
-/** Between the two cut ends of the run: all that goes in, less what enters it, mm. */
-function takenOut(links: readonly Label[]): { min: number; max: number } {
-  let min = 0
-  let max = 0
+/** Between the two cut ends of the run: all that goes in, less what enters it, mm; leg by leg round a corner. */
+function takenOut(links: readonly Label[]): Pick<MateOption, 'removeMm' | 'removeLegsMm'> {
+  const legs = [{ min: 0, max: 0 }]
   for (const { group, choice, joint } of links) {
+    const leg = legs.at(-1) as { min: number; max: number }
     if (joint) {
-      min -= joint.insHi / PER_MM
-      max -= joint.insLo / PER_MM
+      leg.min -= joint.insHi / PER_MM
+      leg.max -= joint.insLo / PER_MM
     }
     if (!group || !choice) continue
     const { part } = choice
     const fixed = endToEndMm(part, [group.inPort, group.outPort])
-    min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed
-    max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed
+    const behind = group.turn > 0 ? faceMm(part, group.outPort) : 0
+    leg.min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed - behind
+    leg.max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed - behind
+    if (group.turn > 0) legs.push({ min: behind, max: behind })
   }
-  return { min: Math.max(0, min), max: Math.max(0, max) }
+  const [whole, far] = legs.map(({ min, max }) => ({ min: Math.max(0, min), max: Math.max(0, max) }))
+  if (!whole) return {}
+  return far ? { removeLegsMm: [whole, far] } : { removeMm: whole }
 }
 
 /**
@@ -154,7 +159,7 @@ function takenOut(links: readonly Label[]): { min: number; max: number } {
  */
 function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
   const sprung = (link: Label | undefined) =>
-    (link?.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springMm * PER_MM
+    (link?.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springAt(link?.back?.turned ?? 0)
   const spring = (seam: number): Pick<MateOption, 'closes'> => ({
     closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
   })

@@ -29,6 +29,8 @@ export interface Choice {
   /** From one mouth or tip to the other, hundredths of a millimetre. */
   readonly lo: number
   readonly hi: number
+  /** Of an elbow whose legs count: how much of that lies behind where both legs meet. */
+  readonly behind: number
 }
 
 /** What one more joint costs, and what the rules say of it. */
@@ -185,17 +187,26 @@ export class Book {
     const all = group.parts.flatMap((part): Choice[] => {
       if ((part.standing && !this.improvised) || !fits(part)) return []
       const [lo, hi] = withLengths ? this.lengthOf(part, group) : NO_LENGTH
-      return [{ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi }]
+      const behind = withLengths && group.turn > 0 ? this.behindOf(part, group, hi) : 0
+      return [{ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi, behind }]
     })
     // the cheapest first, so that what may beat another is there before it
     all.sort((a, b) => a.cents - b.cents)
     const kept: Choice[] = []
     for (const choice of all) {
-      const better = kept.filter(({ lo, hi }) => lo <= choice.lo && hi >= choice.hi)
+      const better = kept.filter(
+        ({ lo, hi, behind }) => lo <= choice.lo && hi >= choice.hi && behind === choice.behind,
+      )
       const pieces = better.reduce((sum, { stock }) => sum + stock, 0)
       if (better.length === 0 || (choice.stock > 0 && pieces < most)) kept.push(choice)
     }
     return kept
+  }
+
+  /** Of an elbow, what lies behind the place where both legs meet, hundredths of a millimetre. */
+  private behindOf(part: Fitting, group: Group, length: number): number {
+    const typical = endToEndMm(part, [group.inPort, group.outPort])
+    return Math.round(length * (typical > 0 ? faceMm(part, group.outPort) / typical : 0))
   }
 
   /** Between the mouths or tips of a part's two ends, least and most, hundredths of a millimetre. */

@@ -2,11 +2,21 @@ import { sidewaysSpring } from '../../fitup/spring'
 import type { Pipe } from '../../reference/types'
 import type { CutIn } from '../types'
 
-/** How far the two ends of a run can be drawn apart by springing both sideways, mm. */
-export function retractionMm(pipe: Pipe, cutIn: CutIn): number {
+/**
+ * How far two halves of what goes in can be drawn apart at a joint, by springing the run, mm: at a joint before the
+ * corner and at one behind it. A straight run gives both sides' shortening, wherever the joint is. Round a corner the
+ * leg on the other side is pushed sideways, which is along this one; only a right angle does that.
+ */
+export function springsMm(pipe: Pipe, cutIn: CutIn, turn: number): readonly [number, number] {
   const tube = { ...pipe, ...(pipe.temper === 'soft' ? { soft: true } : {}) }
-  return cutIn.freeMm.reduce(
-    (sum, free) => sum + sidewaysSpring(tube, free, cutIn.sidewaysMm).retractionMm,
-    0,
-  )
+  const [near, far] = cutIn.freeMm.map((free) => sidewaysSpring(tube, free, cutIn.sidewaysMm))
+  if (!near || !far) return [0, 0]
+  if (cutIn.insert === 'corner') return turn === 90 ? [far.sidewaysMm, near.sidewaysMm] : [0, 0]
+  const together = near.retractionMm + far.retractionMm
+  return [together, together]
+}
+
+/** Degrees that what goes into a run turns it by: a corner as it was, a right angle where it is not said. */
+export function turnOfCut(insert: CutIn['insert'], turn: 0 | 45 | 90 | undefined): 0 | 45 | 90 {
+  return insert === 'corner' ? turn || 90 : 0
 }

@@ -18,7 +18,7 @@ import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
-import { retractionMm } from './cutIn'
+import { springsMm, turnOfCut } from './cutIn'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { cutInRoute, type Role, type Route, routeById } from './routes'
 
@@ -80,10 +80,12 @@ export class Problem {
   readonly farKey: string
   /** Of that, what decides which parts may follow which, whatever the rules say. */
   readonly placeKey: string
-  /** How far the two ends of a run can be drawn apart, mm. */
-  readonly springMm: number
+  /** How far a run can be drawn apart at a joint before a corner and at one behind it, mm. */
+  private readonly springsMm: readonly [number, number]
   /** What has to come out of a run at least, hundredths of a millimetre; null where that does not count. */
   readonly leastOut: number | null
+  /** The same of a corner, on each side of its middle. */
+  readonly leastLegs: readonly [number, number] | null
   readonly book: Book
   readonly effort: Effort
   /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
@@ -123,15 +125,17 @@ export class Problem {
     this.settings = request.settings
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
     const pipe = this.pipe
+    const { turn } = line.conditions
+    this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : (turn ?? 0)
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
       const run = runEnd(pipe)
       this.begin = [cutStart(run, pipe, this.conditions.stubMm)]
       this.far = cutStart(run, pipe, line.cutIn.farMm)
       this.goals = [this.network.classOf(run)]
-      this.springMm = retractionMm(pipe, line.cutIn)
+      this.springsMm = springsMm(pipe, line.cutIn, this.turn)
     } else {
-      this.springMm = 0
+      this.springsMm = [0, 0]
       this.far = null
       this.goals = (line.to?.ends ?? []).map((ref) => this.network.classOf(endOf(ref)))
       this.begin = this.beginnings(pipe)
@@ -140,12 +144,15 @@ export class Problem {
     this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
     this.book = bookOf(this.network, request.settings, request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
-    this.turn = line.conditions.turn ?? 0
     const { spanMm } = line.conditions
     this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
-    this.leastOut = line.cutIn?.outMm == null ? null : Math.round(line.cutIn.outMm * PER_MM)
+    const { outMm, legsMm } = line.cutIn ?? {}
+    const corner = this.turn > 0
+    this.leastOut = corner || outMm == null ? null : Math.round(outMm * PER_MM)
+    this.leastLegs =
+      corner && legsMm ? [Math.round(legsMm[0] * PER_MM), Math.round(legsMm[1] * PER_MM)] : null
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
@@ -382,12 +389,18 @@ export class Problem {
 
   /** Whether the lengths of parts count here. */
   get measures(): boolean {
-    return this.span !== null || this.leastOut !== null
+    return this.span !== null || this.leastOut !== null || this.leastLegs !== null
   }
 
-  /** Whether a chain's length interval fills the span, or what has to come out of the run. */
+  /** How far the run can be drawn apart at a joint before its corner, or behind it, hundredths of a millimetre. */
+  springAt(turned: number): number {
+    return this.springsMm[turned === 0 ? 0 : 1] * PER_MM
+  }
+
+  /** Whether a chain's length interval fills the span, or what has to come out of the run, or of its last leg. */
   fills(lo: number, hi: number): boolean {
     if (this.leastOut !== null && hi < this.leastOut) return false
+    if (this.leastLegs !== null && hi < this.leastLegs[1]) return false
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
 }

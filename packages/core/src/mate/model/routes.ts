@@ -169,6 +169,16 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
 
 const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
   repair: { id: 'cut-in', stages: [{ piece: 0, slip: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  // an old elbow goes with the cut, so a new one turns the run where it stood
+  corner: {
+    id: 'cut-in',
+    stages: [
+      { piece: 0, slip: 0, union: 0, elbow: 1 },
+      { piece: 1, slip: 1, union: 1 },
+    ],
+    goalAt: [1],
+    opensAt: 2,
+  },
   tee: {
     id: 'cut-in',
     stages: [

@@ -230,11 +230,20 @@ export class Grower {
     }
     const closing = this.closingAfter(label, group, joint)
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
+    const corner = group.turn > 0 && problem.leastLegs !== null
     const heat = label.heat | this.heatOf(label, group.pair, group.role === 'tee')
     const branch = group.branchClass >= 0 ? group.branchClass : label.branch
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
       const counted = problem.counted.has(choice.part)
+      let lo = (reach[0] as number) + choice.lo - joint.insHi
+      let hi = (reach[1] as number) + choice.hi - joint.insLo
+      if (corner) {
+        // each leg by itself: the first ends in the middle of the elbow, and there the second begins
+        if (hi - choice.behind < (problem.leastLegs?.[0] ?? 0)) continue
+        lo = choice.behind
+        hi = choice.behind
+      }
       yield {
         back: label,
         start: label.start,
@@ -262,8 +271,8 @@ export class Grower {
         riskPerMille: label.riskPerMille + joint.riskPerMille,
         waterOffSeconds:
           label.waterOffSeconds + (first && problem.isStub(label.start) ? joint.closeSeconds : 0),
-        lo: (reach[0] as number) + choice.lo - joint.insHi,
-        hi: (reach[1] as number) + choice.hi - joint.insLo,
+        lo,
+        hi,
         fine: this.told ? this.follow(label.fine, group.stepId) : 0,
         way: this.told
           ? this.follow(
@@ -328,17 +337,18 @@ export class Grower {
   /** Whether the last joint, to the far side of the run, closes it. */
   private closes(label: Label, joint: Weighed): boolean {
     if (label.closing === 'yes') return true
-    if (joint.insLo <= this.problem.springMm * PER_MM) return true
+    if (joint.insLo <= this.problem.springAt(label.turned)) return true
     return label.closing === 'sliding' && this.parks(label, this.problem.far)
   }
 
   private closingAfter(label: Label, group: Step, joint: Weighed): Label['closing'] {
     const { problem } = this
     if (!problem.line.cutIn || label.closing === 'yes') return label.closing
-    if (joint.insLo <= problem.springMm * PER_MM) return 'yes'
+    const spring = problem.springAt(label.turned)
+    if (joint.insLo <= spring) return 'yes'
     // what slides waits on the pipe before it, or on the piece that follows it
     if (label.closing === 'sliding' && group.family === 'tube-piece') return 'yes'
-    if (group.role === 'union' && problem.springMm >= UNION_GAP_MM) return 'yes'
+    if (group.role === 'union' && spring >= UNION_GAP_MM * PER_MM) return 'yes'
     if (!slides(group)) return 'no'
     const onPipe = label.back === null
     if (onPipe && this.fitsOn(group, label.start)) return 'yes'
