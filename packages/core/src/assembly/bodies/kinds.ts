@@ -127,11 +127,11 @@ export const BODY_KINDS: readonly BodyKind[] = [
   // a cap at each end of pipe that is left
   kind('closed', 'pipe', [], both(NONE, 'cap')),
   into('repair'),
-  into('corner'),
   into('tee'),
   into('valve'),
   tail('waste.tail.1-1/4', '1-1/4'),
   tail('waste.tail.1-1/2', '1-1/2'),
+  into('corner'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))
