@@ -36,6 +36,7 @@ const CHANGES: readonly Change[] = [
       settings: { ...facts.settings, toolsAboard: [...facts.settings.toolsAboard, 'press-tool'] },
     }),
   ],
+  ['opening', ({ conditions }) => conditions.openingMm != null, place({ openingMm: null })],
   ['room', ({ conditions }) => conditions.roomMm != null, place({ roomMm: null })],
   ['shade', ({ conditions }) => conditions.sunlight === true, place({ sunlight: false })],
 ]
@@ -71,6 +72,7 @@ export function remediesByForce(
         waterSeen: dice.chance(0.5),
         nearHeater: dice.chance(0.25),
         roomMm: dice.chance(0.3) ? dice.whole(5, 80) : null,
+        openingMm: dice.chance(0.2) ? dice.whole(15, 100) : null,
         sunlight: dice.chance(0.2),
       },
     }

@@ -1,6 +1,6 @@
 import { bodiesOf, type EndRef, keep, keptStopEnd, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
-import { NO_WALL } from '@diarmos/core/record'
+import { NO_OPENING, NO_WALL } from '@diarmos/core/record'
 import { sheetBlocks } from '../src/sheet/blocks'
 import type { JobFile } from '../src/store/jobFile'
 
@@ -97,6 +97,10 @@ describe('the sheet of a job at several points', () => {
       ...NO_WALL,
       ...Object.fromEntries(Object.entries(inches).map(([key, value]) => [key, value * 25.4])),
     }
+    const opening = {
+      ...NO_OPENING,
+      ...{ leftMm: 76.2, rightMm: 76.2, upMm: 76.2, downMm: 76.2, brokenMm: 25.4, trimMm: 165.1 },
+    }
     const printed = sheetBlocks(
       {
         ...whole,
@@ -115,7 +119,7 @@ describe('the sheet of a job at several points', () => {
           ],
           situation: [
             ...(whole.documents.situation ?? []),
-            { lineId: 'c', ...place, stopOutlet: 'comp-3/8', valveWall: wall },
+            { lineId: 'c', ...place, stopOutlet: 'comp-3/8', valveWall: wall, opening },
           ],
         },
       },
@@ -129,6 +133,10 @@ describe('the sheet of a job at several points', () => {
     expect(printed).toContain('The old stop stays.')
     expect(printed.filter((text) => text.startsWith('Valve: '))).toEqual([
       'Valve: middle 2 7/8" behind the finished face; its sheet has 2" to 2 1/2". Behind it: 19/32 in plywood (sold as 5/8).',
+    ])
+    // six inches from the middle each way, an inch broken beyond: 10 7/16 across the corners wants the 12 in round one
+    expect(printed.filter((text) => text.startsWith('Hole in the wall: '))).toEqual([
+      'Hole in the wall: 6" wide, 6" high. Cover plate: round, 12 in across.',
     ])
     expect(printed.filter((text) => text === '(drawing)')).toHaveLength(2)
   })

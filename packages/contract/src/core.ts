@@ -272,6 +272,7 @@ export const conditions = z.object({
   stopShape: z.enum(['angle', 'straight', 'either']),
   reachMm: lengthMm.nullable(),
   roomMm: lengthMm.nullable().optional(),
+  openingMm: lengthMm.nullable().optional(),
   sunlight: z.boolean().optional(),
   freezing: z.boolean().optional(),
   wallMm: lengthMm.nullable().optional(),
@@ -445,6 +446,7 @@ const reason = z.object({
       'thread',
       'away-from-heater',
       'room',
+      'opening',
       'shade',
       'tool',
     ])

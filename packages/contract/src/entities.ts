@@ -70,7 +70,8 @@ export const entities = {
   }),
   visit: z.object({ jobId: id, personId: id, startedAt: instant, endedAt: instant.nullable() }),
   situation: conditions
-    .omit({ service: true })
+    // how near the edge of a hole is follows from the hole
+    .omit({ service: true, openingMm: true })
     // without the default that requests have: an edit of something else must not touch it
     .extend({
       jobId: id,
@@ -96,6 +97,21 @@ export const entities = {
       stopOutlet: z.enum(KEPT_STOP_IDS).nullable(),
       /** What hangs on a run near the place where it is cut, and how much of it is bad, mm. */
       onRun: z.object({ badMm: away, things: z.array(onRun).max(12) }).nullable(),
+      /** The hole in the wall that is worked through, what goes into it and what covers it, mm. */
+      opening: z
+        .object({
+          leftMm: away,
+          rightMm: away,
+          upMm: away,
+          downMm: away,
+          brokenMm: away,
+          behindMm: away,
+          acrossMm: away,
+          tallMm: away,
+          deepMm: away,
+          trimMm: away,
+        })
+        .nullable(),
       /** The wall that a valve stands in, mm. */
       valveWall: z
         .object({

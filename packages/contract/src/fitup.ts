@@ -95,6 +95,15 @@ export const whereToCutRequest = z.object({
     .optional(),
 })
 
+/** A hole in the wall, what goes through it, what covers it. */
+export const openingRequest = z.object({
+  edgesMm: z.tuple([thickness, thickness, thickness, thickness]),
+  brokenMm: thickness.optional(),
+  behindMm: thickness.optional(),
+  bodyMm: z.tuple([measured, measured, measured]).optional(),
+  trimMm: measured.optional(),
+})
+
 export const toiletRequest = z.object({
   roughInMm: measured.optional(),
   bowlMm: measured.optional(),

@@ -64,6 +64,7 @@ import {
   holeRequest,
   offsetRequest,
   offsets,
+  openingRequest,
   pairsOf,
   pieceBetween,
   pitchOf,
@@ -269,6 +270,11 @@ export const operations = {
         chain: option,
       })
     },
+  }),
+  opening: operation({
+    summary: 'Whether a body goes through a hole in the wall, how, and which plate covers it afterwards.',
+    request: openingRequest,
+    run: fitup.opening,
   }),
   stagger: operation({
     summary:

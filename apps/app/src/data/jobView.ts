@@ -1,7 +1,14 @@
 import { type Body, fromStop, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { keptStopEnd } from '@diarmos/core/kept-stops'
-import { dimensionsFor, findingBasis, matingStands, type Stage, stageOf } from '@diarmos/core/record'
+import {
+  dimensionsFor,
+  findingBasis,
+  matingStands,
+  nearestEdgeMm,
+  type Stage,
+  stageOf,
+} from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
 import { leftOpen, openId } from './leftOpen'
@@ -76,6 +83,7 @@ export function situationOf(view: LineView) {
     trap: _trap,
     stopOutlet: _outlet,
     valveWall: _wall,
+    opening,
     onRun: _things,
     ...fields
   } = {
@@ -85,11 +93,14 @@ export function situationOf(view: LineView) {
     trap: null,
     stopOutlet: null,
     valveWall: null,
+    opening: null,
     onRun: null,
     ...PLAIN_CONDITIONS,
     ...view.situation?.fields,
   }
-  return { ...fields, faults: [...fields.faults] }
+  const openingMm = nearestEdgeMm(opening)
+  // said only where it was measured: nothing else rests on it
+  return { ...fields, ...(openingMm === null ? {} : { openingMm }), faults: [...fields.faults] }
 }
 
 /** Lines on which a condition that is said at one usually holds too: those beside it that carry the same. */

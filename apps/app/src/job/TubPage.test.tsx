@@ -92,6 +92,41 @@ describe('a tub and shower', () => {
     expect(said).toMatch(/Blocking, cut to/)
   })
 
+  it('is put in through the hole there is: what passes, what covers it, and which tools have room', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Shower, tub'))
+    await press(one('button', 'Through a hole in the wall?'))
+    for (const [row, ...keys] of [
+      ['To the left edge', '3'],
+      ['To the right edge', '3'],
+      ['To the upper edge', '3'],
+      ['To the lower edge', '2'],
+      ['Face broken beyond the edge', '1'],
+      ['Valve body, across', '7'],
+      ['Valve body, up and down', '4'],
+      ['Valve body, front to back', '3'],
+      ['Plate that comes with it, across', '6', '1/2'],
+    ] as const) {
+      await press(one('button', row))
+      await enter(...keys)
+    }
+    const said = screen.getByTestId('wall-opening').textContent
+    // seven by three inches would lie in six by five only askew; its end goes first
+    expect(said).toMatch(/It goes through.*7" behind the wall|It goes through, turned askew/)
+    expect(said).toMatch(/Cover plate: round, 12 in across/)
+    // both lines, since both are joined through it
+    expect(held('situation').map(({ fields }) => fields.opening?.downMm)).toEqual([50.8, 50.8])
+    await stage('Mate')
+    await press(one('radio', 'On the old end: nothing: it is bare'))
+    // two inches less the pipe's half are no room for a press jaw
+    const option = screen.getByTestId('option-1').textContent
+    expect(option).not.toMatch(/^1\. press/)
+    await press(screen.getByTestId('refusals'))
+    expect(document.body.textContent).toMatch(/In this hole a press joint has 1 11\/16/)
+  })
+
   it('takes its lines away with the valve, and keeps what was found', async () => {
     const { jobId } = await openJob()
     await find(jobId)

@@ -80,6 +80,7 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
             trap: null,
             stopOutlet: null,
             valveWall: null,
+            opening: null,
             onRun: null,
             ...patch,
             jobId: view.job.id,

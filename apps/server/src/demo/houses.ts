@@ -16,6 +16,7 @@ export const PLAIN: Situation = {
   trap: null,
   stopOutlet: null,
   valveWall: null,
+  opening: null,
   onRun: null,
 }
 

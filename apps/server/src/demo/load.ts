@@ -333,6 +333,7 @@ function conditionsAt(
       trap: _trap,
       stopOutlet: _outlet,
       valveWall: _wall,
+      opening: _opening,
       onRun: _things,
       ...place
     },

@@ -19,7 +19,7 @@ import { type Body, fromStop, lineEnds } from '@diarmos/core/bodies'
 import { dimensionsFor } from '@diarmos/core/record'
 import type { JobFile } from '../store/jobFile'
 import { trapCuts } from './trap'
-import { wallDepth } from './valveWall'
+import { wallDepth, wallOpening } from './valveWall'
 
 type Fields = Record<string, unknown>
 
@@ -60,6 +60,9 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     )
     if (option.removalId === 'keep-stop') say('The old stop stays.')
     for (const text of wallDepth(place?.valveWall)) say(text)
+    // one hole for all lines of a point, said once
+    for (const text of wallOpening(place?.opening))
+      if (!blocks.some((block) => block.kind !== 'drawing' && block.text === text)) say(text)
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)

@@ -1,7 +1,7 @@
 import { runOperation } from '@diarmos/contract'
 import { formatLength } from '@diarmos/core'
-import { type WallMeasures, wallAsk } from '@diarmos/core/record'
-import { SHIM_WORDS } from '@diarmos/core/words/fixtures'
+import { type OpeningMeasures, openingAsk, type WallMeasures, wallAsk } from '@diarmos/core/record'
+import { PLATE_WORDS, SHIM_WORDS } from '@diarmos/core/words/fixtures'
 
 /** How deep a valve stands in its wall, and what was put behind it, in words; nothing where it was not measured. */
 export function wallDepth(wall: WallMeasures | null | undefined): string[] {
@@ -13,5 +13,16 @@ export function wallDepth(wall: WallMeasures | null | undefined): string[] {
   const behind = fit.shims?.ids.map((id) => SHIM_WORDS[id] ?? id).join(' + ')
   return [
     `Valve: middle ${inches(fit.depthMm)} behind the finished face; its sheet has ${inches(ask.windowMm[0])} to ${inches(ask.windowMm[1])}.${behind ? ` Behind it: ${behind}.` : ''}`,
+  ]
+}
+
+/** The hole in the wall and what covers it, in words; nothing where it was not measured. */
+export function wallOpening(opening: OpeningMeasures | null | undefined): string[] {
+  const ask = opening ? openingAsk(opening) : null
+  if (!ask) return []
+  const { clearMm, plateId } = runOperation('opening', ask)
+  const inches = (mm: number) => formatLength(mm, { unit: 'in', quantity: 'largest-opening' })
+  return [
+    `Hole in the wall: ${inches(clearMm[0])} wide, ${inches(clearMm[1])} high.${plateId ? ` Cover plate: ${PLATE_WORDS[plateId] ?? plateId}.` : ''}`,
   ]
 }

@@ -16,6 +16,7 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
     trap: null,
     stopOutlet: null,
     valveWall: null,
+    opening: null,
     onRun: null,
   },
   observation: { about: null },

@@ -44,6 +44,8 @@ export interface Conditions {
   readonly reachMm: number | null
   /** Clear room round the pipe for tools, mm; null while nobody said it is tight. */
   readonly roomMm?: number | null
+  /** Worked at through a hole in the wall: from the joint's middle to its nearest edge, mm; null where none is in the way. */
+  readonly openingMm?: number | null
   /** Daylight falls on it. */
   readonly sunlight?: boolean
   /** It can freeze on the outside. */

@@ -15,6 +15,7 @@ export type ChangeId =
   | 'straight'
   | 'away-from-heater'
   | 'room'
+  | 'opening'
   | 'shade'
   | 'tool'
 

@@ -3,6 +3,7 @@ export { type Bar, type CuttingPlan, cuttingPlan, type PlanAsk as CuttingAsk } f
 export * from './fixedEnds'
 export * from './layout'
 export * from './offset'
+export * from './opening'
 export * from './pitch'
 export type { Fit, FitReason } from './reason'
 export * from './sensitivity'

@@ -94,6 +94,9 @@ describe('what is never done', () => {
     ['no flare on hard tube', 'copper.l.1/2', {}, 'flare', 'flare.hard-tube'],
     ['no press on a scored end', 'copper.l.1/2', { scored: true }, 'press', 'end.scored'],
     ['no press without room for the jaw', 'copper.l.1/2', { roomMm: 30 }, 'press', 'room.tool'],
+    // the jaw wants 75 mm beside the pipe; in the middle of a hole 7 in across it has 81
+    ['no press in a small hole', 'copper.l.1/2', { openingMm: 60 }, 'press', 'opening.tool'],
+    ['press in a large one', 'copper.l.1/2', { openingMm: 89 }, 'press', undefined],
     [
       'no compression in the ground',
       'copper.l.1/2',

@@ -41,6 +41,7 @@ const BESIDE: ReadonlySet<string> = new Set([
   'trap',
   'stopOutlet',
   'valveWall',
+  'opening',
   'onRun',
 ])
 

@@ -1,6 +1,7 @@
 export * from './basis'
 export * from './dimensions'
 export * from './onRun'
+export * from './opening'
 export * from './stage'
 export * from './trap'
 export * from './valveWall'

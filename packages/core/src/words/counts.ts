@@ -18,6 +18,10 @@ const SCREENS = {
   'cut.short-parts':
     'More would have to come out than what goes in can fill, by {shortMm, number, missing-length}: choose a way with a longer piece.',
   'cut.corner': 'The elbow goes with the cut where a new corner goes in: say so at Fixture.',
+  'opening.clear':
+    'The hole is {widthMm, number, largest-opening} wide and {heightMm, number, largest-opening} high.',
+  'opening.passes':
+    '✓ It goes through, {askew, select, yes {turned askew, } other {}}with the face of {first, number, reading} by {second, number, reading} first: {behindMm, number, least-stub} behind the wall.',
   'run.thing':
     '{what}, {side, select, near {this side} other {other side}}: {fromMm, number, reading} off, {longMm, number, reading} long',
   'spring.yields':

@@ -223,6 +223,15 @@ export const ON_RUN_WORDS: Readonly<Record<RunFeature, string>> = {
   stop: 'stop',
 }
 
+/** Cover plates larger than a valve's own. */
+export const PLATE_WORDS: Readonly<Record<string, string>> = {
+  'cover.round-9': 'round, 9 in across',
+  'cover.round-12': 'round, 12 in across',
+  'cover.oblong-8x13': 'oblong, 8 in wide, 13 in high',
+  'cover.oblong-13x8': 'oblong, 13 in wide, 8 in high',
+  'cover.square-14': 'square, 14 in',
+}
+
 /** What a valve is shimmed with. */
 export const SHIM_WORDS: Readonly<Record<string, string>> = {
   'ply-1/4': '1/4 in plywood',

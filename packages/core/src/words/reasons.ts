@@ -30,6 +30,16 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
     'A {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',
+  'opening.tool':
+    'In this hole a {method} joint has {hasMm, number, largest-opening} beside the pipe, and the tool wants {needsMm, number, least-stub}.',
+  'opening.body':
+    'The hole is {shortMm, number, missing-length} too small for the body, whichever face goes first.',
+  'opening.shallow':
+    'The body goes through only with a face first that wants {shortMm, number, missing-length} more behind the wall.',
+  'opening.plate':
+    'The valve’s own plate is {shortMm, number, missing-length} too small for the broken edge: a larger cover plate goes under it.',
+  'opening.close':
+    'The valve’s own plate is {shortMm, number, missing-length} too small, and no made plate covers the hole: close the wall and tile it.',
   'tool.not-fetched': 'A {method} joint needs the press tool, and it is not aboard.',
   'flare.hard-tube': 'Hard tube splits when it is flared: soft tube only.',
   'sun.plastic': 'Daylight makes this plastic brittle: no such pipe here.',
@@ -228,6 +238,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
   room: 'make room round the pipe',
+  opening: 'open the wall wider',
   shade: 'keep daylight off it',
   tool: 'bring the press tool',
 }

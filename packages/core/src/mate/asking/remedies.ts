@@ -99,6 +99,10 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
         ),
       })),
   },
+  {
+    id: 'opening',
+    apply: (p) => unless(p.conditions.openingMm == null, () => conditions(p, { openingMm: null })),
+  },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },
   {
     id: 'shade',
@@ -160,7 +164,7 @@ function leastMissing(problem: Problem, facts: Facts): number | null {
 
 /**
  * The smallest sets of up to three conditions whose change would make something fit, each with what it gives.
- * A set that contains a smaller one is not listed. Cost: at most C(14,3)+C(14,2)+14 searches of one way each; most
+ * A set that contains a smaller one is not listed. Cost: at most C(15,3)+C(15,2)+15 searches of one way each; most
  * end at the stub. All share the question's steps; `truncated` says that they were used up, and sets may be missing.
  */
 export function remedies(problem: Problem): {

@@ -148,6 +148,21 @@ export const RULES: readonly Rule[] = [
         : null,
   },
   {
+    id: 'opening.tool',
+    medium: 'both',
+    severity: 'forbid',
+    change: 'opening',
+    source: { title: 'Room for wrench, jaw or flame, typical', certainty: "maker's sheet" },
+    bites: ({ method, tip, start, conditions }) => {
+      // from the pipe's outside to the nearest edge: all that a tool has in a hole
+      const hasMm =
+        conditions.openingMm == null ? null : Math.max(0, conditions.openingMm - tip.diameterMm / 2)
+      return start !== null && hasMm !== null && hasMm < method.toolRoomMm
+        ? { method: method.name, needsMm: method.toolRoomMm, hasMm }
+        : null
+    },
+  },
+  {
     id: 'tool.not-fetched',
     severity: 'forbid',
     anywhere: true,

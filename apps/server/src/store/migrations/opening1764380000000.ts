@@ -1,0 +1,14 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm'
+
+/** The hole in the wall that is worked through. */
+export class Opening1764380000000 implements MigrationInterface {
+  name = 'Opening1764380000000'
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE situation ADD COLUMN opening jsonb')
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE situation DROP COLUMN opening')
+  }
+}
