@@ -22,6 +22,7 @@ import {
   layOut,
   leftUnder,
   offset,
+  opening,
   pitchBetween,
   ROUGH_IN,
   riserMm,
@@ -47,6 +48,12 @@ const RUNS = (['repair', 'corner', 'tee', 'valve'] as const).flatMap((insert) =>
       const cutIn: CutIn = { insert, farMm: 120, freeMm: [free, free], sidewaysMm: 300 }
       return waysOf({ lineId: 'run', pipeId, conditions: { ...PLAIN, stubMm: 120 }, cutIn })
     }),
+  ),
+)
+/** As many that a union closes as that slide, or that are sprung: there are far fewer of those. */
+const runs = fc.oneof(
+  ...['slide', 'union', 'spring'].map((by) =>
+    fc.constantFrom(...RUNS.filter(({ closes }) => closes?.by === by)),
   ),
 )
 const pipe = pipeById('copper.l.1/2') as Pipe
@@ -92,19 +99,17 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
         ...(found.reach?.reason ? [found.reach.reason] : []),
       ]
     }),
-  fc
-    .tuple(fc.constantFrom(...RUNS), fc.option(mm(0, 900)), mm(5, 200), mm(5, 200))
-    .map(([chain, takeOutMm, near, far]) => {
-      const { reason, steps } = fixedEnds({
-        pipe,
-        chain,
-        takeOutMm,
-        bareMm: [near, far],
-        freeMm: [400, 400],
-        roomMm: 30,
-      })
-      return [...(reason ? [reason] : []), ...steps]
-    }),
+  fc.tuple(runs, fc.option(mm(0, 900)), mm(5, 200), mm(5, 200)).map(([chain, takeOutMm, near, far]) => {
+    const { reason, steps } = fixedEnds({
+      pipe,
+      chain,
+      takeOutMm,
+      bareMm: [near, far],
+      freeMm: [400, 400],
+      roomMm: 30,
+    })
+    return [...(reason ? [reason] : []), ...steps]
+  }),
   fc
     .tuple(
       fc.constantFrom(...TUBULAR_TRAPS),
@@ -126,6 +131,13 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
       ...reasonsOf(frostFreeLength([{ name: 'wall', mm: wall * 3 }])),
       ...ROUGH_IN.flatMap(({ id }) => reasonsOf(roughIn(id, wall * 10 + 1))),
     ]),
+  fc
+    .tuple(mm(30, 250), mm(60, 300), mm(0, 200), mm(60, 300))
+    .map(
+      ([edge, body, behindMm, trimMm]) =>
+        opening({ edgesMm: [edge, edge, edge, edge], bodyMm: [body, body / 2, 60], behindMm, trimMm })
+          .reasons,
+    ),
   fc
     .tuple(mm(200, 420), mm(-60, 60), mm(1, 400), mm(0, 400))
     .map(([rough, flange, below, socket]) => [
@@ -171,7 +183,7 @@ function reasonsOf(fit: Fit<object> & { readonly notes?: readonly FitReason[] })
 }
 
 /** Rooms of the reasons that speak of lengths. */
-const OF_LENGTHS = /^(layout|fixed|trap|cut|plan|offset|pitch|wall|hole|rough|toilet)\./
+const OF_LENGTHS = /^(layout|fixed|trap|cut|plan|offset|pitch|wall|hole|rough|toilet)\.|^opening\.(?!tool)/
 
 describe('what is said of lengths', () => {
   const seen = new Set<string>()
