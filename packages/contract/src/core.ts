@@ -599,6 +599,7 @@ export const planRequest = z.object({
         material: pipeMaterial.optional(),
         conditions,
         option: mateOption,
+        leftLong: z.number().int().min(0).max(30).optional(),
         meets: z.object({ from: key.optional(), to: key.optional() }).optional(),
         branchOf: key.optional(),
       }),

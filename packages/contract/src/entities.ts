@@ -202,6 +202,8 @@ export const entities = {
     jobId: id,
     lineId: id.nullable(),
     stepId: line,
+    /** The way whose step it is; none for what is no line's. */
+    optionId: z.string().min(1).max(1000).nullable(),
     result: z.enum(['done', 'dry', 'wet', 'undone']),
     at: instant,
     note: prose,

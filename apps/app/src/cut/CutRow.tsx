@@ -14,12 +14,14 @@ interface Props {
   onTick: () => void
   /** Measures from mouth to mouth, where that is surer. */
   onMouths?: () => void
+  /** Leaves it long for now, or not, where it may be. */
+  onLong?: () => void
 }
 
 /** One thing to saw: its length, its marks, and a box to tick. */
-export function CutRow({ cut, again, onTick, onMouths }: Props) {
+export function CutRow({ cut, again, onTick, onMouths, onLong }: Props) {
   const unit = usePreferences((state) => state.unit)
-  const { letter, name, mm, quantity, marksMm, piece, done, wasMm } = cut
+  const { letter, name, mm, quantity, marksMm, piece, done, long, wasMm } = cut
   return (
     <View className="border-b border-rule py-2">
       <View className="flex-row items-center gap-3">
@@ -87,6 +89,18 @@ export function CutRow({ cut, again, onTick, onMouths }: Props) {
         </Txt>
       ) : null}
       {onMouths ? <Button kind="quiet" label="Measure mouth to mouth" onPress={onMouths} /> : null}
+      {long ? (
+        <Txt bold tone="amber">
+          Left long and capped: cut with the part in hand, once the wall is shut.
+        </Txt>
+      ) : null}
+      {onLong ? (
+        <Button
+          kind="quiet"
+          label={long ? 'Cut it now by the tape' : 'Leave it long for now'}
+          onPress={onLong}
+        />
+      ) : null}
     </View>
   )
 }

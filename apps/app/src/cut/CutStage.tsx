@@ -26,7 +26,7 @@ import { MeasuredList } from './MeasuredList'
 import { PlacesSheet } from './PlacesSheet'
 import { RunCut } from './RunCut'
 import { SawView } from './SawView'
-import { cutsOf, type Layout } from './saw'
+import { cutsOf, type Layout, longStep, mayStayLong } from './saw'
 import { type Span, spanText, spanTitle } from './span'
 import { TrapCut } from './TrapCut'
 import { useCutKeys } from './useCutKeys'
@@ -94,7 +94,7 @@ function Cuts({
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
   const [next] = asks
-  const open = cuts.filter((cut) => cut.mm !== null && (!cut.done || cut.wasMm !== null))
+  const open = cuts.filter((cut) => cut.mm !== null && !cut.long && (!cut.done || cut.wasMm !== null))
   /** From mouth to mouth of the parts at both ends of a piece. */
   const mouths = ({ piece }: (typeof cuts)[number]): Span | null => {
     if (piece?.reason?.ruleId !== 'layout.mouth-to-mouth') return null
@@ -117,7 +117,7 @@ function Cuts({
       : open.length > 0
         ? { label: 'To the saw', go: () => setSawing(true) }
         : null
-  const canSaw = cuts.some((cut) => cut.mm !== null)
+  const canSaw = cuts.some((cut) => cut.mm !== null && !cut.long)
   useCutKeys(next ? () => onAsk(next) : null, canSaw ? () => setSawing(true) : null)
   const enter = (mm: Parameters<typeof keepDimension>[3]) => {
     if (!asked) return
@@ -183,6 +183,18 @@ function Cuts({
               cut={cut}
               again={cut.piece && cut.piece.follows.length > 1 ? named(cut.piece.again) : null}
               {...(mouths(cut) ? { onMouths: () => onAsk(mouths(cut)) } : {})}
+              {...(cut.piece && mayStayLong(line)
+                ? {
+                    onLong: () =>
+                      void tick(
+                        view,
+                        line.line.id,
+                        longStep(line, cut.key),
+                        cut.long ? 'undone' : 'done',
+                        cut.long ? 'cut by the tape' : 'left long',
+                      ),
+                  }
+                : {})}
               onTick={() =>
                 void tick(view, line.line.id, cut.stepId, cut.done ? 'undone' : 'done', String(cut.mm))
               }

@@ -28,7 +28,8 @@ interface Props {
 
 /** One number, as large as the screen lets it be, for whoever stands at the saw: mark, cut, next. */
 export function SawView({ cuts, onCut, onClose }: Props) {
-  const known = cuts.filter((cut) => cut.mm !== null)
+  // what is left long is not cut by the tape
+  const known = cuts.filter((cut) => cut.mm !== null && !cut.long)
   const next = known.find((cut) => !cut.done || cut.wasMm !== null)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

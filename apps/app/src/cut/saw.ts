@@ -19,6 +19,8 @@ export interface Cut {
   readonly marksMm: readonly number[]
   readonly piece: Layout['pieces'][number] | null
   readonly done: boolean
+  /** It is left long and capped, and cut once what follows it is in hand. */
+  readonly long: boolean
   /** What it was cut to, where that is no longer what is wanted. */
   readonly wasMm: number | null
 }
@@ -26,17 +28,36 @@ export interface Cut {
 /** Less than this is no other length, mm. */
 const SAME_MM = 0.4
 
+/** What says that a piece is left long. */
+export const longStep = (line: LineView, part: string | number) => `${line.line.id}/long/${part}`
+
+/** Whether a piece of a line may be left long: what shuts it off is new, and stands before it. */
+export const mayStayLong = ({ ends }: LineView) =>
+  typeof ends?.from === 'object' && 'bodyId' in ends.from && !('stop' in ends.from)
+
+/** The piece of a line that is left long, by its place among the parts; null for none. */
+export function leftLongOf(view: JobView, line: LineView): number | null {
+  if (!mayStayLong(line)) return null
+  const parts = line.mating?.fields.option.parts ?? []
+  const found = parts.findIndex(({ family }, part) => {
+    const said = view.checks.get(longStep(line, part))?.fields.result
+    return family === 'tube-piece' && said !== undefined && said !== 'undone'
+  })
+  return found < 0 ? null : found
+}
+
 /** Everything to saw on a line, from the wall outward. */
 export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cut[] {
   const option = line.mating?.fields.option
   if (!option) return []
-  const cut = (key: string, rest: Omit<Cut, 'key' | 'stepId' | 'done' | 'wasMm'>): Cut => {
+  const long = leftLongOf(view, line)
+  const cut = (key: string, rest: Omit<Cut, 'key' | 'stepId' | 'done' | 'long' | 'wasMm'>): Cut => {
     const stepId = `${line.line.id}/cut/${key}`
     const check = view.checks.get(stepId)?.fields
     const done = check !== undefined && check.result !== 'undone'
     const was = done && check.note ? Number(check.note) : null
     const other = was !== null && rest.mm !== null && Math.abs(was - rest.mm) > SAME_MM
-    return { key, stepId, done, wasMm: other ? was : null, ...rest }
+    return { key, stepId, done, long: key === String(long), wasMm: other ? was : null, ...rest }
   }
   const first = option.joints[0]
   const old =

@@ -2,12 +2,14 @@ import { type Body, fromStop, isWaste, type LineEnds, lineEnds, usualLine } from
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { keptStopEnd } from '@diarmos/core/kept-stops'
 import {
+  type CarriedWay,
   dimensionsFor,
   findingBasis,
   matingStands,
   nearestEdgeMm,
   type Stage,
   stageOf,
+  stepOf,
 } from '@diarmos/core/record'
 import { isSupply, type LineService } from '../ui/service'
 import { byHeard } from './held'
@@ -237,11 +239,36 @@ function supplyOf<View extends Raw>(lines: readonly View[], fixtures: readonly B
 }
 
 /** Of the distances measured along a line those that hold for the way that is chosen. */
-function holding(docs: readonly Doc<'dimension'>[], optionId: string | null): readonly Doc<'dimension'>[] {
+function holding(
+  docs: readonly Doc<'dimension'>[],
+  way: CarriedWay | null,
+  before: readonly CarriedWay[],
+): readonly Doc<'dimension'>[] {
   return dimensionsFor(
     [...docs].sort(byHeard).map((doc) => ({ ...doc.fields, doc })),
-    optionId,
-  ).map(({ doc }) => doc)
+    way,
+    before,
+  ).map(({ doc, from, to }) =>
+    from === doc.fields.from && to === doc.fields.to ? doc : { ...doc, fields: { ...doc.fields, from, to } },
+  )
+}
+
+/** Every way that was ever chosen for a line. */
+const waysOf = (matings: readonly Doc<'mating'>[], lineId: string | null): readonly CarriedWay[] =>
+  matings.flatMap((mating) => (mating.fields.lineId === lineId ? [wayOf(mating)] : []))
+const wayOf = ({ fields }: Doc<'mating'>): CarriedWay => ({ ...fields.option, id: fields.optionId })
+
+/** The newest tick of each step, those of earlier ways as the step that they are now. */
+function ticksOf({ checks, matings }: Facts): ReadonlyMap<string, Doc<'check'>> {
+  const latest = new Map<string, Doc<'check'>>()
+  for (const check of checks) {
+    const { lineId } = check.fields
+    const chosen = newest(matings.filter(({ fields }) => fields.lineId === lineId))
+    const step = stepOf(check.fields, chosen ? wayOf(chosen) : null, waysOf(matings, lineId))
+    const held = step === null ? undefined : latest.get(step)
+    if (step !== null && (!held || byHeard(held, check) <= 0)) latest.set(step, check)
+  }
+  return latest
 }
 
 /** What goes in at each point of a job, the one it was opened for first. */
@@ -304,6 +331,7 @@ function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], tick
   const finding = newest(findings.filter((doc) => doc.fields.jobId === jobId))
   const mating = newest(along(facts.matings))
   const measured = along(facts.dimensions)
+  const dimensions = holding(measured, mating && wayOf(mating), waysOf(facts.matings, line.id))
   return {
     line,
     situation: along(facts.situations)[0] ?? null,
@@ -313,10 +341,13 @@ function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], tick
     mating,
     remembered: newest(findings.filter((doc) => doc.fields.jobId !== jobId)),
     ticked: ticked.filter((step) => step.startsWith(line.id)),
-    dimensions: holding(measured, mating?.fields.optionId ?? null),
+    dimensions,
     dimensionsElsewhere: measured.filter(
-      ({ fields: { optionId, withdrawn } }) =>
-        !withdrawn && optionId !== null && optionId !== mating?.fields.optionId,
+      ({ id, fields: { optionId, withdrawn } }) =>
+        !withdrawn &&
+        optionId !== null &&
+        optionId !== mating?.fields.optionId &&
+        !dimensions.some((held) => held.id === id),
     ).length,
     ends: fromStop(
       lineEnds(fixtures, line.fields.service, finding !== null),
@@ -356,14 +387,8 @@ function pointView(
 function derive(facts: Facts): JobView | null {
   const { job, property } = facts
   if (!job || !property) return null
-  const latest = new Map<string, Doc<'check'>>()
-  for (const check of facts.checks) {
-    const held = latest.get(check.fields.stepId)
-    if (!held || byHeard(held, check) <= 0) latest.set(check.fields.stepId, check)
-  }
-  const ticked = [...latest.values()]
-    .filter((check) => check.fields.result !== 'undone')
-    .map((check) => check.fields.stepId)
+  const latest = ticksOf(facts)
+  const ticked = [...latest].filter(([, check]) => check.fields.result !== 'undone').map(([step]) => step)
   // a further point that has not arrived yet, or was removed, keeps nobody from the others
   const points = facts.points.flatMap(({ point, fixtures, lines }) =>
     point ? [pointView(point, fixtures, lines, facts, ticked)] : [],
@@ -383,7 +408,7 @@ function derive(facts: Facts): JobView | null {
       closed: job.fields.state === 'closed',
       fixture: points.every(({ fixtures }) => fixtures.length > 0),
       // pipe that is cut is not yet made up
-      started: ticked.some((step) => !step.includes('/cut/')),
+      started: ticked.some((step) => !/\/(cut|long)\//.test(step)),
       // a drain that was looked at beside keeps no job from its end
       lines: works.map((view) => ({
         lineId: view.line.id,

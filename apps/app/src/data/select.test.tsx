@@ -94,6 +94,67 @@ describe('what a job page derives from its documents', () => {
     expect(hot()?.findingStale).toBe(false)
   })
 
+  it('what was measured and ticked stays with its part when another way is chosen', () => {
+    const part = (fittingId: string) => ({ fittingId, family: 'coupling', inPort: 0, outPort: 1 })
+    const joint = (seam: number) => ({ method: 'push-fit', from: seam - 1, to: seam })
+    const way = (id: string, ...names: string[]) =>
+      doc('mating', `mating ${id}`, {
+        jobId: 'job',
+        lineId: 'hot',
+        optionId: id,
+        option: {
+          id,
+          removalId: 'cut-behind',
+          leavesStubMm: 60,
+          parts: names.map(part),
+          joints: names.map((_, seam) => joint(seam)),
+        },
+        basis: '',
+        chosenAt: at,
+      })
+    const measured = doc('dimension', 'd', {
+      jobId: 'job',
+      lineId: 'hot',
+      optionId: 'first',
+      from: 'wall',
+      to: 'part:1:centre',
+      mm: 300,
+      withdrawn: false,
+    })
+    const ticked = (stepId: string, optionId: string | null, result = 'done') =>
+      doc('check', `${stepId} ${optionId}`, { jobId: 'job', lineId: 'hot', stepId, optionId, result, at })
+    const steps = () => [...(job()?.checks.keys() ?? [])].sort()
+    const first = way('first', 'coupling', 'elbow', 'stop')
+    const ticks = [
+      ticked('hot/0/close', 'first'),
+      ticked('hot/1/close', 'first'),
+      ticked('hot/cut/1', 'first'),
+      ticked('hot/line/dry-inlet', 'first', 'dry'),
+      ticked('general/drain', null),
+    ]
+    hold(first, measured, ...ticks)
+    expect(hot()?.dimensions.map(({ fields }) => fields.to)).toEqual(['part:1:centre'])
+    expect(steps()).toHaveLength(5)
+    // the elbow stands first now, on the old pipe itself: its place holds, its joint was another
+    hold(first, way('second', 'elbow', 'stop'), measured, ...ticks)
+    expect(hot()?.dimensions.map(({ fields }) => fields.to)).toEqual(['part:0:centre'])
+    expect(hot()?.dimensionsElsewhere).toBe(0)
+    expect(steps()).toEqual(['general/drain', 'hot/cut/0'])
+    // with another stop the first two joints are the same, and the line is dried anew
+    hold(first, way('third', 'coupling', 'elbow', 'other stop'), measured, ...ticks)
+    expect(steps()).toEqual(['general/drain', 'hot/0/close', 'hot/1/close', 'hot/cut/1'])
+    // and ticked anew it is the new one's
+    hold(
+      first,
+      way('third', 'coupling', 'elbow', 'other stop'),
+      ...ticks,
+      ticked('hot/0/close', 'third', 'undone'),
+    )
+    expect(job()?.checks.get('hot/0/close')?.fields.result).toBe('undone')
+    hold(first, way('fourth', 'tee'), measured, ...ticks)
+    expect([hot()?.dimensions, hot()?.dimensionsElsewhere]).toEqual([[], 1])
+  })
+
   it('a mating is stale as soon as a condition, the fixture or the finding changes', () => {
     const taken = finding('job', 'hot', findingBasis([look]))
     hold(taken)

@@ -56,6 +56,19 @@ describe('a tub and shower', () => {
     await stage('Make')
     expect(screen.getByTestId('tick-next')).toBeTruthy()
     expect(screen.getAllByText(/◗ shower/).length).toBeGreaterThan(0)
+    // the spout's leg is left long, capped, and cut with the spout in hand; not so what comes out of the old wall
+    await stage('Cut')
+    await press(one('tab', 'hot line'))
+    expect(all('button', 'Leave it long for now')).toEqual([])
+    await press(one('tab', 'spout line'))
+    await press(one('button', 'Leave it long for now'))
+    expect(one('button', 'Cut it now by the tape')).toBeTruthy()
+    await stage('Make')
+    const steps = all('checkbox', /spout/).map((box) => box.getAttribute('aria-label') ?? '')
+    const at = (words: RegExp) => steps.findIndex((step) => words.test(step))
+    expect(at(/Leave the pipe long and cap it/)).toBeGreaterThanOrEqual(0)
+    expect(at(/cap off; hold what goes on there/)).toBeGreaterThan(at(/cap it/))
+    expect(at(/Push the spout home/)).toBeGreaterThan(at(/cap off/))
   })
 
   it('is held against its wall: measured once for the valve, kept with the job', async () => {

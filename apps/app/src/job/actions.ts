@@ -366,15 +366,19 @@ export async function tick(
   note = '',
 ): Promise<void> {
   const held = view.checks.get(stepId)
+  const chosen = view.lines.find(({ line }) => line.id === lineId)?.mating
+  const optionId = chosen?.fields.optionId ?? null
+  // one that was carried over from an earlier way stays what it was
+  const own = held?.fields.stepId === stepId && (held.fields.optionId ?? optionId) === optionId
   await edit(
     [
       ...visitEdits(view),
-      held
+      held && own
         ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
         : ({
             kind: 'check',
             id: newId(),
-            patch: { jobId: view.job.id, lineId, stepId, result, at: now(), note },
+            patch: { jobId: view.job.id, lineId, stepId, optionId, result, at: now(), note },
           } as Edit),
     ],
     result === 'undone' ? 'Tick taken back' : `Ticked: ${result}`,

@@ -1,6 +1,7 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
 import { comesOutMm, legsOutMm } from '@diarmos/core/record'
+import { leftLongOf } from '../cut/saw'
 import { leftOpen } from '../data/leftOpen'
 import {
   beginsAt,
@@ -243,6 +244,7 @@ export function planRequest(
     const found = line.finding?.fields.snapshot as { classes?: { material: 'copper' }[] } | undefined
     const material = found?.classes?.[0]?.material
     const conditions = conditionsOf(line)
+    const leftLong = leftLongOf(view, line)
     return line.mating && conditions
       ? [
           {
@@ -251,6 +253,7 @@ export function planRequest(
             option: line.mating.fields.option,
             ...(material && line.ends?.from === 'pipe' ? { material } : {}),
             ...meets(line),
+            ...(leftLong === null ? {} : { leftLong }),
           },
         ]
       : []

@@ -199,7 +199,8 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
       lineId: demoId(`${house.key} ${work.point} ${service}`),
     })),
   )
-  const chosen: { lineId: string; service: Service; option: unknown; pipeId: string; work: DemoWork }[] = []
+  const chosen: { lineId: string; service: Service; option: MateOption; pipeId: string; work: DemoWork }[] =
+    []
   for (const { work, service, lineId } of lines) {
     // what comes down to a trap is looked at, at the drain alone
     const waste = work.fixtures.length > 0 && work.fixtures.every(isDrain)
@@ -317,6 +318,7 @@ async function loadJob(writer: Writer, house: DemoHouse, job: DemoJob, at: Date)
         jobId,
         lineId: step.lineId,
         stepId: step.id,
+        optionId: chosen.find((line) => line.lineId === step.lineId)?.option.id ?? null,
         result: step.kind === 'prove' ? 'dry' : 'done',
         at: new Date(at.getTime() + step.endSeconds * 1000).toISOString(),
         note: '',

@@ -16,7 +16,7 @@ import {
   toSvg,
 } from '@diarmos/core'
 import { type Body, fromStop, lineEnds } from '@diarmos/core/bodies'
-import { dimensionsFor } from '@diarmos/core/record'
+import { dimensionsFor, stepOf } from '@diarmos/core/record'
 import type { JobFile } from '../store/jobFile'
 import { trapCuts } from './trap'
 import { wallDepth, wallOpening } from './valveWall'
@@ -68,7 +68,7 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
       say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
     for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
-    const dimensions = measuredOf(file, line.id, String(mating.optionId))
+    const dimensions = measuredOf(file, line.id, option)
     const into = ends?.insert ?? null
     const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
@@ -94,7 +94,9 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
   if (checks.length > 0) {
     heading('Checks')
     for (const check of checks)
-      say(`${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}`)
+      say(
+        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
+      )
   }
   if (file.job.note) {
     heading('Note')
@@ -121,12 +123,28 @@ function methodText(id: MateOption['joints'][number]['method']): string {
   return method?.medium === 'drain' ? method.name : id
 }
 
+/** Every way that was ever chosen for a line. */
+function waysOf(file: JobFile, lineId: unknown): MateOption[] {
+  return (file.documents.mating ?? []).flatMap((row) =>
+    row.lineId === lineId ? [row.option as MateOption] : [],
+  )
+}
+
+/** Whether what was ticked is a step of the ways that are chosen now. */
+function stillHolds(file: JobFile, check: Fields): boolean {
+  const { lineId } = check
+  const chosen = newest(file.documents.mating, lineId)?.option as MateOption | undefined
+  const tick = { stepId: String(check.stepId), optionId: (check.optionId ?? null) as string | null }
+  return stepOf(tick, chosen ?? null, waysOf(file, lineId)) !== null
+}
+
 /** Distances measured along a line that hold for its way, as the core takes them. */
-function measuredOf(file: JobFile, lineId: unknown, optionId: string): fitup.Dimension[] {
+function measuredOf(file: JobFile, lineId: unknown, option: MateOption): fitup.Dimension[] {
   const rows = (file.documents.dimension ?? []) as readonly (Fields & EntityFields<'dimension'>)[]
   return dimensionsFor(
     rows.filter((row) => row.lineId === lineId),
-    optionId,
+    option,
+    waysOf(file, lineId),
   ).map(({ id, from, to, mm, measurer, dry }) => ({
     id: String(id),
     // checked against the places there are when it was kept
@@ -169,6 +187,7 @@ function cutList(
 
 function checkText(check: Fields): string {
   const key = String(check.stepId).split('/').at(-1) ?? ''
+  if (String(check.stepId).includes('/long/')) return 'a piece left long and capped, to be cut later'
   if (String(check.stepId).includes('/cut/')) {
     const mm = Number(check.note)
     const what = key === 'old' ? 'old pipe cut' : 'piece cut'

@@ -23,6 +23,7 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },
   mating: { confirmedBy: null },
+  check: { optionId: null },
   job: { closedBy: null, fixtures: [], more: [] },
 }
 

@@ -13,6 +13,8 @@ export interface FaultParameters {
   'no-end': { readonly form: string; readonly system: string; readonly nominal: string }
   /** A part that was kept has fewer ends than the way says. */
   'no-port': { readonly ends: number; readonly port: number }
+  /** What is left long is a piece of pipe with something behind it. */
+  'no-piece': { readonly part: number }
   /** Two points that are one give no direction. */
   'no-direction': Readonly<Record<never, never>>
   'line-without-end': Readonly<Record<never, never>>

@@ -1,4 +1,5 @@
 export * from './basis'
+export * from './carry'
 export * from './dimensions'
 export * from './onRun'
 export * from './opening'

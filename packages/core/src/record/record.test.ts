@@ -1,5 +1,6 @@
 import { mouthOf } from '../assembly'
 import {
+  type CarriedWay,
   comesOutMm,
   dimensionsFor,
   findingBasis,
@@ -107,8 +108,41 @@ describe('distances that were measured along a line', () => {
     ['b', ['2026-01-02', '2026-01-04']],
     [null, ['2026-01-04']],
   ])('hold for way %p: the newest of each, in order, none that was withdrawn', (optionId, taken) =>
-    expect(dimensionsFor(rows, optionId).map(({ takenAt }) => takenAt)).toEqual(taken),
+    expect(
+      dimensionsFor(rows, optionId === null ? null : bare(optionId, [])).map(({ takenAt }) => takenAt),
+    ).toEqual(taken),
   )
+
+  const bare = (id: string, names: readonly string[]): CarriedWay => ({
+    id,
+    removalId: 'cut-behind',
+    leavesStubMm: 60,
+    parts: names.map((fittingId) => ({ fittingId, inPort: 0, outPort: 1 })),
+    joints: [],
+  })
+  it('of another way hold on where their parts are still in it, by their places there', () => {
+    const before = [bare('a', ['coupling', 'elbow', 'stop']), bare('b', ['elbow', 'other stop'])]
+    const [a, b] = before as [CarriedWay, CarriedWay]
+    const taken = [
+      row('wall', 'part:1:centre', 'a', '1'),
+      row('part:1:centre', 'part:2:in', 'a', '2'),
+      row('stub', 'part:0:centre', 'b', '3'),
+    ]
+    const places = (way: CarriedWay) =>
+      dimensionsFor(taken, way, before).map(({ from, to, takenAt }) => [from, to, takenAt])
+    // the elbow is the second part of the one and the first of the other; the old stop is in one only
+    expect(places(b)).toEqual([
+      ['wall', 'part:0:centre', '1'],
+      ['stub', 'part:0:centre', '3'],
+    ])
+    expect(places(a)).toEqual([
+      ['wall', 'part:1:centre', '1'],
+      ['part:1:centre', 'part:2:in', '2'],
+      ['stub', 'part:1:centre', '3'],
+    ])
+    // another removal leaves another end: what was held to it holds no more
+    expect(dimensionsFor(taken, { ...a, removalId: 'sweat-off' }, before)).toHaveLength(2)
+  })
 })
 
 describe('what has to come out of a run', () => {

@@ -20,7 +20,8 @@ function contacts(lines: readonly PlanLine[]): Map<string, Contact[]> {
   }
   for (const line of lines) {
     add(line.branchOf === undefined ? line.meets?.from : `tee of ${line.branchOf}`, line, 0)
-    add(line.meets?.to, line, line.option.joints.length - 1)
+    // what is joined once the wall is shut meets nothing hot
+    if (line.leftLong === undefined) add(line.meets?.to, line, line.option.joints.length - 1)
     if (!lines.some(({ branchOf }) => branchOf === line.lineId)) continue
     const tee = line.option.parts.findIndex(({ family }) => family === 'tee' || family === 'slip-tee')
     line.option.joints.forEach(({ from, to }, seam) => {

@@ -8,6 +8,7 @@ import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
 import { CircularPlanError, Graph, type Node } from './graph'
+import { addLeftLong, laterSeams } from './leftLong'
 import { isCapped, lineWords, SHUTS } from './lineWords'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
@@ -89,6 +90,8 @@ function addLine(
       graph.precede(step, id('remove', removal[0]?.key ?? ''))
   }
 
+  const later = laterSeams(line)
+  const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
@@ -127,7 +130,7 @@ function addLine(
       if (onOld && !placeOnly && (joint.atStub || template.kind === 'close'))
         for (const before of removed) graph.precede(before, step)
       if (joint.atStub && template.needsPlace && template.afterRemoval) graph.precede('general/shut', step)
-      if (template.kind === 'close') closes.push({ seam, step, template })
+      if (template.kind === 'close' && !later.has(seam)) closes.push({ seam, step, template })
     }
     if (onOld) {
       const close = id(seam, 'close')
@@ -135,6 +138,8 @@ function addLine(
       graph.precede(id('line', 'unplug'), close)
     }
     const all = templates.map((template) => id(seam, template.key))
+    stepsOf.set(seam, all)
+    if (later.has(seam)) return
     if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
     // what hangs on a stop that stays is joined while that is shut
     else if (joint.beforeStop || staysAt(line)) for (const step of all) graph.precede(step, open)
@@ -181,6 +186,11 @@ function addLine(
     return
   }
   graph.precede(ownStop ? open : 'general/restore', id('line', 'dry-inlet'))
+  if (line.leftLong !== undefined) {
+    addLeftLong(graph, line, later, (seam) => stepsOf.get(seam) ?? [])
+    for (const step of removed) graph.precede(step, open)
+    return
+  }
   graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
   graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
   graph.precede(id('line', 'dry-outlet'), 'general/morning')

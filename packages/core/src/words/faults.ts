@@ -13,6 +13,7 @@ export const FAULTS: Readonly<Record<FaultCode, Sentence>> = {
   'no-size': 'no iron pipe size {nominal}',
   'no-end': 'no {form} end in {system} {nominal}',
   'no-port': 'a part with {ends} ends has no end {port}',
+  'no-piece': 'part {part} is no piece of pipe with something behind it',
   'no-direction': 'a direction without length',
   'line-without-end': 'no end of the line is named (to or cutIn)',
   'line-without-beginning': 'no beginning of the line is named (pipeId, from or branchOf)',

@@ -29,11 +29,11 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'arm.bsp.1/2': 'Shower arm, 1/2 in 55 degree thread',
   closed: 'Close the line off',
   'run.repair': 'A repair in the run',
-  'run.corner': 'A new corner in the run',
   'run.tee': 'A tee into the run',
   'run.valve': 'A valve into the run',
   'waste.tail.1-1/4': 'Tailpiece, 1-1/4 in tubular',
   'waste.tail.1-1/2': 'Tailpiece, 1-1/2 in tubular',
+  'run.corner': 'A new corner in the run',
 }
 
 /** What goes in, by its id. */

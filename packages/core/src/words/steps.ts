@@ -52,6 +52,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'body.refit': 'Cold: {inside} back into the body, and shut.',
   'prove.two-hours': 'Again after two hours.',
   'prove.morning': 'Again next morning.',
+  'long.cap': 'Leave the pipe long and cap it: it stays so until the wall is shut.',
+  'long.cut':
+    'The wall shut, the valve shut: cap off; hold what goes on there, {part}, against the pipe; mark, cut square and dress.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
   'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
   'remove.undo-connector':
