@@ -215,7 +215,9 @@ export function programmeOf(
       ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
       : line.branchOf !== undefined
         ? open.map(({ port }) => freshStart(port))
-        : (line.from?.ends ?? []).map((ref) => (line.kept ? keptStart : freshStart)(made(ref)))
+        : (line.from?.ends ?? []).map((ref) =>
+            line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
+          )
   const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : 0
   // before a corner, and behind it
   const springs = (pipe && cutIn ? springsMm(pipe, cutIn, turn) : [0, 0]).map(rounded)

@@ -124,6 +124,16 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               }
             />
           )}
+          {begins === 'pipe' && conditions.oldJoint !== 'none' ? (
+            <Toggle
+              label="An old wall plate is stuck there"
+              detail={conditions.oldPlate ? 'cut off to get behind it' : undefined}
+              value={conditions.oldPlate === true}
+              onChange={(oldPlate) =>
+                set({ oldPlate }, oldPlate ? 'The wall plate is stuck' : 'The wall plate slides')
+              }
+            />
+          ) : null}
           {begins === 'pipe' && (threaded || conditions.oldJoint === 'threaded') ? (
             <Choice
               label="Thread on the stub"

@@ -28,6 +28,12 @@ export interface Conditions {
   readonly plateMm: number
   /** How the old stop is joined to the stub. */
   readonly oldJoint: OldJoint
+  /** An old wall plate is stuck in front of what has to come off. */
+  readonly oldPlate?: boolean
+  /** What led from the old stop to the fixture is stiff: it does not swing aside, and is used no more. */
+  readonly hardRiser?: boolean
+  /** An old stop that stays weeps at its stem or is hard to turn. */
+  readonly stopWeeps?: boolean
   /** Which thread a threaded stub carries. */
   readonly thread: 'NPT' | 'BSP' | 'none'
   readonly scored: boolean
@@ -97,6 +103,9 @@ export const PLAIN_CONDITIONS = {
   outlets: 1,
   spanMm: null,
   airC: null,
+  oldPlate: false,
+  hardRiser: false,
+  stopWeeps: false,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -113,6 +122,9 @@ export const LATER_CONDITIONS = [
   'outlets',
   'spanMm',
   'airC',
+  'oldPlate',
+  'hardRiser',
+  'stopWeeps',
   'farMm',
   'freeMm',
   'sidewaysMm',

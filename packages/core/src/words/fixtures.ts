@@ -34,6 +34,9 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.tail.1-1/4': 'Tailpiece, 1-1/4 in tubular',
   'waste.tail.1-1/2': 'Tailpiece, 1-1/2 in tubular',
   'run.corner': 'A new corner in the run',
+  'riser.hose.3/8': 'The old connector stays, flexible and sound, 3/8 in nut',
+  'riser.hose.1/2': 'The old connector stays, flexible and sound, 1/2 in parallel nut',
+  'toilet.riser.hose.3/8': 'The old connector stays, flexible and sound, 3/8 in nut at the stop',
 }
 
 /** What goes in, by its id. */
@@ -65,17 +68,22 @@ export const FIXTURE_GROUPS: readonly {
   readonly ends: readonly string[]
   readonly asks: readonly FixtureAsk[]
 }[] = [
-  { id: 'faucet', label: 'Faucet', ends: ['faucet.shank.1/2', 'faucet.hose.3/8'], asks: ['stop', 'reach'] },
+  {
+    id: 'faucet',
+    label: 'Faucet',
+    ends: ['faucet.shank.1/2', 'faucet.hose.3/8', 'riser.hose.3/8'],
+    asks: ['stop', 'reach'],
+  },
   {
     id: 'tap',
     label: 'Tap',
-    ends: ['tap.tail.1/2', 'tap.hose.1/2', 'tap.tail.3/4'],
+    ends: ['tap.tail.1/2', 'tap.hose.1/2', 'tap.tail.3/4', 'riser.hose.1/2'],
     asks: ['stop', 'reach'],
   },
   {
     id: 'toilet',
     label: 'Toilet',
-    ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2'],
+    ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2', 'toilet.riser.hose.3/8'],
     asks: ['stop', 'reach'],
   },
   {

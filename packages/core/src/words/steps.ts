@@ -61,6 +61,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Hold the old stop with a second wrench; undo the old connector or riser at its outlet.',
   'remove.look-outlet':
     'Look into the outlet: threads whole, seat clean. A ring that has bitten the old riser goes with it.',
+  'remove.undo-riser':
+    'The stiff riser out: nut off at both its ends, spring it aside, or cut it; it is not used again.',
+  'remove.plate-off':
+    'Cut the stuck wall plate off with snips, away from the tube: a split one goes on afterwards.',
+  'remove.repack':
+    'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',

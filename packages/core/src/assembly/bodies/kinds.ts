@@ -132,6 +132,10 @@ export const BODY_KINDS: readonly BodyKind[] = [
   tail('waste.tail.1-1/4', '1-1/4'),
   tail('waste.tail.1-1/2', '1-1/2'),
   into('corner'),
+  // what led from the old stop to the fixture stays, where it is flexible and sound: the line ends at its nut
+  tap('riser.hose.3/8', end('swivel-nut', 'UNF', '3/8')),
+  tap('riser.hose.1/2', end('swivel-nut', 'BSPP', '1/2')),
+  toilet('toilet.riser.hose.3/8', end('swivel-nut', 'UNF', '3/8')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -7,6 +7,7 @@ import type { Pipe } from '../../reference/types'
 import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
 import { toolsOn } from '../tools'
+import { withBesides } from './besides'
 import { type EndMark, KEEP_STOP, NEW_END, type Removal, removalsOf } from './removals'
 import { oldJointRow } from './table'
 
@@ -71,8 +72,8 @@ export function freshStart(port: PortEnd): Start {
 }
 
 /** The outlet of a stop that stays. */
-export function keptStart(port: PortEnd): Start {
-  return { ...freshStart(port), removal: KEEP_STOP }
+export function keptStart(port: PortEnd, conditions: Conditions): Start {
+  return { ...freshStart(port), removal: withBesides(KEEP_STOP, conditions) }
 }
 
 /** True for pipe that is threaded rather than joined as tube. */
@@ -127,7 +128,10 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
     const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
     states.push({
-      removal: removal.on ? removal : { ...removal, tools: toolsOn(removal.tools, pipe.material) },
+      removal: withBesides(
+        removal.on ? removal : { ...removal, tools: toolsOn(removal.tools, pipe.material) },
+        conditions,
+      ),
       port,
       usableMm,
       marks: new Set([...removal.leaves, ...left]),

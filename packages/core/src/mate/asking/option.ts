@@ -1,7 +1,7 @@
 import { actsOf } from '../../assembly/methods/acts'
 import type { Pair } from '../../assembly/methods/pairs'
 import { pairEngagement, portClass } from '../../assembly/methods/pairs'
-import { removalSeconds } from '../../assembly/oldJoints/removals'
+import { removalById, removalSeconds } from '../../assembly/oldJoints/removals'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { faceMm } from '../../fitup/takeOut'
@@ -87,6 +87,8 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   return {
     id: tokens.join(';'),
     removalId: removal.id,
+    // what the place adds to the table's own acts goes with the way
+    ...(removal.steps === removalById(removal.id).steps ? {} : { removalActs: removal.steps }),
     ...(begins
       ? {
           beginsAt: {

@@ -187,8 +187,10 @@ export class Problem {
       return this.meeting.branchEnds.map(({ end }) => freshStart(end))
     }
     if (!this.line.from) throw new CoreFault('line-without-beginning', {}, ['pipeId'])
-    const begin = this.line.kept === 'stop' ? keptStart : freshStart
-    return this.line.from.ends.map((ref) => begin(endOf(ref)))
+    const { kept, conditions } = this.line
+    return this.line.from.ends.map((ref) =>
+      kept === 'stop' ? keptStart(endOf(ref), conditions) : freshStart(endOf(ref)),
+    )
   }
 
   /** The stage that the line begins at: past the stop, or the adapter, where that is what it begins at. */

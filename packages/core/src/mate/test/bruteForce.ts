@@ -120,7 +120,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? starts(pipe, conditions)
-    : (line.from?.ends ?? []).map((ref) => (line.kept ? keptStart : freshStart)(made(ref)))
+    : (line.from?.ends ?? []).map((ref) =>
+        line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
+      )
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>

@@ -1,0 +1,41 @@
+import type { StepTemplate } from '../acts/types'
+import type { Conditions } from '../conditions'
+import type { Removal } from './removals'
+
+const act = (words: string, seconds: number, after: readonly string[] = []): StepTemplate => ({
+  key: words,
+  kind: 'remove',
+  words,
+  seconds,
+  after,
+})
+
+/**
+ * A removal with the acts that a place adds to it: a stiff riser comes out before its stop does, a stuck wall plate is
+ * cut off to get behind it, a stop that stays and weeps is packed anew. Times are common practice.
+ */
+export function withBesides(
+  removal: Removal,
+  { oldPlate, hardRiser, stopWeeps }: Pick<Conditions, 'oldPlate' | 'hardRiser' | 'stopWeeps'>,
+): Removal {
+  const stays = removal.keeps === 'stop'
+  const first = [
+    // on a bare end nothing hangs any more
+    ...(hardRiser && (stays || removal.id !== 'bare') && removal.medium !== 'drain'
+      ? [act('remove.undo-riser', 120)]
+      : []),
+    ...(oldPlate && !stays ? [act('remove.plate-off', 60)] : []),
+  ]
+  const last = stays && stopWeeps ? [act('remove.repack', 240)] : []
+  if (first.length + last.length === 0) return removal
+  // the riser is what is undone at the outlet
+  const own = removal.steps.filter(({ words }) => !(hardRiser && words === 'remove.undo-connector'))
+  const chain = [...first, ...own, ...last]
+  return {
+    ...removal,
+    steps: chain.map((step, index) => {
+      const before = chain[index - 1]
+      return before ? { ...step, after: [...new Set([...(step.after ?? []), before.key])] } : step
+    }),
+  }
+}
