@@ -695,10 +695,12 @@ export const wallRequest = z.object({
         run: z.boolean(),
         feeds: z.boolean(),
         kept: z.boolean().optional(),
+        reachMm: lengthMm.nullable().optional(),
       }),
     )
     .min(1)
     .max(MOST_LINES + 2),
+  apartMm: lengthMm.nullable().optional(),
   widthPx: z.number().min(80).max(8000).optional(),
   heightPx: z.number().min(80).max(8000).optional(),
 }) satisfies z.ZodType<WallRequest>

@@ -69,6 +69,14 @@ function drawing(
   }
 }
 
+/** How far apart hot and cold come out, where a tape was held from the one to the other, mm. */
+function apartOf({ here }: JobView): number | null {
+  const measured = here.lines.flatMap(({ dimensions }) =>
+    dimensions.filter(({ fields }) => fields.to === 'beside'),
+  )
+  return measured.at(-1)?.fields.mm ?? null
+}
+
 /** A line as it stands on the wall sheet: with the way that is chosen, or looked at. */
 function wallLine(line: LineView, weighed: StoredOption | null) {
   const { service } = line.line.fields
@@ -84,6 +92,7 @@ function wallLine(line: LineView, weighed: StoredOption | null) {
     route: line.ends?.to.route ?? null,
     run: beginsAt(line) === 'run',
     feeds: line.feeds,
+    reachMm: situationOf(line).reachMm,
   }
 }
 
@@ -157,6 +166,7 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
       ? {
           place: view.here.point.fields.kind,
           lines: view.here.lines.map((entry) => wallLine(entry, stage === 'mate' ? weighedOf(entry) : null)),
+          apartMm: apartOf(view),
           ...frame,
         }
       : null,

@@ -9,6 +9,8 @@ export type WallService = 'hot' | 'cold' | 'spout' | 'shower' | 'branch' | 'drai
 export interface Beginning {
   readonly at: Point
   readonly from: 'wall' | 'below' | 'above' | 'left'
+  /** It is the end of rigid parts that point on from there. */
+  readonly behind?: true
 }
 
 /**

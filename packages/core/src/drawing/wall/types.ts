@@ -21,6 +21,8 @@ export interface WallLine {
   readonly kept?: boolean
   /** It goes into a run. */
   readonly run: boolean
+  /** From its stop, or from where it begins, to its end, where that was measured, mm. */
+  readonly reachMm?: number | null
   /** Another line begins at its second outlet. */
   readonly feeds: boolean
 }
@@ -28,6 +30,8 @@ export interface WallLine {
 export interface WallRequest {
   readonly place: WorkedOnId
   readonly lines: readonly WallLine[]
+  /** From the middle of the hot line to that of the cold, where they come out, mm; null while it is not measured. */
+  readonly apartMm?: number | null
   readonly widthPx?: number
   readonly heightPx?: number
 }

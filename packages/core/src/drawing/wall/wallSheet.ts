@@ -1,34 +1,63 @@
 import { pipeById } from '../../reference/pipes'
 import { Sheet } from '../sheet'
 import type { Bounds, Point, Scene, Shape } from '../types'
+import { type Faces, facesOf } from './faces'
+import { measuredPlace } from './measured'
 import { type Mark, named } from './names'
 import { band, circle, middle } from './paths'
-import { WALL_PLACES } from './places'
-import type { WallRequest } from './types'
+import { type Beginning, WALL_PLACES } from './places'
+import type { WallLine, WallRequest } from './types'
 import { beginningOf, DRAIN_MM, oldPipe, TUBE_MM, wayOf } from './ways'
 
 export type { WallLine, WallRequest } from './types'
 
 const MARGIN_MM = 40
+
+/** The rigid parts of a line's way, where it has one that begins with any; a drain's are its trap, drawn by its way. */
+function partsOf(line: WallLine, beginning: Beginning, end: Point): Faces | null {
+  if (!line.option || line.service === 'drain' || line.route === 'cap') return null
+  const begins = line.run ? { ...beginning, at: middle([beginning.at, end]) } : beginning
+  const toward: Point = [end[0] - begins.at[0], end[1] - begins.at[1]]
+  const faces = facesOf(line.option, begins, toward)
+  if (faces.outlines.length === 0) return null
+  if (beginning.from !== 'left') return faces
+  // along the wall: what goes into a run has its middle there, a bib stands out of the wall's far side
+  const xs = faces.outlines.flat().map(([x]) => x)
+  const [low, high] = [Math.min(...xs), Math.max(...xs)]
+  const at = line.run ? 2 * begins.at[0] - (low + high) / 2 : begins.at[0] + end[0] + OUT_MM - high
+  return facesOf(line.option, { ...begins, at: [at, begins.at[1]] }, toward)
+}
+
+/** So far a bib stands out of its wall, mm. */
+const OUT_MM = 60
+
+/** Where the rest of a line's way begins: behind its rigid parts; a run is one length from side to side. */
+function onward(beginning: Beginning, { end }: Faces): Beginning {
+  if (beginning.from === 'left') return beginning
+  return { ...beginning, at: end.at, ...(end.axis ? { behind: true as const } : {}) }
+}
 /** Of a sheet with nothing on it, mm. */
 const EMPTY: Bounds = { minX: -100, maxX: 100, minY: 0, maxY: 200 }
 
 /**
  * The wall sheet: the whole assembly as who stands before it sees it. Every line goes from where it comes out of the
- * wall to where it ends at what goes in, as wide as its pipe is; what is not known or not chosen yet is dashed. Places
- * are usual ones, to see by and not to measure by.
+ * wall to where it ends at what goes in, as wide as its pipe is, with the rigid parts of its way to scale; what is not
+ * known or not chosen yet is dashed. Places are measured where they were, else usual ones, to see by.
  *
  * @returns a scene in millimetres with a mark for each line that a finger can touch
  * @throws CoreFault naming a pipe that is in no table
  */
-export function drawWallSheet({ place, lines, widthPx = 360, heightPx = 230 }: WallRequest): Scene {
+export function drawWallSheet(request: WallRequest): Scene {
+  const { place, lines, widthPx = 360, heightPx = 230 } = request
   const sheet = new Sheet()
-  const here = WALL_PLACES[place]
+  const here = measuredPlace(WALL_PLACES[place], request)
   const { ends, outlines } = here
   for (const points of outlines) sheet.line('fixture', 'wall', points, { role: 'detail' })
   const marks: Mark[] = []
+  // what another line begins at is drawn before it
+  const open = new Map<string, Point>()
   for (const line of lines) {
-    const beginning = beginningOf(line, lines, here)
+    const beginning = beginningOf(line, lines, here, open)
     const end = ends[line.service]
     if (!beginning || !end) continue
     const odMm =
@@ -46,12 +75,15 @@ export function drawWallSheet({ place, lines, widthPx = 360, heightPx = 230 }: W
     const old = line.fresh ? null : oldPipe(beginning)
     if (old) add('pipe', 'outline', band(old, odMm), { dashed: unknown })
     else if (!line.fresh) add('pipe', 'outline', circle(beginning.at, odMm / 2 + 4), { dashed: unknown })
-    const way = wayOf(line, beginning, end, odMm)
+    const faces = partsOf(line, beginning, end)
+    if (faces?.branch) open.set(line.lineId, faces.branch)
+    const way = wayOf(line, faces ? onward(beginning, faces) : beginning, end, odMm)
     if (line.route !== null)
       add('part', 'outline', band(way.path, way.width), { dashed: line.option === null })
+    for (const points of faces?.outlines ?? []) add('part', 'outline', points)
     // a run goes on behind what goes in
     if (line.run) add('pipe', 'outline', band([end, [end[0] + 220, end[1]]], odMm), { dashed: unknown })
-    if (way.valveAt && line.route !== null) {
+    if (way.valveAt && line.route !== null && !faces) {
       const [x, y] = way.valveAt
       add('seal', 'outline', circle(way.valveAt, 21), { dashed: line.option === null })
       add(

@@ -43,8 +43,9 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
   if (line.run)
     return { path: [from, end], width: odMm, ...(has(/valve/) ? { valveAt: middle([from, end]) } : {}) }
   if (line.route === 'stop' || line.route === 'washing' || line.route === 'flexible') {
-    const stop: Point = begins.from === 'above' ? [from[0], from[1] - 70] : from
-    const hose = begins.from === 'above' ? [stop, end] : hang([stop[0], stop[1] + 26], end)
+    const above = begins.from === 'above'
+    const stop: Point = above && !begins.behind ? [from[0], from[1] - 70] : from
+    const hose = above ? [stop, end] : hang(begins.behind ? stop : [stop[0], stop[1] + 26], end)
     const valved = line.kept || line.option === null || has(/stop|valve/)
     return { path: hose, width: HOSE_MM, ...(valved && !line.fresh ? { valveAt: stop } : {}) }
   }
@@ -52,9 +53,21 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
 }
 
 /** Where a line begins: at its place on the wall, or at what another leaves open. */
-export function beginningOf(line: WallLine, lines: readonly WallLine[], place: WallPlace): Beginning | null {
+export function beginningOf(
+  line: WallLine,
+  lines: readonly WallLine[],
+  place: WallPlace,
+  /** Outlets of lines that are drawn already, by line. */
+  open: ReadonlyMap<string, Point> = new Map(),
+): Beginning | null {
   if (line.service !== 'branch') return place.begins[line.service] ?? null
-  const trunk = lines.find(({ run, feeds }) => run || feeds)
+  // the one that leaves an outlet for it, else the one that could
+  const trunk =
+    lines.find(({ lineId }) => open.has(lineId)) ??
+    lines.find(({ option, run, feeds }) => option !== null && (run || feeds)) ??
+    lines.find(({ run, feeds }) => run || feeds)
+  const outlet = trunk && open.get(trunk.lineId)
+  if (outlet) return { at: outlet, from: 'below', behind: true }
   const begins = trunk && place.begins[trunk.service]
   const end = trunk && place.ends[trunk.service]
   if (!trunk || !begins || !end) return null
