@@ -36,7 +36,7 @@ await orRefuse(async () => {
     )
   if (serve && values.reset) throw new Refusal('--reset throws data away: it is for the demo only.')
   ensureDebian([POSTGRES])
-  ensurePackages()
+  await ensurePackages()
   const { removeCluster } = await import('./lib/postgres.mjs')
   const { buildServer, buildWeb, WEB } = await import('./lib/build.mjs')
   const { supervise } = await import('./lib/supervise.mjs')

@@ -1,5 +1,5 @@
-import { type ChildProcess, fork, spawnSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { type ChildProcess, fork, spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import pg from 'pg'
@@ -191,4 +191,38 @@ describe('packages', () => {
       packagesMatch(path.join(ROOT, 'package-lock.json'), path.join(ROOT, 'node_modules/.package-lock.json')),
     ).toBe(true)
   })
+})
+
+describe('an installation that is interrupted', () => {
+  it.each(['SIGINT', 'SIGTERM', 'SIGHUP'] as const)(
+    'by %s ends with the start, though npm would go on',
+    async (signal) => {
+      const dir = mkdtempSync(path.join(tmpdir(), 'diarmos-install-'))
+      try {
+        writeFileSync(path.join(dir, 'package-lock.json'), '{"packages":{"node_modules/x":{"version":"1"}}}')
+        // an npm that hears of no signal, and says who it is
+        writeFileSync(
+          path.join(dir, 'npm'),
+          `#!/bin/sh\ntrap '' INT TERM HUP\necho $$ > ${dir}/npm.pid\nwhile :; do sleep 0.1; done\n`,
+          { mode: 0o755 },
+        )
+        const code = `import('${path.join(ROOT, 'scripts/lib/machine.mjs')}').then((m) => m.ensurePackages('${dir}'))`
+        const child = spawn(process.execPath, ['-e', code], {
+          stdio: 'ignore',
+          env: { ...process.env, PATH: `${dir}:${process.env.PATH}` },
+        })
+        const gone = new Promise((resolve) => child.once('close', resolve))
+        const written = path.join(dir, 'npm.pid')
+        while (!existsSync(written) || readFileSync(written, 'utf8').trim() === '') await sleep(20)
+        const npm = Number(readFileSync(written, 'utf8'))
+        expect(alive(npm)).toBe(true)
+        child.kill(signal)
+        expect(await gone).toBe(130)
+        while (alive(npm)) await sleep(20)
+        expect(alive(npm)).toBe(false)
+      } finally {
+        rmSync(dir, { recursive: true, force: true })
+      }
+    },
+  )
 })

@@ -54,7 +54,7 @@ function suite(name, report, command, args, count) {
 await orRefuse(async () => {
   checkNode()
   ensureDebian([POSTGRES, CHROMIUM])
-  ensurePackages()
+  await ensurePackages()
   mkdirSync(RESULTS, { recursive: true })
 
   check('types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json'])

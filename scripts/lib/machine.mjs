@@ -1,5 +1,5 @@
 // What the commands need from the machine: packages, and clear words where they are missing.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -84,12 +84,40 @@ export function packagesMatch(lockFile, installedFile) {
 }
 
 /** npm packages, installed where they are not those of the lock. */
-export function ensurePackages() {
-  const lock = path.join(ROOT, 'package-lock.json')
-  if (packagesMatch(lock, path.join(ROOT, 'node_modules/.package-lock.json'))) return
+export async function ensurePackages(root = ROOT) {
+  const lock = path.join(root, 'package-lock.json')
+  if (packagesMatch(lock, path.join(root, 'node_modules/.package-lock.json'))) return
   console.log('Installing npm packages (some minutes, once) …')
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
-    throw new Refusal('npm ci did not end; the next start goes on from here.')
+  const status = await endsWithUs('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], root)
+  if (status !== 0) throw new Refusal('npm ci did not end; the next start goes on from here.')
+}
+
+/**
+ * Runs a program that ends when this one does. npm goes on after Ctrl-C, and would be in the way of the next start: it
+ * has a group of its own, which is killed whole.
+ */
+async function endsWithUs(command, args, cwd) {
+  const child = spawn(command, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], detached: true })
+  const end = () => {
+    try {
+      process.kill(-child.pid, 'SIGKILL')
+    } catch {
+      // it has ended
+    }
+  }
+  const leave = () => process.exit(130)
+  const signals = ['SIGINT', 'SIGTERM', 'SIGHUP']
+  process.once('exit', end)
+  for (const signal of signals) process.on(signal, leave)
+  try {
+    return await new Promise((resolve, reject) => {
+      child.once('error', (error) => reject(new Refusal(`${command}: ${error.message}`)))
+      child.once('close', (code) => resolve(code ?? 1))
+    })
+  } finally {
+    process.off('exit', end)
+    for (const signal of signals) process.off(signal, leave)
+  }
 }
 
 /** Says what is wrong in one message and ends. */
