@@ -143,7 +143,11 @@ describe('a new corner', () => {
       k: 12,
     }).lines[0] as { options: readonly MateOption[] }
     expect(options.length).toBeGreaterThan(0)
-    for (const { closes } of options) expect(closes?.by).toBe('slide')
+    for (const option of options) {
+      expect(option.closes?.by).toBe('slide')
+      const { spring } = fixedEnds(ask(option, { freeMm: [2000, 2000], roomMm: 200 }))
+      expect([spring.can, spring.haveMm, spring.leastFreeMm]).toEqual([false, 0, null])
+    }
     expect(TURNED.some(({ closes }) => closes?.by === 'spring')).toBe(true)
   })
 

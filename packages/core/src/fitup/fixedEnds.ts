@@ -6,7 +6,7 @@ import { pieceLetter } from '../units'
 import { type Dimension, type LaidPiece, layOut } from './layout'
 import { type FitReason, impossible } from './reason'
 import { type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
-import { bends, type Chain } from './stations'
+import { bends, bendsSquare, type Chain } from './stations'
 import { faceMm } from './takeOut'
 
 /** Two faces of a union pass each other with this much, mm. Common practice. */
@@ -125,18 +125,22 @@ function leastFreeSidewaysMm(pipe: FixedEndsAsk['pipe'], sidewaysMm: number, roo
 /** Round a corner a joint of one leg opens as the other leg is pushed sideways, which is along the first. */
 function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner: number): SpringVerdict {
   const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
+  // only at a right angle is sideways of the one along the other
+  const turning = chain.parts[corner]
+  const square = turning !== undefined && bendsSquare(turning)
+  const given = (side: Spring) => (square ? side.sidewaysMm : 0)
   const least = (near: boolean) =>
     Math.min(...chain.joints.filter(({ to }) => near === to <= corner).map(({ minMm }) => minMm))
   const [a, b] = [
-    { needsMm: least(true), haveMm: sides[1].sidewaysMm },
-    { needsMm: least(false), haveMm: sides[0].sidewaysMm },
+    { needsMm: least(true), haveMm: given(sides[1]) },
+    { needsMm: least(false), haveMm: given(sides[0]) },
   ] as const
   const better = a.haveMm - a.needsMm >= b.haveMm - b.needsMm ? a : b
   return {
     ...better,
     can: better.haveMm >= better.needsMm,
     sides,
-    leastFreeMm: leastFreeSidewaysMm(pipe, better.needsMm, roomMm),
+    leastFreeMm: square ? leastFreeSidewaysMm(pipe, better.needsMm, roomMm) : null,
   }
 }
 

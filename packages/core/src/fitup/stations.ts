@@ -80,6 +80,13 @@ export function bends(chosen: Chain['parts'][number]): boolean {
   return !straight(part(chosen), chosen.inPort, chosen.outPort)
 }
 
+/** Whether it turns it square. */
+export function bendsSquare(chosen: Chain['parts'][number]): boolean {
+  const { ports } = part(chosen)
+  const [a, b] = [ports[chosen.inPort], ports[chosen.outPort]]
+  return a !== undefined && b !== undefined && Math.abs(dot(a.pose.axis as Vec3, b.pose.axis as Vec3)) < 0.001
+}
+
 /**
  * The places along a chain, with all its joints fully home. A leg is a straight stretch; a part that bends the line
  * ends one leg with its middle and begins the next. Behind a flexible connector nothing is fixed but the fixture.
