@@ -25,7 +25,7 @@ export function addHealth(app: Api, { database }: Services): void {
         return context.json({ status: 'up' as const }, 200)
       } catch {
         context.header('retry-after', '2')
-        return problem(context, 503, 'The database does not answer') as never
+        return problem(context, 503, 'The database does not answer')
       }
     },
   )

@@ -21,7 +21,7 @@ export function addJobs(app: Api, { database, solver }: Services): void {
     }),
     async (context) => {
       const file = await jobFile(database, context.get('session').shop.id, context.req.valid('param').id)
-      if (!file) return problem(context, 404, 'There is no such job') as never
+      if (!file) return problem(context, 404, 'There is no such job')
       return context.json(file as never, 200)
     },
   )
@@ -38,7 +38,7 @@ export function addJobs(app: Api, { database, solver }: Services): void {
     async (context) => {
       const { shop } = context.get('session')
       const file = await jobFile(database, shop.id, context.req.valid('param').id)
-      if (!file) return problem(context, 404, 'There is no such job') as never
+      if (!file) return problem(context, 404, 'There is no such job')
       return solved(context, solver, { kind: 'sheet', file, shopName: shop.name }, (done) =>
         context.body(done.kind === 'sheet' ? new Uint8Array(done.pdf) : '', 200, {
           'content-type': 'application/pdf',

@@ -64,7 +64,7 @@ export function addLists(app: Api, { database }: Services): void {
       if (after !== undefined && !from)
         return problem(context, 422, 'The request has faults', {
           faults: [{ path: 'after', message: 'is no place in the list' }],
-        }) as never
+        })
       const words = q.split(/\s+/).filter((word) => word !== '')
       const jobs = await jobPage(database, context.get('session').shop.id, {
         words: words.slice(0, 8),

@@ -24,7 +24,7 @@ export function addPictures(app: Api, { database }: Services): void {
     async (context) => {
       const { id } = context.req.valid('param')
       const picture = await pictureOf(database, context.get('session').shop.id, id)
-      if (!picture) return problem(context, 404, 'There is no such picture') as never
+      if (!picture) return problem(context, 404, 'There is no such picture')
       // never read as anything but what it says it is
       return context.body(new Uint8Array(picture.bytes), 200, {
         'content-type': picture.mediaType,

@@ -56,10 +56,10 @@ export function addSession(app: Api, services: Services): void {
       const wait = await limits.attempt(account, place)
       if (wait !== null) {
         context.header('retry-after', String(wait))
-        return problem(context, 429, 'Too many attempts from here: wait a quarter of an hour') as never
+        return problem(context, 429, 'Too many attempts from here: wait a quarter of an hour')
       }
       const who = await signIn(database, email, password)
-      if (!who) return problem(context, 401, 'Address or password is wrong') as never
+      if (!who) return problem(context, 401, 'Address or password is wrong')
       await limits.succeeded(account, place)
       setCookie(context, COOKIE, who.token, { ...cookie, expires: who.expires })
       return context.json({ person: who.person, shop: who.shop }, 200)
@@ -81,7 +81,7 @@ export function addSession(app: Api, services: Services): void {
     async (context) => {
       const token = getCookie(context, COOKIE)
       const session = token ? await whoIs(database, token) : null
-      if (!session) return problem(context, 401, 'Sign in first') as never
+      if (!session) return problem(context, 401, 'Sign in first')
       return context.json(session, 200)
     },
   )

@@ -3,6 +3,7 @@ import { type EntityManager, Not } from 'typeorm'
 import { alsoAt, pointsOf } from './points'
 import type { Fault } from './readable'
 import { type DocumentRow, documents } from './schemas'
+import { asRow } from './work'
 
 const OF_LINE: ReadonlySet<EntityKind> = new Set([
   'situation',
@@ -47,8 +48,8 @@ export async function belongs(
     const jobs = manager.getRepository<DocumentRow>(documents.job)
     const elsewhere = { shopId, propertyId: Not(after.propertyId) }
     if (
-      (await jobs.existsBy({ ...elsewhere, pointId: before.id } as never)) ||
-      (await jobs.existsBy({ ...elsewhere, ...alsoAt(before.id) } as never))
+      (await jobs.existsBy(asRow({ ...elsewhere, pointId: before.id }))) ||
+      (await jobs.existsBy(asRow({ ...elsewhere, ...alsoAt(before.id) })))
     )
       no('propertyId', 'a job at this point belongs to the house it is in')
   }

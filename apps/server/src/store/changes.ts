@@ -10,6 +10,7 @@ import { inShop } from './database'
 import { OF_JOB } from './kinds'
 import { pointsOf } from './points'
 import { type DocumentRow, documents } from './schemas'
+import { asRow } from './work'
 
 const PAGE = 400
 /** What a picture's document says in the stream; the picture itself has its own address. */
@@ -36,7 +37,7 @@ export async function changesSince(
       for (const kind of ENTITY_KINDS) {
         const rows = await manager.getRepository<DocumentRow>(documents[kind]).find({
           where: { shopId, revision: MoreThan(since) as never },
-          order: { revision: 'ASC' } as never,
+          order: asRow({ revision: 'ASC' }),
           take: PAGE + 1,
           // a page of pictures would weigh more than all the rest: each is asked for when it is shown
           ...(kind === 'attachment' ? { select: BESIDE_PICTURES as never } : {}),
@@ -67,7 +68,7 @@ export async function dayOf(database: DataSource, shopId: string): Promise<SyncR
       const find = (kind: EntityKind, where: object, more: object = {}) =>
         manager
           .getRepository<DocumentRow>(documents[kind])
-          .find({ where: { shopId, removed: false, ...where } as never, ...more })
+          .find({ where: asRow({ shopId, removed: false, ...where }), ...more })
       const jobs = await find('job', { state: 'open' }, { order: { openedAt: 'DESC' }, take: DAY_JOBS })
       const houses = In([...new Set(jobs.map((job) => job.propertyId as string))])
       const points = In([...new Set(jobs.flatMap(pointsOf))])

@@ -5,6 +5,7 @@ import { inShop } from './database'
 import { OF_JOB } from './kinds'
 import { pointsOf } from './points'
 import { type DocumentRow, documents } from './schemas'
+import { asRow } from './work'
 
 const plain = ({
   shopId: _s,
@@ -36,7 +37,7 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
     const many = (kind: EntityKind, where: Record<string, unknown>) =>
       manager
         .getRepository<DocumentRow>(documents[kind])
-        .find({ where: { shopId, removed: false, ...where } as never, order: { revision: 'ASC' } as never })
+        .find({ where: asRow({ shopId, removed: false, ...where }), order: asRow({ revision: 'ASC' }) })
     const job = await one('job', jobId)
     if (!job) return null
     const property = await one('property', job.propertyId)

@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm'
 import { inShop } from './database'
 import { type DocumentRow, documents } from './schemas'
+import { asRow } from './work'
 
 /** A picture or text as it is kept. */
 export interface Picture {
@@ -13,7 +14,7 @@ export async function pictureOf(database: DataSource, shopId: string, id: string
   return inShop(database, shopId, async (manager) => {
     const row = await manager
       .getRepository<DocumentRow>(documents.attachment)
-      .findOne({ where: { shopId, id, removed: false } as never })
+      .findOne({ where: asRow({ shopId, id, removed: false }) })
     return row
       ? { mediaType: String(row.mediaType), bytes: Buffer.from(String(row.content), 'base64') }
       : null

@@ -2,7 +2,7 @@ import { entities, type OperationRecord } from '@diarmos/contract'
 import { mayDecide } from './may'
 import { put } from './put'
 import { type DocumentRow, documents } from './schemas'
-import { check, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
+import { asRow, check, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
 
 /** Keeps an edit that its maker may not make alone, for somebody's word. Nothing else changes. */
 export async function propose(work: Work, row: DocumentRow | null): Promise<Outcome> {
@@ -25,16 +25,18 @@ export async function propose(work: Work, row: DocumentRow | null): Promise<Outc
   }
   const revision = work.take()
   const stamp = stampOf(work, revision)
-  await repositoryOf(work, 'proposal').insert({
-    ...fields,
-    shopId: actor.shopId,
-    id: operation.opId,
-    revision,
-    removed: false,
-    clock: operation.clock,
-    fieldRevisions: Object.fromEntries(Object.keys(fields).map((field) => [field, stamp])),
-    conflicts: [],
-  } as never)
+  await repositoryOf(work, 'proposal').insert(
+    asRow({
+      ...fields,
+      shopId: actor.shopId,
+      id: operation.opId,
+      revision,
+      removed: false,
+      clock: operation.clock,
+      fieldRevisions: Object.fromEntries(Object.keys(fields).map((field) => [field, stamp])),
+      conflicts: [],
+    }),
+  )
   return { status: 'proposed' }
 }
 
@@ -79,13 +81,16 @@ export async function decide(work: Work): Promise<Outcome> {
     if (outcome.status === 'conflict') status = 'conflict'
   }
   const revision = work.take()
-  await repository.update({ shopId, id: row.id }, {
-    state,
-    decidedBy: actor.personId,
-    revision,
-    clock: operation.clock,
-    fieldRevisions: { ...row.fieldRevisions, state: stampOf(work, revision) },
-  } as never)
+  await repository.update(
+    { shopId, id: row.id },
+    asRow({
+      state,
+      decidedBy: actor.personId,
+      revision,
+      clock: operation.clock,
+      fieldRevisions: { ...row.fieldRevisions, state: stampOf(work, revision) },
+    }),
+  )
   return { status }
 }
 

@@ -5,7 +5,7 @@ import { conflictOf, knew, merge } from './merge'
 import { pointsOf } from './points'
 import { remove, revive } from './removal'
 import type { DocumentRow } from './schemas'
-import { check, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
+import { asRow, check, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
 
 /** Applies the operation to its document. */
 export async function put(work: Work, row: DocumentRow | null): Promise<Outcome> {
@@ -29,16 +29,18 @@ async function insert(work: Work, fields: Readonly<Record<string, unknown>>): Pr
   if (blocked) return blocked
   const revision = work.take()
   const stamp = stampOf(work, revision)
-  await repositoryOf(work, operation.kind).insert({
-    ...fields,
-    shopId: actor.shopId,
-    id: operation.id,
-    revision,
-    removed: false,
-    clock: operation.clock,
-    fieldRevisions: Object.fromEntries(Object.keys(fields).map((field) => [field, stamp])),
-    conflicts: [],
-  } as never)
+  await repositoryOf(work, operation.kind).insert(
+    asRow({
+      ...fields,
+      shopId: actor.shopId,
+      id: operation.id,
+      revision,
+      removed: false,
+      clock: operation.clock,
+      fieldRevisions: Object.fromEntries(Object.keys(fields).map((field) => [field, stamp])),
+      conflicts: [],
+    }),
+  )
   return { status: 'applied' }
 }
 
@@ -74,18 +76,23 @@ async function update(
   const outlived = revived && !saw ? [conflictOf(operation, REMOVAL, true, false, revision)] : []
   // an edit of nothing says: keep it
   const keeps = Object.keys(fields).length === 0
-  await repositoryOf(work, operation.kind).update({ shopId: actor.shopId, id: operation.id }, {
-    ...signedSet,
-    removed: false,
-    removedBy: null,
-    revision,
-    clock: operation.clock,
-    fieldRevisions: stamps,
-    conflicts: [
-      ...conflicts.filter((open) => !(keeps && open.field === REMOVAL && (open.revision ?? 0) <= seen.base)),
-      ...outlived,
-    ],
-  } as never)
+  await repositoryOf(work, operation.kind).update(
+    { shopId: actor.shopId, id: operation.id },
+    asRow({
+      ...signedSet,
+      removed: false,
+      removedBy: null,
+      revision,
+      clock: operation.clock,
+      fieldRevisions: stamps,
+      conflicts: [
+        ...conflicts.filter(
+          (open) => !(keeps && open.field === REMOVAL && (open.revision ?? 0) <= seen.base),
+        ),
+        ...outlived,
+      ],
+    }),
+  )
   return { status: asks || outlived.length > 0 ? 'conflict' : 'applied' }
 }
 
@@ -116,13 +123,16 @@ async function reachParents(
     await revive(work, parent)
     const revision = work.take()
     const { [REMOVAL]: _gone, ...stamps } = parent.fieldRevisions
-    await repository.update({ shopId: actor.shopId, id }, {
-      removed: false,
-      removedBy: null,
-      revision,
-      fieldRevisions: stamps,
-      conflicts: [...parent.conflicts, conflictOf(operation, REMOVAL, true, false, revision)],
-    } as never)
+    await repository.update(
+      { shopId: actor.shopId, id },
+      asRow({
+        removed: false,
+        removedBy: null,
+        revision,
+        fieldRevisions: stamps,
+        conflicts: [...parent.conflicts, conflictOf(operation, REMOVAL, true, false, revision)],
+      }),
+    )
   }
   return null
 }

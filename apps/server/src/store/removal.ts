@@ -4,7 +4,7 @@ import { OF_JOB } from './kinds'
 import { conflictOf, unseen } from './merge'
 import { alsoAt } from './points'
 import type { DocumentRow } from './schemas'
-import { fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
+import { asRow, fault, type Outcome, repositoryOf, stampOf, type Work } from './work'
 
 /** What goes with a house, a point; in the order in which it goes. */
 const TAKES: Readonly<Partial<Record<EntityKind, readonly (readonly [EntityKind, string])[]>>> = {
@@ -34,12 +34,12 @@ export async function remove(work: Work, row: DocumentRow): Promise<Outcome> {
   const takes = TAKES[kind] ?? []
   const along: { kind: EntityKind; row: DocumentRow }[] = []
   for (const [of, field] of takes) {
-    const rows = await repositoryOf(work, of).findBy({ shopId, [field]: row.id, removed: false } as never)
+    const rows = await repositoryOf(work, of).findBy(asRow({ shopId, [field]: row.id, removed: false }))
     along.push(...rows.map((found) => ({ kind: of, row: found })))
   }
   const open = { shopId, state: 'open', removed: false }
   const alsoOpen =
-    kind === 'point' && (await repositoryOf(work, 'job').existsBy({ ...open, ...alsoAt(row.id) } as never))
+    kind === 'point' && (await repositoryOf(work, 'job').existsBy(asRow({ ...open, ...alsoAt(row.id) })))
   if (alsoOpen || along.some((entry) => entry.kind === 'job' && entry.row.state === 'open'))
     return fault('remove', `a job ${WORDS[kind]} is still open`)
 
@@ -51,25 +51,31 @@ export async function remove(work: Work, row: DocumentRow): Promise<Outcome> {
   const repository = repositoryOf(work, kind)
   if (changed) {
     const revision = work.take()
-    await repository.update({ shopId, id: row.id }, {
-      revision,
-      conflicts: [...row.conflicts, conflictOf(operation, REMOVAL, false, true, revision)],
-    } as never)
+    await repository.update(
+      { shopId, id: row.id },
+      asRow({
+        revision,
+        conflicts: [...row.conflicts, conflictOf(operation, REMOVAL, false, true, revision)],
+      }),
+    )
     return { status: 'conflict' }
   }
   for (const entry of [...along, { kind, row }]) {
     const revision = work.take()
     // what is said of a person is erased for good, not only hidden; with its house it may come back
     const erased = kind === 'contact' ? { name: '', phone: '', email: '' } : {}
-    await repositoryOf(work, entry.kind).update({ shopId, id: entry.row.id }, {
-      ...erased,
-      removed: true,
-      removedBy: operation.opId,
-      revision,
-      clock: operation.clock,
-      conflicts: [],
-      fieldRevisions: { ...entry.row.fieldRevisions, [REMOVAL]: stampOf(work, revision) },
-    } as never)
+    await repositoryOf(work, entry.kind).update(
+      { shopId, id: entry.row.id },
+      asRow({
+        ...erased,
+        removed: true,
+        removedBy: operation.opId,
+        revision,
+        clock: operation.clock,
+        conflicts: [],
+        fieldRevisions: { ...entry.row.fieldRevisions, [REMOVAL]: stampOf(work, revision) },
+      }),
+    )
   }
   return { status: 'applied' }
 }
@@ -79,11 +85,13 @@ async function changedBelow(work: Work, jobs: readonly DocumentRow[]): Promise<b
   const { operation, seen, actor } = work
   for (const job of jobs)
     for (const kind of OF_JOB) {
-      const rows = await repositoryOf(work, kind).findBy({
-        shopId: actor.shopId,
-        jobId: job.id,
-        revision: MoreThan(seen.base),
-      } as never)
+      const rows = await repositoryOf(work, kind).findBy(
+        asRow({
+          shopId: actor.shopId,
+          jobId: job.id,
+          revision: MoreThan(seen.base),
+        }),
+      )
       const others = rows.flatMap((row) =>
         Object.values(row.fieldRevisions).filter(
           (stamp) => stamp.revision > seen.base && stamp.device !== operation.deviceId,
@@ -100,16 +108,19 @@ export async function revive(work: Work, row: DocumentRow): Promise<true> {
   const { shopId } = work.actor
   for (const kind of GROUP) {
     const repository = repositoryOf(work, kind)
-    const rows = await repository.findBy({ shopId, removedBy: row.removedBy, id: Not(row.id) } as never)
+    const rows = await repository.findBy(asRow({ shopId, removedBy: row.removedBy, id: Not(row.id) }))
     for (const held of rows) {
       const { [REMOVAL]: _gone, ...stamps } = held.fieldRevisions
-      await repository.update({ shopId, id: held.id }, {
-        removed: false,
-        removedBy: null,
-        revision: work.take(),
-        clock: work.operation.clock,
-        fieldRevisions: stamps,
-      } as never)
+      await repository.update(
+        { shopId, id: held.id },
+        asRow({
+          removed: false,
+          removedBy: null,
+          revision: work.take(),
+          clock: work.operation.clock,
+          fieldRevisions: stamps,
+        }),
+      )
     }
   }
   return true

@@ -29,6 +29,9 @@ export const fault = (path: string, message: string): Outcome => ({ faults: [{ p
 export const repositoryOf = ({ manager }: Work, kind: EntityKind) =>
   manager.getRepository<DocumentRow>(documents[kind])
 
+/** Fields as TypeORM wants them: its types follow one class of rows, and a repository here may be of any kind. */
+export const asRow = (fields: object) => fields as never
+
 export const stampOf = ({ operation }: Work, revision: number): Stamp => ({
   revision,
   device: operation.deviceId,
