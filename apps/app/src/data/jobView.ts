@@ -4,6 +4,7 @@ import { keptStopEnd } from '@diarmos/core/kept-stops'
 import {
   type CarriedWay,
   dimensionsFor,
+  fillsRun,
   findingBasis,
   matingStands,
   nearestEdgeMm,
@@ -223,7 +224,9 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
     (made.findingStale ||
       begins === null ||
       ends === null ||
-      !matingStands(mating.fields.basis, begins, ends, conditionsOf(made) ?? {}))
+      !matingStands(mating.fields.basis, begins, ends, conditionsOf(made) ?? {}) ||
+      // more is bad than it can fill
+      !fillsRun(mating.fields.option, view.situation?.fields.onRun))
   return { ...made, matingStale: stale }
 }
 

@@ -177,6 +177,17 @@ describe('what a job page derives from its documents', () => {
     expect(hot()?.matingStale).toBe(true)
     hold(taken, mating, doc('job', 'job', { ...HOUSE[6]?.fields, fixtures: bodiesOf(['faucet.hose.3/8']) }))
     expect(hot()?.matingStale).toBe(true)
+    // more of a run is bad than what was chosen can fill
+    const filling = doc('mating', 'mating', {
+      ...mating.fields,
+      option: { ...option, removeMm: { min: 0, max: 60 } },
+    })
+    const bad = (badMm: number) =>
+      doc('situation', 's', { jobId: 'job', lineId: 'hot', onRun: { badMm, things: [] } })
+    hold(taken, filling, bad(60))
+    expect(hot()?.matingStale).toBe(false)
+    hold(taken, filling, bad(80))
+    expect(hot()?.matingStale).toBe(true)
     hold(mating, finding('job', 'hot', 'something else'))
     expect(hot()?.matingStale).toBe(true)
   })

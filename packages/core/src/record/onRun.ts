@@ -78,3 +78,20 @@ export function legsOutMm(run: OnRunMeasures | null | undefined): readonly [numb
   const [from, to] = withWhatIsNear([Math.min(elbow.fromMm, a), Math.max(elbow.toMm, b)], run.things)
   return [middleOf(elbow) - from, to - middleOf(elbow)]
 }
+
+/** How much a chosen way can fill of a run, at most; nothing for a line that ends. */
+export interface FillingWay {
+  readonly removeMm?: { readonly max: number } | undefined
+  readonly removeLegsMm?: readonly [{ readonly max: number }, { readonly max: number }] | undefined
+}
+
+/** Whether what has to come out of a run can still be filled by the way that was chosen for it. */
+export function fillsRun(
+  { removeMm, removeLegsMm }: FillingWay,
+  run: OnRunMeasures | null | undefined,
+): boolean {
+  const legs = removeLegsMm ? legsOutMm(run) : null
+  if (removeLegsMm)
+    return legs === null || removeLegsMm.every(({ max }, leg) => (legs[leg] ?? 0) <= max + 0.1)
+  return !removeMm || (comesOutMm(run) ?? 0) <= removeMm.max + 0.1
+}

@@ -3,6 +3,7 @@ import {
   type CarriedWay,
   comesOutMm,
   dimensionsFor,
+  fillsRun,
   findingBasis,
   legsOutMm,
   matingBasis,
@@ -177,4 +178,20 @@ describe('what has to come out of a run', () => {
   ] as const)('round a corner %p mm of bad pipe and %j: %j from its middle', (badMm, things, legs) =>
     expect(legsOutMm({ badMm, things })).toEqual(legs),
   )
+
+  it('is filled by a way, or no longer', () => {
+    const bad = (badMm: number) => ({ badMm, things: [elbow(100)] })
+    const repair = { removeMm: { max: 60 } }
+    expect([fillsRun(repair, bad(60)), fillsRun(repair, bad(61)), fillsRun(repair, null)]).toEqual([
+      true,
+      false,
+      true,
+    ])
+    // 120 from the elbow's middle to the mark, half of what is bad beyond it
+    const corner = { removeLegsMm: [{ max: 140 }, { max: 30 }] as const }
+    expect([fillsRun(corner, bad(40)), fillsRun(corner, bad(41))]).toEqual([true, false])
+    expect(fillsRun({ removeLegsMm: [{ max: 500 }, { max: 15 }] }, bad(40))).toBe(false)
+    // a line that ends fills nothing
+    expect(fillsRun({}, bad(500))).toBe(true)
+  })
 })
