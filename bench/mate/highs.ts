@@ -17,7 +17,10 @@ export async function highs(
   gap = 0,
 ): Promise<{ readonly cents: number; readonly columns: Readonly<Record<string, number>> } | null> {
   if (!solver || uses++ % 300 === 0) solver = await load()
-  const found = solver.solve(lp, { mip_rel_gap: 0, mip_abs_gap: gap })
+  const options = { mip_rel_gap: 0, mip_abs_gap: gap }
+  let found = solver.solve(lp, options)
+  // its presolve has called programmes infeasible that one more row made feasible: asked again without it
+  if (found.Status === 'Infeasible') found = solver.solve(lp, { ...options, presolve: 'off' })
   if (found.Status === 'Infeasible') return null
   if (found.Status !== 'Optimal') throw new Error(`HiGHS: ${found.Status}`)
   const columns: Record<string, number> = {}
