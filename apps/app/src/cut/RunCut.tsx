@@ -37,11 +37,13 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
   const run = line.situation?.fields.onRun ?? NOTHING
   const half = (run.badMm ?? 0) / 2
   const said = run.badMm !== null || run.things.length > 0
+  // what comes out of a corner is counted from its elbow
+  const lost = fixed.corner !== null && cornerOf(run) < 0
   const elbow = fixed.corner ? cornerOf(run) : -1
   const bad: readonly [number, number] = elbow < 0 ? [-half, half] : badRoundCorner(run, elbow)
   const { answer } = useSolved(
     'where-to-cut',
-    said
+    said && !lost
       ? {
           badMm: [...bad],
           onRun: run.things,
@@ -115,6 +117,8 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
             ? ` ${screenText('cut.corner', {}, unit)}`
             : ''}
         </Note>
+      ) : lost ? (
+        <Txt tone="soft">{screenText('cut.no-elbow', {}, unit)}</Txt>
       ) : (
         <Txt tone="soft">
           Mark the middle of the place, then say what is bad and what hangs on the run near it.

@@ -18,6 +18,8 @@ const SCREENS = {
   'cut.short-parts':
     'More would have to come out than what goes in can fill, by {shortMm, number, missing-length}: choose a way with a longer piece.',
   'cut.corner': 'The elbow goes with the cut where a new corner goes in: say so at Fixture.',
+  'cut.no-elbow':
+    'Measure the old elbow, here or at Fixture: what comes out on each side is counted from its middle.',
   'opening.clear':
     'The hole is {widthMm, number, largest-opening} wide and {heightMm, number, largest-opening} high.',
   'opening.passes':
