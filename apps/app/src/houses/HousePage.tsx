@@ -12,6 +12,7 @@ import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
+import { PointWall } from './PointWall'
 
 function LineMemory({ line }: { line: Doc<'line'> }) {
   const finding = newest(useDocsOf('finding', 'lineId', line.id))
@@ -42,6 +43,10 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
   )
 }
 
+/** Whether a job works at a point. */
+const worksAt = ({ fields: { pointId, more } }: Doc<'job'>, at: string) =>
+  pointId === at || (more ?? []).some((entry) => entry.pointId === at)
+
 /** What is inside this house's walls, as far as anyone has looked. */
 export function HousePage({ propertyId }: { propertyId: string }) {
   const property = useDoc('property', propertyId)
@@ -52,6 +57,11 @@ export function HousePage({ propertyId }: { propertyId: string }) {
   const open = jobs.filter((job) => job.fields.state === 'open').length
   const [renamed, rename] = useSheet<string>('rename')
   const here = points.find((point) => point.id === renamed)
+  const lastJobAt = (pointId: string) =>
+    jobs
+      .filter((job) => worksAt(job, pointId))
+      .sort((a, b) => (a.fields.openedAt < b.fields.openedAt ? -1 : 1))
+      .at(-1)?.id
   const renaming = here
     ? ({ kind: 'point', id: here.id, name: here.fields.name } as const)
     : property && renamed === property.id
@@ -119,6 +129,9 @@ export function HousePage({ propertyId }: { propertyId: string }) {
               </Txt>
               <Button kind="quiet" label="Rename" hint={point.fields.name} onPress={() => rename(point.id)} />
             </View>
+            {lastJobAt(point.id) ? (
+              <PointWall jobId={lastJobAt(point.id) ?? ''} pointId={point.id} name={point.fields.name} />
+            ) : null}
             {lines
               .filter((line) => line.fields.pointId === point.id)
               .sort((a, b) => (a.fields.service > b.fields.service ? -1 : 1))
@@ -126,9 +139,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
                 <LineMemory key={line.id} line={line} />
               ))}
             {jobs
-              .filter(({ fields: { pointId, more } }) =>
-                [pointId, ...(more ?? []).map((entry) => entry.pointId)].includes(point.id),
-              )
+              .filter((job) => worksAt(job, point.id))
               .map((job) => (
                 <LinkTo
                   key={job.id}

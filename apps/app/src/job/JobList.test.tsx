@@ -13,6 +13,7 @@ import { Conflicts } from './Conflicts'
 import { JobList } from './JobList'
 import { NewJob } from './NewJob'
 
+jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 jest.setTimeout(60_000)
 
@@ -142,6 +143,9 @@ describe('houses', () => {
     render(<HousePage propertyId={propertyId} />)
     expect(screen.getAllByText('not known yet')).toHaveLength(2)
     expect(screen.getByText('Key under the pot')).toBeTruthy()
+    // its point is drawn as one faces it
+    await act(async () => {})
+    expect(one('img', /the wall, as you face it/)).toBeTruthy()
     await press(one('link', 'First visit'))
     expect(router.navigate).toHaveBeenCalledWith(`/job/${jobId}`)
   })

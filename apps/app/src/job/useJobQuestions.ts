@@ -16,7 +16,6 @@ import {
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { useScale } from '../gauge/scale'
-import { SERVICE_LOOK } from '../ui/service'
 import { useSolved } from '../workers/solver'
 import {
   fixedEndsRequest,
@@ -28,6 +27,7 @@ import {
   planRequest,
   staggerRequest,
 } from './requests'
+import { wallRequest } from './wallRequest'
 
 export type StoredOption = EntityFields<'mating'>['option']
 
@@ -66,33 +66,6 @@ function drawing(
     stage,
     ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
     ...sheet,
-  }
-}
-
-/** How far apart hot and cold come out, where a tape was held from the one to the other, mm. */
-function apartOf({ here }: JobView): number | null {
-  const measured = here.lines.flatMap(({ dimensions }) =>
-    dimensions.filter(({ fields }) => fields.to === 'beside'),
-  )
-  return measured.at(-1)?.fields.mm ?? null
-}
-
-/** A line as it stands on the wall sheet: with the way that is chosen, or looked at. */
-function wallLine(line: LineView, weighed: StoredOption | null) {
-  const { service } = line.line.fields
-  const look = SERVICE_LOOK[service]
-  return {
-    lineId: line.line.id,
-    service,
-    label: `${look.mark} ${look.word}`,
-    pipeId: keepsStop(line.ends) ? null : (line.finding?.fields.pipeId ?? null),
-    fresh: line.ends !== null && line.ends.from !== 'pipe' && !keepsStop(line.ends),
-    kept: keepsStop(line.ends),
-    option: weighed ?? line.mating?.fields.option ?? null,
-    route: line.ends?.to.route ?? null,
-    run: beginsAt(line) === 'run',
-    feeds: line.feeds,
-    reachMm: situationOf(line).reachMm,
   }
 }
 
@@ -164,9 +137,7 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     'draw-wall',
     whole && frame
       ? {
-          place: view.here.point.fields.kind,
-          lines: view.here.lines.map((entry) => wallLine(entry, stage === 'mate' ? weighedOf(entry) : null)),
-          apartMm: apartOf(view),
+          ...wallRequest(view.here, (entry) => (stage === 'mate' ? weighedOf(entry) : null)),
           ...frame,
         }
       : null,
