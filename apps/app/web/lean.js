@@ -19,5 +19,11 @@ module.exports = [
   { from: /expo-router[\\/]build[\\/]head[\\/]/, asks: /^\.\/ExpoHead$/, gives: here('ExpoHead.js') },
   // drawings out of text and out of files: every drawing here is made of elements
   { from: /react-native-svg[\\/]/, asks: /^\.\/(xml|deprecated|utils\/fetchData)$/, gives: NOTHING },
+  // skeletons of numbers and dates, and what rewrites messages: no message here has any (words.test.ts)
+  {
+    from: /icu-messageformat-parser[\\/]/,
+    asks: /icu-skeleton-parser$|\/date-time-pattern-generator(\.js)?$|\/manipulator(\.js)?$/,
+    gives: NOTHING,
+  },
   { from: /./, asks: /^uuid$/, gives: here('uuid.js') },
 ]

@@ -2,7 +2,7 @@ import type { LengthUnit } from '../units/types'
 import { type Parameters, say } from './say'
 
 /** What screens say with a number in it. */
-const SCREENS = {
+export const SCREENS = {
   'ways.worth': '{ways, plural, one {# way} other {# ways, {worth} worth weighing}}',
   'parts.fetch': '{parts, plural, one {# part} other {# parts}} from the counter',
   'house.points': '{points, plural, one {# point} other {# points}}',

@@ -6,7 +6,7 @@ import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../id
 import { mate, RULES } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { MATERIAL_NAMES, PIPE_MATERIALS, pipeById } from '../reference'
-import { screenText } from './counts'
+import { SCREENS, screenText } from './counts'
 import { FAULTS } from './faults'
 import {
   ANSWERS,
@@ -140,6 +140,12 @@ describe('sentences', () => {
     expect(screenText('ways.worth', { ways: 1, worth: 1 })).toBe('1 way')
     expect(screenText('ways.worth', { ways: 8, worth: 2 })).toBe('8 ways, 2 worth weighing')
   })
+  it('uses no skeleton of numbers or dates: the application leaves out what would read them', () => {
+    for (const table of [STEPS, REASONS, FAULTS, SCREENS])
+      for (const [id, message] of Object.entries(table))
+        expect([id, /::|,\s*(date|time)\b/.test(message)]).toEqual([id, false])
+  })
+
   it('every message of the catalogue can be read', () => {
     // a message that cannot be read throws
     for (const message of [...Object.values(STEPS), ...Object.values(REASONS), ...Object.values(FAULTS)])
