@@ -79,7 +79,7 @@ export function someCorners(seed: number): Assembly {
         farMm: dice.chance(0.5) ? null : dice.whole(20, 120),
         freeMm: [dice.whole(0, 900), dice.whole(0, 900)],
         sidewaysMm: dice.whole(0, 60),
-        legsMm: dice.chance(0.3) ? null : [dice.whole(10, 120), dice.whole(10, 120)],
+        legsMm: dice.chance(0.2) ? null : [dice.whole(5, 70), dice.whole(5, 30)],
       },
       conditions: easy({
         ...run.conditions,

@@ -22,7 +22,7 @@ import {
 } from '@diarmos/core'
 import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
-import { springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
+import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
 import { heatOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
@@ -185,7 +185,8 @@ export function programmeOf(
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
   const corner = cutIn?.insert === 'corner'
   const leastOut = corner || cutIn?.outMm == null ? null : rounded(cutIn.outMm)
-  const leastLegs = corner && cutIn.legsMm ? cutIn.legsMm.map(rounded) : null
+  const legs = cutIn && pipe ? leastLegsMm(pipe, cutIn) : null
+  const leastLegs = legs?.map(rounded) ?? null
   const noLength = span === null && leastOut === null && leastLegs === null
   const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
   const cut = (usableMm: number | null): Start | null =>

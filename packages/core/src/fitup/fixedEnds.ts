@@ -8,6 +8,7 @@ import { type FitReason, impossible } from './reason'
 import { type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
 import { bends, bendsSquare, type Chain } from './stations'
 import { faceMm } from './takeOut'
+import { usualElbowMm } from './usualElbow'
 
 /** Two faces of a union pass each other with this much, mm. Common practice. */
 export const UNION_GAP_MM = 2
@@ -223,12 +224,14 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
 }
 
 /** Where a chain turns, and what comes out on each side of it; null where it goes straight on. */
-function cornerOf({ chain, legsMm }: FixedEndsAsk): FixedEnds['corner'] {
+function cornerOf({ pipe, chain, legsMm }: FixedEndsAsk): FixedEnds['corner'] {
   if (!chain.removeLegsMm) return null
   const part = chain.parts.findIndex((chosen) => bends(chosen))
   const leg = (side: 0 | 1): CornerLeg => {
     const { min, max } = chain.removeLegsMm?.[side] ?? { min: 0, max: 0 }
-    return { takeOutMm: legsMm?.[side] ?? min, windowMm: [min, max] }
+    // nothing is cut inside the old elbow
+    const least = Math.min(max, Math.max(min, usualElbowMm(pipe) ?? 0))
+    return { takeOutMm: legsMm?.[side] ?? least, windowMm: [min, max] }
   }
   return { part, legs: [leg(0), leg(1)] }
 }

@@ -1,4 +1,5 @@
 import { sidewaysSpring } from '../../fitup/spring'
+import { usualElbowMm } from '../../fitup/usualElbow'
 import type { Pipe } from '../../reference/types'
 import type { CutIn } from '../types'
 
@@ -14,6 +15,16 @@ export function springsMm(pipe: Pipe, cutIn: CutIn, turn: number): readonly [num
   if (cutIn.insert === 'corner') return turn === 90 ? [far.sidewaysMm, near.sidewaysMm] : [0, 0]
   const together = near.retractionMm + far.retractionMm
   return [together, together]
+}
+
+/**
+ * What has to come out at least on each side of a corner, mm: as it was measured, else the elbow that usually stands
+ * there; null for what has no corner, or where no such elbow is known.
+ */
+export function leastLegsMm(pipe: Pipe, { insert, legsMm }: CutIn): readonly [number, number] | null {
+  if (insert !== 'corner') return null
+  const elbow = usualElbowMm(pipe)
+  return legsMm ?? (elbow === null ? null : [elbow, elbow])
 }
 
 /** Degrees that what goes into a run turns it by: a corner as it was, a right angle where it is not said. */

@@ -18,7 +18,7 @@ import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
-import { springsMm, turnOfCut } from './cutIn'
+import { leastLegsMm, springsMm, turnOfCut } from './cutIn'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
 import { cutInRoute, type Role, type Route, routeById } from './routes'
 
@@ -148,11 +148,10 @@ export class Problem {
     this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
     const far = farFacts(this.route, this.conditions)
     this.inner = this.book.jointsUnder(far)
-    const { outMm, legsMm } = line.cutIn ?? {}
-    const corner = this.turn > 0
-    this.leastOut = corner || outMm == null ? null : Math.round(outMm * PER_MM)
-    this.leastLegs =
-      corner && legsMm ? [Math.round(legsMm[0] * PER_MM), Math.round(legsMm[1] * PER_MM)] : null
+    const { outMm } = line.cutIn ?? {}
+    const legs = line.cutIn && pipe ? leastLegsMm(pipe, line.cutIn) : null
+    this.leastOut = this.turn > 0 || outMm == null ? null : Math.round(outMm * PER_MM)
+    this.leastLegs = legs && [Math.round(legs[0] * PER_MM), Math.round(legs[1] * PER_MM)]
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
