@@ -185,8 +185,13 @@ export function conditionsOf(view: LineView) {
   // no water has to be seen from a line that begins at the new valve
   const fresh = view.ends !== null && view.ends.from !== 'pipe'
   const outlets = view.feeds ? 2 : view.trunk ? 1 : fields.outlets
-  return { ...fields, outlets, waterSeen: fields.waterSeen || seen || fresh, service: water }
+  // what stays is no stiff riser, whatever was said before
+  const hardRiser = fields.hardRiser && !staysBehind(view.ends?.to.kind ?? '')
+  return { ...fields, outlets, hardRiser, waterSeen: fields.waterSeen || seen || fresh, service: water }
 }
+
+/** Whether what a line ends at is the old connector, which stays between the stop and the fixture. */
+export const staysBehind = (kind: string): boolean => kind.includes('riser.hose')
 
 /** A line before it is known what the others leave open for it. */
 type Raw = Omit<LineView, 'matingStale' | 'begins' | 'trunk' | 'feeds'>

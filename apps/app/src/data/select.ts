@@ -22,6 +22,7 @@ export {
   pointNames,
   pointOf,
   situationOf,
+  staysBehind,
 } from './jobView'
 
 /** Documents of a kind that are there, in a steady order. */

@@ -84,7 +84,7 @@ describe('a tubular trap between drain and wall', () => {
     if (!found.ok) return
     expect(found.legOutMm / IN).toBeCloseTo(8 - 3.2, 9)
     expect(found.swingDegrees).toBeCloseTo((Math.asin(0.6) * 180) / Math.PI, 9)
-    // 4.8 − 1 in to the nut, and half an inch to an inch and a half in it, as any slip joint
+    // 4.8 − 1 in to the nut, and half an inch to an inch and a half in it, as every slip joint
     expect(found.armMm[0] / IN).toBeCloseTo(4.3, 9)
     expect(found.armMm[1] / IN).toBeCloseTo(5.3, 9)
     // 22 − 18 − 3.8/48 − 1 in to the inlet, and as much in it

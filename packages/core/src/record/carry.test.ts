@@ -71,6 +71,17 @@ describe('what of one way is still there in another', () => {
       { numRuns: 20 },
     ))
 
+  it('does not take another fixture’s joint for the one that was made, though the parts are the same', () => {
+    const way = WAYS.find(({ parts }) => parts.at(-1)?.family === 'supply-connector') as MateOption
+    const last = way.joints.length - 1
+    const other = {
+      ...way,
+      joints: way.joints.map((joint, seam) => (seam === last ? { ...joint, nominal: '7/8' } : joint)),
+    }
+    const { seams, whole } = carryBetween(way, other)
+    expect([seams[last], seams[0], whole]).toEqual([null, 0, false])
+  })
+
   it('leaves no tick on a joint that is another now, and keeps one on a joint that is the same', () => {
     let moved = 0
     let dropped = 0

@@ -4,14 +4,20 @@ export interface CarriedWay {
   readonly removalId: string
   readonly leavesStubMm: number | null
   readonly parts: readonly { readonly fittingId: string; readonly inPort: number; readonly outPort: number }[]
-  readonly joints: readonly { readonly method: string; readonly from: number; readonly to: number }[]
+  readonly joints: readonly {
+    readonly method: string
+    readonly system?: string
+    readonly nominal?: string
+    readonly from: number
+    readonly to: number
+  }[]
 }
 
 /** What of one way is still there in another that was chosen instead. */
 export interface Carry {
   /** For each part of the first its place in the second; null where it is not in it. */
   readonly parts: readonly (number | null)[]
-  /** For each joint of the first the same joint in the second: same method, same two parts. */
+  /** For each joint of the first the same joint in the second: same method and size, same two parts. */
   readonly seams: readonly (number | null)[]
   /** The old end is left as long, by the same removal. */
   readonly stub: boolean
@@ -75,8 +81,14 @@ function seamsOf(
   }
   return from.joints.map((joint) => {
     const [a, b] = [end(joint.from), end(joint.to)]
+    // what goes in may be another than it was: its joint is the same only in the same size
     const found = to.joints.findIndex(
-      ({ method, from: one, to: other }) => method === joint.method && one === a && other === b,
+      ({ method, system, nominal, from: one, to: other }) =>
+        method === joint.method &&
+        system === joint.system &&
+        nominal === joint.nominal &&
+        one === a &&
+        other === b,
     )
     return a === null || b === null || found < 0 ? null : found
   })
@@ -100,7 +112,7 @@ export function carriedStation({ parts, stub }: Carry, station: string): string 
  * A step of a line's plan in the other way's terms; null where what was done is no part of it. What is done to a whole
  * line (flushing it, finding it dry) is done anew as soon as anything in it is another.
  *
- * @param step line/seam/act, line/remove/act, line/line/act line/cut/piece or line/long/piece; a step of no line stays
+ * @param step line/seam/act, line/remove/act, line/line/act, line/cut/piece or line/long/piece; a step of no line stays
  */
 export function carriedStep({ parts, seams, stub, whole }: Carry, step: string): string | null {
   const [line, place, key] = step.split('/')

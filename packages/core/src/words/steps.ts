@@ -66,7 +66,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.plate-off':
     'Cut the stuck wall plate off with snips, away from the tube: a split one goes on afterwards.',
   'remove.repack':
-    'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns.',
+    'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns. A quarter-turn stop has no packing: it is replaced.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',

@@ -43,7 +43,7 @@ const MEETS_STEEL = new Set(
   ),
 )
 
-/** A material as far as any pairing or rule asks at an end of that form: brass and stainless mouths are alike. */
+/** A material as far as pairings and rules ask at an end of that form: brass and stainless mouths are alike. */
 function materialClass(form: PortForm, material: PortEnd['material']): string {
   if (CHOSEN_BY_MATERIAL.has(form) || material.endsWith('steel') || !isMetal(material as PipeMaterial))
     return material
