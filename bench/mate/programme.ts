@@ -314,6 +314,9 @@ export function programmeOf(
     readonly closing: 'no' | 'sliding' | 'yes'
     readonly last: Fitting | null
   }
+  /** Trade: a screwed joint is turned home; nothing that is sprung aside and let back in turns. */
+  const letIn = (joint: Joint) =>
+    joint.method.id === 'threaded' ? Number.POSITIVE_INFINITY : rounded(insertion(joint)[0])
   /** A run closes by what can be pushed on and drawn back, by a union, or by a joint that springing gives room for. */
   const parks = (fitting: Fitting, on: Start | null) =>
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
@@ -321,7 +324,7 @@ export function programmeOf(
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (!cutIn || node.closing === 'yes') return node.closing
     const spring = springAt(node.stage)
-    if (rounded(insertion(joint)[0]) <= spring) return 'yes'
+    if (letIn(joint) <= spring) return 'yes'
     if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
     if (fitting.family === 'union' && spring >= 200) return 'yes'
     if (!slides(fitting)) return 'no'
@@ -331,7 +334,7 @@ export function programmeOf(
   const closes = (node: Node, joint: Joint) =>
     !cutIn ||
     node.closing === 'yes' ||
-    rounded(insertion(joint)[0]) <= springAt(node.stage) ||
+    letIn(joint) <= springAt(node.stage) ||
     (node.closing === 'sliding' && node.last !== null && parks(node.last, far))
   /** The most that an edge reaches on either side of a corner: the elbow's own halves, what else is on one side. */
   const reaches = (

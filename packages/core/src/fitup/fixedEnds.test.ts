@@ -150,6 +150,18 @@ describe('a new corner', () => {
     expect(fixedEnds(ask(chain, { roomMm: round.needsMm - 1 })).spring.leastFreeMm).toBeNull()
   })
 
+  it('is never closed by a thread: what is sprung and let back in does not turn', () => {
+    let screwed = 0
+    for (const freeMm of [300, 900, 2500])
+      for (const insert of ['corner', 'repair', 'tee', 'valve'] as const)
+        for (const chain of options(insert, freeMm)) {
+          if (chain.methods.includes('threaded')) screwed++
+          if (chain.closes?.by === 'spring')
+            expect(chain.joints[chain.closes.seam]?.method).not.toBe('threaded')
+        }
+    expect(screwed).toBeGreaterThan(5)
+  })
+
   it('an eighth bend is not sprung: pushed sideways its legs do not come apart along themselves', () => {
     const cutIn: CutIn = { insert: 'corner', farMm: 120, freeMm: [2000, 2000], sidewaysMm: 200 }
     const conditions = { ...PLAIN, stubMm: 120, turn: 45 as const }

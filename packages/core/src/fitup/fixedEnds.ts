@@ -123,6 +123,9 @@ function leastFreeSidewaysMm(pipe: FixedEndsAsk['pipe'], sidewaysMm: number, roo
   return Math.max(Math.sqrt(sidewaysMm / perL2), sidewaysMm * 10)
 }
 
+/** Joints that can be let back in: what is screwed is turned home. The ends of a run that is cut are plain, so some are. */
+const letIn = ({ joints }: Chain) => joints.filter(({ bodyForm }) => bodyForm !== 'taper-female')
+
 /** Round a corner a joint of one leg opens as the other leg is pushed sideways, which is along the first. */
 function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner: number): SpringVerdict {
   const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
@@ -131,7 +134,11 @@ function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner
   const square = turning !== undefined && bendsSquare(turning)
   const given = (side: Spring) => (square ? side.sidewaysMm : 0)
   const least = (near: boolean) =>
-    Math.min(...chain.joints.filter(({ to }) => near === to <= corner).map(({ minMm }) => minMm))
+    Math.min(
+      ...letIn(chain)
+        .filter(({ to }) => near === to <= corner)
+        .map(({ minMm }) => minMm),
+    )
   const [a, b] = [
     { needsMm: least(true), haveMm: given(sides[1]) },
     { needsMm: least(false), haveMm: given(sides[0]) },
@@ -146,7 +153,7 @@ function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner
 }
 
 function springOf({ pipe, chain, freeMm, roomMm }: FixedEndsAsk): SpringVerdict {
-  const needsMm = Math.min(...chain.joints.map(({ minMm }) => minMm))
+  const needsMm = Math.min(...letIn(chain).map(({ minMm }) => minMm))
   const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
   const haveMm = sides[0].retractionMm + sides[1].retractionMm
   return {

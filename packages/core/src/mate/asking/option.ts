@@ -161,7 +161,7 @@ function takenOut(links: readonly Label[]): Pick<MateOption, 'removeMm' | 'remov
  */
 function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
   const sprung = (link: Label | undefined) =>
-    (link?.joint?.insLo ?? Number.POSITIVE_INFINITY) <= problem.springAt(link?.back?.turned ?? 0)
+    (link?.joint?.apart ?? Number.POSITIVE_INFINITY) <= problem.springAt(link?.back?.turned ?? 0)
   const spring = (seam: number): Pick<MateOption, 'closes'> => ({
     closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
   })

@@ -357,6 +357,8 @@ export class Problem {
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
+      // a thread is turned home, not let back in
+      apart: method.id === 'threaded' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
     }
   }
 

@@ -337,7 +337,7 @@ export class Grower {
   /** Whether the last joint, to the far side of the run, closes it. */
   private closes(label: Label, joint: Weighed): boolean {
     if (label.closing === 'yes') return true
-    if (joint.insLo <= this.problem.springAt(label.turned)) return true
+    if (joint.apart <= this.problem.springAt(label.turned)) return true
     return label.closing === 'sliding' && this.parks(label, this.problem.far)
   }
 
@@ -345,7 +345,7 @@ export class Grower {
     const { problem } = this
     if (!problem.line.cutIn || label.closing === 'yes') return label.closing
     const spring = problem.springAt(label.turned)
-    if (joint.insLo <= spring) return 'yes'
+    if (joint.apart <= spring) return 'yes'
     // what slides waits on the pipe before it, or on the piece that follows it
     if (label.closing === 'sliding' && group.family === 'tube-piece') return 'yes'
     if (group.role === 'union' && spring >= UNION_GAP_MM * PER_MM) return 'yes'
