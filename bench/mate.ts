@@ -20,7 +20,7 @@ import { highs, type Programmes } from './mate/highs'
 import { shortestByLibrary } from './mate/library'
 import { oneOptimum } from './mate/oneOptimum'
 import { programmeOf, toLp, type Wish } from './mate/programme'
-import { Dice, FIXTURES, someLine, someParts, someShop } from './mate/random'
+import { Dice, FIXTURES, someLine, someParts, someProblem, someShop } from './mate/random'
 import { reachability } from './mate/reach'
 import { scaling } from './mate/scaling'
 
@@ -72,11 +72,7 @@ async function singleLines() {
   let points = 0
   let ways = 0
   for (let index = 0; index < PROBLEMS; index++) {
-    const dice = new Dice(1000 + index)
-    const region = dice.pick(['inch', 'inch', 'metric'] as const)
-    const catalogue = someParts(dice, 200, region)
-    const settings = someShop(dice, catalogue)
-    const line = someLine(dice, 'a', region)
+    const { catalogue, settings, line } = someProblem(index)
     if (line.conditions.spanMm != null) spans++
     const result = own({ lines: [line], settings, k: K }, catalogue).lines[0]
     if (!result) throw new Error('no line')

@@ -3,7 +3,7 @@ import { Problem } from '../../packages/core/src/mate/model/problem'
 import { search } from '../../packages/core/src/mate/search/search'
 import type { Programmes } from './highs'
 import { programmeOf } from './programme'
-import { Dice, someLine, someParts, someShop } from './random'
+import { someProblem } from './random'
 
 export interface OneOptimum {
   readonly problems: number
@@ -27,11 +27,7 @@ export async function oneOptimum(
   }
   let done = 0
   for (let index = 0; done < problems; index++) {
-    const dice = new Dice(1000 + index)
-    const region = dice.pick(['inch', 'inch', 'metric'] as const)
-    const catalogue = someParts(dice, 200, region)
-    const settings = someShop(dice, catalogue)
-    const line = someLine(dice, 'a', region)
+    const { catalogue, settings, line } = someProblem(index)
     const ask = () =>
       search(new Problem(line, { settings }, 1, { catalogue, mostParts }), { kind: 'ways', k: 1 }).goals
         .length

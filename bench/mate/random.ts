@@ -121,6 +121,15 @@ export function someLine(
   }
 }
 
+/** The single line that a number stands for, with its part of the catalogue and a shop. */
+export function someProblem(index: number) {
+  const dice = new Dice(1000 + index)
+  const region = dice.pick(['inch', 'inch', 'metric'] as const)
+  const catalogue = someParts(dice, 200, region)
+  const settings = someShop(dice, catalogue)
+  return { catalogue, settings, line: someLine(dice, 'a', region) }
+}
+
 export function someShop(dice: Dice, parts: readonly Fitting[]): MateSettings {
   return {
     ...STARTING_SETTINGS,

@@ -21,6 +21,20 @@ async function atTheCut(): Promise<string> {
   return hot
 }
 
+/** A run of copper that was scratched and found, and what goes into it. */
+async function intoRun(what: string): Promise<void> {
+  const { jobId } = await openJob()
+  render(<JobPage jobId={jobId} />)
+  await press(one('tab', 'Touch'))
+  await press(one('button', /Scratch/))
+  await press(one('radio', /copper/, dialog()))
+  await press(one('switch', /Same pipe/))
+  await press(screen.getByTestId('take-finding'))
+  await stage('Fixture')
+  await press(one('radio', /Fixture: Into a run/))
+  await press(one('radio', `Its end: ${what}`))
+}
+
 beforeEach(async () => {
   prefer({ unit: 'in', denominator: 16, measurer: 'tape' })
   await openShop()
@@ -29,16 +43,7 @@ afterEach(cleanup)
 
 describe('a run that is cut open', () => {
   it('is mated, cut and put in order on the job: what comes out, what slides, what goes in', async () => {
-    const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
-    await press(one('tab', 'Touch'))
-    await press(one('button', /Scratch/))
-    await press(one('radio', /copper/, dialog()))
-    await press(one('switch', /Same pipe/))
-    await press(screen.getByTestId('take-finding'))
-    await stage('Fixture')
-    await press(one('radio', /Fixture: Into a run/))
-    await press(one('radio', 'Its end: A valve into the run'))
+    await intoRun('A valve into the run')
     await press(one('button', 'Straight bare pipe, other side'))
     await enter('6')
     expect(held('situation')[0]?.fields).toMatchObject({ farMm: 152.4, freeMm: null })
@@ -64,16 +69,7 @@ describe('a run that is cut open', () => {
 
 describe('a corner whose old elbow goes with the cut', () => {
   it('asks for the elbow, turns the run with a new one, and says what comes out of each leg', async () => {
-    const { jobId } = await openJob()
-    render(<JobPage jobId={jobId} />)
-    await press(one('tab', 'Touch'))
-    await press(one('button', /Scratch/))
-    await press(one('radio', /copper/, dialog()))
-    await press(one('switch', /Same pipe/))
-    await press(screen.getByTestId('take-finding'))
-    await stage('Fixture')
-    await press(one('radio', /Fixture: Into a run/))
-    await press(one('radio', 'Its end: A new corner in the run'))
+    await intoRun('A new corner in the run')
     await press(one('button', 'Bad pipe, end to end'))
     await enter('1')
     await press(one('button', 'Old elbow, middle to mouth'))
