@@ -1,4 +1,4 @@
-// npm run mutants -- <room> [--sample=150]: changes a seeded sample of places of a room, one by one, and counts how many
+// npm run mutants -- <room> [--sample=150] [--at=2] [--static]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test.
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
@@ -8,7 +8,13 @@ import { ROOT } from './lib/machine.mjs'
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { sample: { type: 'string', default: '150' }, seed: { type: 'string', default: '1' } },
+  options: {
+    sample: { type: 'string', default: '150' },
+    seed: { type: 'string', default: '1' },
+    at: { type: 'string', default: '2' },
+    // what runs once, when a module is read, is tried with every test: hours, where tests start a database
+    static: { type: 'boolean', default: false },
+  },
 })
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
 const ROOMS = {
@@ -144,7 +150,8 @@ writeFileSync(
     // a slow machine is no change that was seen
     timeoutMS: 20_000,
     timeoutFactor: 4,
-    concurrency: 2,
+    concurrency: Number(values.at),
+    ignoreStatic: !values.static,
     reporters: ['clear-text', 'json'],
     jsonReporter: { fileName: 'reports/mutants.json' },
     clearTextReporter: { logTests: false, reportTests: false },

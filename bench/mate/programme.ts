@@ -119,6 +119,9 @@ const kinds = new Map<string, string>()
  * What an end is as far as anything can tell: its shape and size, and what every end of the catalogue makes of it, in
  * two places and under two codes. Of this a circle is made, not of the name of the metal.
  */
+/** Marks what a chain shows after something in it can be closed. */
+const LOOSE = '~'
+
 function kindOf(end: PortEnd): string {
   const key = classOf(end)
   const known = kinds.get(key)
@@ -321,8 +324,11 @@ export function programmeOf(
   const parks = (fitting: Fitting, on: Start | null) =>
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
+  const held = to?.held === true
+  const nut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
-    if (!cutIn || node.closing === 'yes') return node.closing
+    if (node.closing === 'yes') return 'yes'
+    if (!cutIn) return held && (nut(fitting) || joint.method.id !== 'threaded') ? 'yes' : node.closing
     const spring = springAt(node.stage)
     if (letIn(joint) <= spring) return 'yes'
     if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
@@ -332,7 +338,7 @@ export function programmeOf(
     return node.last?.family === 'tube-piece' ? 'yes' : 'sliding'
   }
   const closes = (node: Node, joint: Joint) =>
-    !cutIn ||
+    (!cutIn && (!held || joint.method.id !== 'threaded')) ||
     node.closing === 'yes' ||
     letIn(joint) <= springAt(node.stage) ||
     (node.closing === 'sliding' && node.last !== null && parks(node.last, far))
@@ -410,7 +416,7 @@ export function programmeOf(
           hi: corner && node.stage > 0 ? 0 : hi - rounded(min),
           hiFar: corner && node.stage > 0 ? hi - rounded(min) : 0,
           needless:
-            depth === 0 || node.stage > 0
+            depth === 0 || node.stage > 0 || node.closing === 'yes'
               ? []
               : begin.flatMap((start, index) =>
                   kindOf(start.port) === kindOf(node.open) && judge(joint, start, beforeStop)
@@ -456,6 +462,7 @@ export function programmeOf(
         const stage = route.stages[node.stage]?.[role === 'dual-stop' ? 'stop' : role]
         const open = fitting.ports[1 - index]
         if (stage === undefined || (!open && stage !== route.endsAt)) continue
+        if (nut(fitting) && conditions.access !== 'reachable' && stage < route.opensAt) continue
         if (
           role === 'stop' &&
           conditions.stopShape !== 'either' &&
@@ -480,7 +487,7 @@ export function programmeOf(
         const length = lengthOf(fitting)
         const ends = stage === route.endsAt
         // what may close the run is remembered, and what slides until it has something to wait on
-        const waits = cutIn ? `:${closing}:${closing === 'yes' ? '' : fitting.id}` : ''
+        const waits = cutIn || held ? `:${closing}:${cutIn && closing !== 'yes' ? fitting.id : ''}` : ''
         const tee = atTee(fitting) ? ':tee' : ''
         const to = ends ? 'sink' : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}`
         edges.push({
@@ -502,7 +509,8 @@ export function programmeOf(
             { ...shared, stage: node.stage },
             rounded(bends ? (fitting.lengthMm?.max ?? length) : length),
           ),
-          shows: open ? `${kindOf(open)}@${stage}` : '',
+          // what has since gained something to close by is no circle
+          shows: open ? `${kindOf(open)}@${stage}${closing === 'yes' ? LOOSE : ''}` : '',
         })
         if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null, closing, last: fitting })
       }
@@ -627,7 +635,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         if (edge.shows && edge.layer >= 0) shown.set(edge.shows, [...(shown.get(edge.shows) ?? []), edge])
       for (const [kind, chosen] of shown) {
         if (new Set(chosen.map((edge) => edge.layer)).size === 1) continue
-        const own = edges.filter((edge) => edge.layer < 0 && edge.shows === kind)
+        const own = edges.filter((edge) => edge.layer < 0 && edge.shows === kind.replace(LOOSE, ''))
         rows.push(`${sum(chosen)}${own.map((edge) => ` - ${mostLayers} ${name(edge)}`).join('')} <= 1`)
       }
       for (const edge of edges)

@@ -1,2 +1,2 @@
-// stands in for what this application does not use of a library: see unused.js
+// stands in for what this application does not use of a library: see lean.js
 module.exports = {}

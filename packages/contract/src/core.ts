@@ -213,7 +213,7 @@ export const body = z.object({
 
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
 const mouth = z
-  .object({ kind: key.optional(), bodyId: key.optional(), ends, route })
+  .object({ kind: key.optional(), bodyId: key.optional(), held: z.literal(true).optional(), ends, route })
   .refine((value) => value.ends.length > 0 || value.route === 'bib' || value.route === 'cap', {
     path: ['ends'],
     message: 'names no end: only a bib or a cap is itself the end of its line',

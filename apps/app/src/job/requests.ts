@@ -36,8 +36,9 @@ export function mouthAt({
   bodyId,
   ends,
   route,
-}: PortAt): Pick<Mouth, 'route'> & { kind: string; bodyId: string; ends: Mouth['ends'][number][] } {
-  return { kind, bodyId, ends: [...ends], route }
+  held,
+}: PortAt): Pick<Mouth, 'route' | 'held'> & { kind: string; bodyId: string; ends: Mouth['ends'][number][] } {
+  return { kind, bodyId, ends: [...ends], route, ...(held ? { held } : {}) }
 }
 
 /** What Find asks: and, once it is known what goes in, for which decision. */

@@ -185,6 +185,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
   'method.not-on-this-pipe': 'A {method} joint is not made on {material} of this size.',
   'method.not-settled': 'The search was cut short before it was known whether a {method} joint leads on.',
+  'method.nothing-turns':
+    'A {method} joint fits the stub, but every way on is screwed at both ends, and what it leads to cannot be turned: a union, a swivel nut or a joint that slides has to stand between, and none may or can here.',
+  'union.shut-in':
+    'A union is drawn together by a nut, and a nut in a place that closes is never reached again: none is offered there.',
   'method.no-chain': 'A {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
   'end.pitted': 'The end is pitted, and a pit under a {method} seal is a leak: cut back to smooth pipe.',
   'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',

@@ -1,5 +1,6 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
+import { isHeld } from './lines'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
 /** A row of the table: a kind of thing that goes in, as it is typical of its maker's sheets. */
@@ -171,7 +172,8 @@ export function mouthOf(id: string): Mouth {
   const row = ROWS.get(id)
   const inlet = row?.ports[0]
   if (!inlet) throw new CoreFault('no-kind', { id })
-  return { kind: id, ends: inlet.ends, route: inlet.route }
+  const mouth = { kind: id, ends: inlet.ends, route: inlet.route }
+  return isHeld(row) ? { ...mouth, held: true } : mouth
 }
 
 /** Any end, for what asks how two ends are joined whatever they are for. */

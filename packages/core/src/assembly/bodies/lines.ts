@@ -1,5 +1,5 @@
 import type { EndRef } from '../end'
-import type { Body, BodyPort, Insert, Mouth } from './types'
+import type { Body, BodyPort, Insert, Mount, Mouth } from './types'
 
 /** Lines that bring water: two from the house, two from a valve to what it feeds, one from what another leaves open. */
 export type WaterLine = 'hot' | 'cold' | 'spout' | 'shower' | 'branch'
@@ -37,12 +37,21 @@ export function fromStop(ends: LineEnds | null, stop: EndRef | undefined): LineE
   return ends && stop && ends.from === 'pipe' && ends.to.route === 'stop' ? { ...ends, from: { stop } } : ends
 }
 
+/** What is spun onto the end of its line as a whole: spouts, arms, bibs, and what closes a pipe. */
+const SPUN: ReadonlySet<Mount> = new Set(['wall', 'pipe'])
+
+/** Whether a body stays as it is while a line to it is closed, so that something in the line has to turn or slide. */
+export function isHeld({ mount }: Pick<Body, 'mount'>): boolean {
+  return !SPUN.has(mount)
+}
+
 function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [PortAt, Body] | null {
   for (const body of bodies)
     for (const port of body.ports)
       if (wanted(port)) {
         const { ends, route } = port
-        return [{ bodyId: body.id, portId: port.id, kind: body.kind, ends, route }, body]
+        const at = { bodyId: body.id, portId: port.id, kind: body.kind, ends, route }
+        return [isHeld(body) ? { ...at, held: true } : at, body]
       }
   return null
 }

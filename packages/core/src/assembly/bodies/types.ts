@@ -64,6 +64,8 @@ export interface Mouth {
   readonly kind?: string
   /** Which body of the job it is a port of: lines that name the same one meet there. */
   readonly bodyId?: string
+  /** It hangs or stands where it is to stay, or has another line: nothing is screwed home by turning it. */
+  readonly held?: true
   readonly ends: readonly EndRef[]
   readonly route: RouteId
 }

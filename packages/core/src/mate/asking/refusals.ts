@@ -51,6 +51,11 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
   }
 }
 
+/** Why a method that fits the stub leads nowhere: because nothing could be turned home, or because nothing follows. */
+function noChain(problem: Problem, method: MethodId, guide: Guide): string {
+  return problem.held && fits(problem.letGo(), guide, method) ? 'method.nothing-turns' : 'method.no-chain'
+}
+
 /**
  * For every method that begins none of the listed ways: its own cheapest way, or the first hard reason against it.
  * So each method is either offered or refused.
@@ -85,7 +90,8 @@ export function otherMethods(
     if (goal) more.push(toOption(problem, goal))
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
-    else refusals.push({ method, reason: reasons[0] ?? plain(problem, 'method.no-chain', method) })
+    else
+      refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })
   }
   return { more, refusals, truncated }
 }

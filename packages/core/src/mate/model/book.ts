@@ -50,6 +50,8 @@ export interface Weighed {
   /** Insertion, hundredths of a millimetre. */
   readonly insLo: number
   readonly insHi: number
+  /** One of its sides is turned to close it. */
+  readonly turns: boolean
   /** How far two halves have to be apart for it to go together, hundredths of a millimetre; what is screwed never does so. */
   readonly apart: number
 }

@@ -5,7 +5,8 @@ import { commonPractice } from '../../reference/source'
 import type { LeftOut } from '../types'
 import type { Problem } from './problem'
 
-/** What the place itself leaves out of a line: bibs that would freeze or sit too shallow, connectors that pull tight. */
+/** What the place itself leaves out of a line: bibs that would freeze or sit too shallow,
+ * connectors that pull tight, nuts that nobody would reach again. */
 export function leftOut(problem: Problem): LeftOut[] {
   const { route, conditions, network } = problem
   const out: LeftOut[] = []
@@ -13,6 +14,7 @@ export function leftOut(problem: Problem): LeftOut[] {
     out.push({ family, reason: { ruleId, severity: 'forbid', parameters, source: commonPractice } })
   const shorter = (family: Family, mm: number) =>
     network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
+  if (problem.shutIn && (problem.held || problem.line.cutIn)) add('union', 'union.shut-in')
   if (route.id === 'bib') {
     if (conditions.freezing) add('hose-bib', 'bib.frost')
     const { wallMm } = conditions

@@ -20,7 +20,7 @@ import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
 import { leastLegsMm, springsMm, turnOfCut } from './cutIn'
 import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
-import { cutInRoute, type Role, type Route, routeById } from './routes'
+import { cutInRoute, hasUnionNut, type Role, type Route, routeById } from './routes'
 
 /** Parts in one chain, the stop and the connector among them. */
 export const MOST_PARTS = 6
@@ -74,6 +74,8 @@ export class Problem {
   readonly span: number | null
   /** Degrees that the line has to turn on its way. */
   readonly turn: number
+  /** What the line ends at cannot be turned: something in it has to slide, or be drawn together by a nut. */
+  readonly held: boolean
   /** The other side of a run that is cut open: its joint stands in the place too. */
   readonly far: Start | null
   /** Everything that decides what may come after the first joint, and what it costs. */
@@ -126,6 +128,9 @@ export class Problem {
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
     const pipe = this.pipe
     const { turn } = line.conditions
+    // an end with a nut or a cup closes itself: only a taper thread asks for something else that does
+    const tapers = line.to?.ends.some(({ form }) => form.startsWith('taper')) ?? false
+    this.held = !line.cutIn && line.to?.held === true && tapers
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : (turn ?? 0)
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
@@ -155,7 +160,7 @@ export class Problem {
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1} ${leads}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.shutIn} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
@@ -216,6 +221,14 @@ export class Problem {
     const counted = new Set([...this.counted, ...parts])
     if (counted.size === this.counted.size) return this
     return new Problem(line, request, linesTogether, { ...limits, effort: this.effort }, meeting, counted)
+  }
+
+  /** The same line to a body that is free to turn. */
+  letGo(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    if (!line.to) return this
+    const { held: _, ...to } = line.to
+    return new Problem({ ...line, to }, request, linesTogether, { ...limits, effort: this.effort }, meeting)
   }
 
   /** The parts of a group that could be the right one here. */
@@ -299,6 +312,7 @@ export class Problem {
       role = 'stop'
     } else if (role === 'stop' && this.conditions.outlets === 2) return null
     if (this.route.id === 'any' ? group.outPort < 0 : group.backward) return null
+    if (this.shutIn && stage < this.route.opensAt && hasUnionNut(group.family)) return null
     return this.route.stages[stage]?.[role] ?? null
   }
 
@@ -357,6 +371,7 @@ export class Problem {
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
+      turns: method.id === 'threaded',
       // a thread is turned home, not let back in
       apart: method.id === 'threaded' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
     }
@@ -390,6 +405,11 @@ export class Problem {
     return start.removal.threadedEnd ? [usable, usable] : [Math.min(need, usable), usable]
   }
 
+  /** Whether the place is closed for good, so that nothing may stand in it that is ever to be touched again. */
+  get shutIn(): boolean {
+    return this.conditions.access !== 'reachable'
+  }
+
   /** Whether the lengths of parts count here. */
   get measures(): boolean {
     return this.span !== null || this.leastOut !== null || this.leastLegs !== null
@@ -420,8 +440,9 @@ function farFacts(route: Route, { service, access, sunlight, nearHeater, airC }:
 }
 
 /** Everything of the place that decides which parts of a group will do. */
-function placeFacts({ reachMm, freezing, wallMm, stopShape, outlets }: Conditions): readonly unknown[] {
-  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1]
+function placeFacts(conditions: Conditions): readonly unknown[] {
+  const { access, reachMm, freezing, wallMm, stopShape, outlets } = conditions
+  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access === 'reachable']
 }
 
 function endOf({ form, system, nominal, material }: EndRef): PortEnd {

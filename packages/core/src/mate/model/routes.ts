@@ -72,6 +72,11 @@ export function roleOf(part: { readonly family: Family; readonly protects?: true
   return role === 'bib' && part.protects ? 'protected-bib' : role
 }
 
+/** Whether a part is drawn together by a nut: it is never closed into a wall, whatever its own joints are. */
+export function hasUnionNut(family: Family): boolean {
+  return family === 'union' || family === 'dielectric-union'
+}
+
 /** How far an elbow turns the line, degrees; 0 for what goes straight on. */
 export function turnOf(family: Family): 0 | 45 | 90 {
   if (family === 'elbow-90' || family === 'street-elbow-90') return 90
@@ -121,10 +126,10 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     endsAt: 2,
     opensAt: 1,
   },
-  direct: { id: 'direct', stages: [{ piece: 0, elbow: 0 }], goalAt: [0], opensAt: 1 },
+  direct: { id: 'direct', stages: [{ piece: 0, elbow: 0, union: 0 }], goalAt: [0], opensAt: 1 },
   flexible: {
     id: 'flexible',
-    stages: [{ piece: 0, elbow: 0, isolating: 1 }, { piece: 1, connector: 2 }, {}],
+    stages: [{ piece: 0, elbow: 0, union: 0, isolating: 1 }, { piece: 1, union: 1, connector: 2 }, {}],
     goalAt: [1, 2],
     opensAt: 1,
   },

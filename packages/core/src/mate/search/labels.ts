@@ -9,6 +9,7 @@ import { bitOf, labourCents, removalRiskPerMille, riskCents } from '../costs/cos
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import type { NumberedPair, Step } from '../model/network'
 import type { Problem } from '../model/problem'
+import { hasUnionNut } from '../model/routes'
 import { type Guide, tooLong } from './guide'
 
 /** A chain under construction, linked back to where it begins. */
@@ -28,7 +29,10 @@ export interface Label {
   readonly stage: number
   /** Degrees turned so far. */
   readonly turned: number
-  /** For a cut-in: whether some joint can be closed between fixed ends; `sliding` while a slip part waits for room. */
+  /**
+   * Between fixed ends, and before a body that is held: whether some joint can be closed there; `sliding` while a slip
+   * part waits for room.
+   */
   readonly closing: 'no' | 'sliding' | 'yes'
   readonly parts: number
   readonly mask: number
@@ -220,15 +224,16 @@ export class Grower {
     const beforeStop = label.stage < problem.route.opensAt
     const joint = problem.weigh(group.pair, first ? label.start : null, beforeStop)
     if (!joint.allowed) return
+    const closing = this.closingAfter(label, group, joint)
     if (!this.circles && !first) {
       const own = problem.network.classOf(label.start.port)
       // coming back to an end like the first one is needless where the same joint could be made there
-      const back = label.openClass === own && label.stage === 0 && label.turned === 0
+      const back =
+        label.openClass === own && label.stage === 0 && label.turned === 0 && label.closing === 'no'
       if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
       const begins = group.outClass === own && stage === 0 && turned === 0
-      if (!begins && group.outPort >= 0 && visits(label, group.outClass, stage, turned)) return
+      if (!begins && group.outPort >= 0 && visits(label, { ...standing, closing })) return
     }
-    const closing = this.closingAfter(label, group, joint)
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
     const corner = group.turn > 0 && problem.leastLegs !== null
     const heat = label.heat | this.heatOf(label, group.pair, group.role === 'tee')
@@ -296,7 +301,7 @@ export class Grower {
         const joint = problem.weigh(pair, stands, beforeStop)
         if (!joint.allowed) continue
         if (first && this.firstMethod && pair.method.id !== this.firstMethod) continue
-        if (problem.line.cutIn && !this.closes(label, joint)) continue
+        if (!this.closes(label, joint)) continue
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
         const lo = (reach[0] as number) - joint.insHi
         const hi = (reach[1] as number) - joint.insLo
@@ -334,16 +339,19 @@ export class Grower {
     return (label.back ? 0 : heatBits(pair, from)) | (atTee ? heatBits(pair, tee) : 0)
   }
 
-  /** Whether the last joint, to the far side of the run, closes it. */
+  /** Whether the last joint closes it, to the far side of the run or to a body that is held, where none has before. */
   private closes(label: Label, joint: Weighed): boolean {
     if (label.closing === 'yes') return true
+    if (!this.problem.line.cutIn) return !this.problem.held || !joint.turns
     if (joint.apart <= this.problem.springAt(label.turned)) return true
     return label.closing === 'sliding' && this.parks(label, this.problem.far)
   }
 
   private closingAfter(label: Label, group: Step, joint: Weighed): Label['closing'] {
     const { problem } = this
-    if (!problem.line.cutIn || label.closing === 'yes') return label.closing
+    if (label.closing === 'yes') return 'yes'
+    if (!problem.line.cutIn)
+      return problem.held && (!joint.turns || hasUnionNut(group.family)) ? 'yes' : label.closing
     const spring = problem.springAt(label.turned)
     if (joint.apart <= spring) return 'yes'
     // what slides waits on the pipe before it, or on the piece that follows it
@@ -369,10 +377,14 @@ export class Grower {
 
 /**
  * Whether the chain has already shown that class of open end with as much behind it: going round in a circle is never
- * a way. With a valve or a bend between, it is none.
+ * a way. With a valve or a bend between, or what the line can be closed by, it is none.
  */
-function visits(label: Label, openClass: number, stage: number, turned: number): boolean {
+function visits(
+  label: Label,
+  { openClass, stage, turned, closing }: Pick<Label, 'openClass' | 'stage' | 'turned' | 'closing'>,
+): boolean {
   for (let at: Label | null = label; at; at = at.back)
-    if (at.openClass === openClass && at.stage === stage && at.turned === turned) return true
+    if (at.openClass === openClass && at.stage === stage && at.turned === turned && at.closing === closing)
+      return true
   return false
 }

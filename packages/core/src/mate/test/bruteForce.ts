@@ -127,6 +127,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
+  // trade: what hangs on the wall, or has another line, is not turned to screw it home
+  const held = line.to?.held === true
   const span = conditions.turn ? null : (conditions.spanMm ?? null)
   const found: Chain[] = []
 
@@ -189,7 +191,12 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly open: PortEnd
     readonly way: string
     readonly parts: readonly string[]
-    readonly shown: readonly { readonly open: PortEnd; readonly stage: number; readonly turned: number }[]
+    readonly shown: readonly {
+      readonly open: PortEnd
+      readonly stage: number
+      readonly turned: number
+      readonly loose: boolean
+    }[]
     readonly additive: number
     readonly methods: ReadonlySet<string>
     readonly trip: boolean
@@ -205,6 +212,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly hi: number
     readonly heat: readonly [HeatAt, HeatAt]
     readonly branch: PortEnd | null
+    /** Something in it slides or has a nut of its own, so that it can be closed to a body that is held. */
+    readonly loose: boolean
   }
   type Judged = NonNullable<ReturnType<typeof judge>>
 
@@ -273,6 +282,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         for (const goal of goals)
           for (const joint of jointsOf(state.open, goal)) {
             const judged = judge(joint, first ? stub : null, beforeStop)
+            if (held && !state.loose && joint.method.id === 'threaded') continue
             if (judged) close(withJoint(state, joint, judged, first), `${state.way};${joint.method.id}`)
           }
       if (state.parts.length >= mostParts) return
@@ -289,6 +299,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const turned = state.turned + turnOf(fitting.family)
         if (turned > (conditions.turn ?? 0)) continue
         if (single && stage !== route.endsAt) continue
+        const nut = ['union', 'dielectric-union'].includes(fitting.family)
+        if (nut && conditions.access !== 'reachable' && stage < route.opensAt) continue
+        const loose = state.loose || (held && (nut || joint.method.id !== 'threaded'))
         if (route.id !== 'any') {
           if (
             role === 'stop' &&
@@ -313,13 +326,17 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         if (span === null && !line.cutIn && !first) {
           // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt; past
           // a valve or a bend it is no circle
-          if (own && judge(joint, stub, beforeStop)) continue
+          if (own && !state.loose && judge(joint, stub, beforeStop)) continue
           const back = open && sameClass(open, start.port) && stage === 0 && turned === 0
           if (
             open &&
             !back &&
             state.shown.some(
-              (seen) => sameClass(seen.open, open) && seen.stage === stage && seen.turned === turned,
+              (seen) =>
+                sameClass(seen.open, open) &&
+                seen.stage === stage &&
+                seen.turned === turned &&
+                seen.loose === loose,
             )
           )
             continue
@@ -337,12 +354,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           open: (open ?? fitting.ports[0]) as PortEnd,
           way: `${state.way};${joint.method.id}>${fitting.family}`,
           parts: [...state.parts, fitting.id],
-          shown: open ? [...state.shown, { open, stage, turned }] : state.shown,
+          shown: open ? [...state.shown, { open, stage, turned, loose }] : state.shown,
           additive: joined.additive + cents,
           price: joined.price + cents,
           trip: joined.trip || !aboard,
           notAboard: joined.notAboard + (aboard ? 0 : 1),
           branch: fitting.ports[2] ?? joined.branch,
+          loose,
           stage,
           turned,
           lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
@@ -358,7 +376,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       open: start.port,
       way: removal.id,
       parts: [],
-      shown: [{ open: start.port, stage, turned: 0 }],
+      shown: [{ open: start.port, stage, turned: 0, loose: false }],
       additive: labour(removalHands(removal)) + risk(disliked ? 10 : 0),
       methods: new Set(),
       trip: missing(removal.tools),
@@ -374,6 +392,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       hi: 0,
       heat: [null, null],
       branch: null,
+      loose: false,
     })
   }
   return found

@@ -1,0 +1,2 @@
+// a component that draws nothing
+module.exports = () => null

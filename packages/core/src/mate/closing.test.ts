@@ -1,0 +1,85 @@
+import { BODY_KINDS, bodyKind, isHeld, mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { CATALOG } from '../catalog'
+import { mate } from './index'
+import { line, WELL_EQUIPPED } from './test/problems'
+import type { LineRequest, LineResult, RankedOption } from './types'
+
+const ask = (request: LineRequest, catalogue = CATALOG): LineResult =>
+  mate({ lines: [request], settings: WELL_EQUIPPED, k: 20 }, { catalogue }).lines[0] as LineResult
+/** Trade: a taper thread closes by turning one of its sides; a nut of its own, or a joint that slides, needs no turn. */
+const loose = ({ joints, parts }: Pick<RankedOption, 'joints' | 'parts'>) =>
+  joints.some(({ method }) => method !== 'threaded') || parts.some(({ family }) => /union/.test(family))
+
+const STEEL: Partial<Conditions> = { oldJoint: 'threaded', thread: 'NPT' }
+/** What is screwed to steel, or could be: the threads of both systems. */
+const SCREWED = [
+  ['valve.combo.1/2', 'galvanised.40.1/2', STEEL],
+  ['valve.female.1/2', 'galvanised.40.1/2', STEEL],
+  ['valve.bsp.1/2', 'galvanised.40.1/2', { ...STEEL, thread: 'BSP' }],
+  ['heater.nipple.3/4', 'galvanised.40.3/4', STEEL],
+  ['heater.nipple.3/4', 'brass.regular.3/4', STEEL],
+] as const
+const THREADED_ONLY = CATALOG.filter(
+  ({ family, ports }) =>
+    !/union|connector|hose/.test(family) && ports.every(({ form }) => form.startsWith('taper')),
+)
+
+describe('a body that hangs, or has another line', () => {
+  it('stays as it is while a line to it is closed; spouts, arms and bibs are spun on whole', () => {
+    const held = BODY_KINDS.filter(isHeld).map(({ id }) => id)
+    expect(held.filter((id) => /^(valve|heater)/.test(id))).toHaveLength(7)
+    expect(held.filter((id) => /^(spout|arm|hose\.outlet|closed|run)/.test(id))).toEqual([])
+    for (const { id } of BODY_KINDS)
+      expect([id, mouthOf(id).held ?? false]).toEqual([id, isHeld(bodyKind(id) as never)])
+  })
+
+  it.each(SCREWED)('%s on %s: every way has something that closes without a turn', (kind, pipe, place) => {
+    for (const access of ['reachable', 'closed-wall'] as const) {
+      const { options } = ask(line(pipe, { ...place, access }, kind))
+      expect(options.length).toBeGreaterThan(access === 'reachable' ? 3 : 0)
+      expect(options.filter((option) => !loose(option))).toEqual([])
+    }
+  })
+
+  it.each(SCREWED)('%s on %s: free to turn, it would have been screwed on', (kind, pipe, place) => {
+    const request = line(pipe, place, kind)
+    const { held: _, ...to } = mouthOf(kind)
+    expect(ask({ ...request, to }, THREADED_ONLY).options.some((option) => !loose(option))).toBe(true)
+    const { options, refusals } = ask(request, THREADED_ONLY)
+    expect(options).toEqual([])
+    expect(refusals.find(({ method }) => method === 'threaded')?.reason.ruleId).toBe('method.nothing-turns')
+  })
+
+  it('a union is what a plumber puts there, where it stays within reach', () => {
+    const thread = { ...STEEL, thread: 'BSP' } as const
+    const families = ask(line('galvanised.40.1/2', thread, 'valve.bsp.1/2')).options[0]?.parts.map(
+      ({ family }) => family,
+    )
+    expect(families).toEqual(['union'])
+  })
+})
+
+describe('a place that closes', () => {
+  it.each([
+    ['valve.combo.1/2', 'galvanised.40.1/2', STEEL],
+    ['valve.combo.1/2', 'copper.l.1/2', {}],
+    ['faucet.shank.1/2', 'galvanised.40.1/2', STEEL],
+  ] as const)('has no union in it, whatever its own joints are: %s on %s', (kind, pipe, place) => {
+    const nuts = (access: Conditions['access']) =>
+      ask(line(pipe, { ...place, access }, kind)).options.flatMap(({ parts }) =>
+        parts.filter(({ family }) => /union/.test(family)),
+      )
+    expect(nuts('closed-wall')).toEqual([])
+    expect(nuts('buried')).toEqual([])
+  })
+
+  it('says that unions are left out', () => {
+    const out = (access: Conditions['access']) =>
+      ask(line('galvanised.40.1/2', { ...STEEL, access }, 'valve.combo.1/2')).leftOut.map(
+        ({ reason }) => reason.ruleId,
+      )
+    expect(out('closed-wall')).toEqual(['union.shut-in'])
+    expect(out('reachable')).toEqual([])
+  })
+})
