@@ -1,5 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { ParsedLength } from '@diarmos/core/units'
+import { screenText } from '@diarmos/core/words/counts'
 import { router } from 'expo-router'
 import { useState } from 'react'
 import { View } from 'react-native'
@@ -168,7 +169,7 @@ function Cuts({
       {next && !fixed ? (
         <View className="mt-2 border-l-[5px] border-patina bg-patina-wash px-3 py-2">
           <Txt size="s" tone="soft">
-            {asks.length > 1 ? `next of ${asks.length} to measure` : 'to measure'}
+            {screenText('measure.next', { asks: asks.length })}
           </Txt>
           <Txt bold size="l">
             {titled(next)}

@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -60,9 +61,7 @@ export function MeasuredList({ view, line, layout, dry }: Props) {
       ) : null}
       {line.dimensionsElsewhere > 0 ? (
         <Txt size="s" tone="soft">
-          {line.dimensionsElsewhere === 1
-            ? 'One measurement belongs to a way that is no longer chosen: it is kept, and counts again with that way.'
-            : `${line.dimensionsElsewhere} measurements belong to ways that are no longer chosen: they are kept, and count again with them.`}
+          {screenText('measured.elsewhere', { count: line.dimensionsElsewhere })}
         </Txt>
       ) : null}
     </>

@@ -4,6 +4,7 @@ import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
+import { screenText } from '@diarmos/core/words/counts'
 import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
 import { type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
 import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
@@ -311,7 +312,7 @@ export async function chooseOptions(
         ]
       : []
   })
-  await edit(edits, choices.length > 1 ? `Chosen for ${choices.length} lines` : 'Chosen')
+  await edit(edits, screenText('ways.chosen', { lines: choices.length }))
 }
 
 /** Keeps a distance that was measured along a line; one between the same places is kept as withdrawn. */

@@ -99,7 +99,9 @@ export function OptionCard({ option, rank, chosen, together, only = false }: Pro
           {option.followUp.standing === 'temporary'
             ? 'For a time only'
             : 'Improvised: a fall-back where the right part is not to be had'}
-          {option.followUp.returnDays === null ? '' : `: back within ${option.followUp.returnDays} days`}
+          {option.followUp.returnDays === null
+            ? ''
+            : screenText('way.return', { days: option.followUp.returnDays })}
         </Txt>
       ) : null}
       {missing.length > 0 ? (

@@ -1,4 +1,5 @@
 import type { RankedOption } from '@diarmos/core'
+import { screenText } from '@diarmos/core/words/counts'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Txt } from '../ui/Txt'
@@ -28,7 +29,7 @@ export function WayTools(props: Props) {
         {options.length > worth.length ? (
           <Button
             kind="quiet"
-            label={all ? 'Only those worth weighing' : `All ${options.length} ways`}
+            label={all ? 'Only those worth weighing' : screenText('ways.all', { ways: options.length })}
             onPress={() => onAll(!all)}
           />
         ) : null}

@@ -1,4 +1,5 @@
 import type { Plan } from '@diarmos/core'
+import { screenText } from '@diarmos/core/words/counts'
 import { stepText } from '@diarmos/core/words/steps'
 import { Linking, View } from 'react-native'
 import { useDraft } from '../data/draft'
@@ -54,7 +55,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
         ) : (
           <Button
             kind={wet === 0 && open === 0 ? 'primary' : 'plain'}
-            label={open > 0 ? `Close with ${open} checks to come` : 'Close the job'}
+            label={screenText('prove.close', { checks: open })}
             disabled={wet > 0}
             {...(wet > 0 ? { hint: 'A seam is wet' } : {})}
             onPress={() => closeJob(view, true)}

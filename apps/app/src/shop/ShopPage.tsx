@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import { ScrollView, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
@@ -63,7 +64,7 @@ export function ShopPage() {
       <View className="mt-8">
         <Txt size="s" tone="soft">
           Signed in as {session?.person.name}.
-          {pending > 0 ? ` ${pending} edits wait on this phone and go out when you sign in again.` : ''}
+          {pending > 0 ? ` ${screenText('sync.waiting', { edits: pending })}` : ''}
         </Txt>
         <Button label="Sign out" onPress={() => leave()} />
       </View>

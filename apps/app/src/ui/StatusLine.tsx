@@ -1,3 +1,4 @@
+import { screenText } from '@diarmos/core/words/counts'
 import CloudOff from 'lucide-react-native/icons/cloud-off'
 import Moon from 'lucide-react-native/icons/moon'
 import Sun from 'lucide-react-native/icons/sun'
@@ -43,7 +44,7 @@ export function SyncState() {
         <View className="flex-row items-center gap-2" testID="offline">
           <CloudOff size={20} color={palette.amber} />
           <Txt size="s" tone="amber" bold>
-            No server: {pending === 0 ? 'working from the phone' : `${pending} kept on the phone`}
+            {screenText('sync.kept', { edits: pending })}
           </Txt>
         </View>
       ) : null}
@@ -59,7 +60,11 @@ export function SyncState() {
         </Txt>
       ) : null}
       {refused.length > 0 ? (
-        <Button kind="quiet" label={`${refused.length} refused`} onPress={() => setOpen('refused')} />
+        <Button
+          kind="quiet"
+          label={screenText('sync.refused', { edits: refused.length })}
+          onPress={() => setOpen('refused')}
+        />
       ) : null}
       {open === 'refused' ? (
         <SheetModal title="Edits the shop refused" onClose={() => setOpen(null)}>

@@ -3,6 +3,19 @@ import { type Parameters, say } from './say'
 
 /** What screens say with a number in it. */
 export const SCREENS = {
+  'ways.all': 'All {ways} ways',
+  'ways.chosen': '{lines, plural, one {Chosen} other {Chosen for # lines}}',
+  'way.return': ': back within {days, plural, one {# day} other {# days}}',
+  'sync.kept': 'No server: {edits, plural, =0 {working from the phone} other {# kept on the phone}}',
+  'sync.refused': '{edits, plural, other {# refused}}',
+  'sync.waiting':
+    '{edits, plural, one {# edit waits on this phone and goes} other {# edits wait on this phone and go}} out when you sign in again.',
+  'prove.close':
+    '{checks, plural, =0 {Close the job} one {Close with # check to come} other {Close with # checks to come}}',
+  'measured.elsewhere':
+    '{count, plural, one {One measurement belongs to a way that is no longer chosen: it is kept, and counts again with that way.} other {# measurements belong to ways that are no longer chosen: they are kept, and count again with them.}}',
+  'measure.next': '{asks, plural, one {to measure} other {next of # to measure}}',
+  'valve-wall.unsure': 'The wall may be off by {mm, number, missing-length}: measure again.',
   'ways.worth': '{ways, plural, one {# way} other {# ways, {worth} worth weighing}}',
   'parts.fetch': '{parts, plural, one {# part} other {# parts}} from the counter',
   'house.points': '{points, plural, one {# point} other {# points}}',
