@@ -29,6 +29,7 @@ import {
   FAMILIES,
   fitup,
   INSERTS,
+  LINE_SERVICES,
   METHOD_IDS,
   MOUNTS,
   mouthOf,
@@ -686,7 +687,7 @@ export const wallRequest = z.object({
     .array(
       z.object({
         lineId: key,
-        service: z.enum(['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']),
+        service: z.enum(LINE_SERVICES),
         label: text,
         pipeId: key.nullable(),
         fresh: z.boolean(),

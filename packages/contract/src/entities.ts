@@ -1,4 +1,4 @@
-import { KEPT_STOP_IDS, WORKED_ON_IDS } from '@diarmos/core'
+import { KEPT_STOP_IDS, LINE_SERVICES, WORKED_ON_IDS } from '@diarmos/core'
 import { z } from 'zod'
 import {
   body,
@@ -51,7 +51,7 @@ export const entities = {
   }),
   line: z.object({
     pointId: id,
-    service: z.enum(['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']),
+    service: z.enum(LINE_SERVICES),
   }),
   job: z.object({
     propertyId: id,

@@ -1,4 +1,12 @@
-import { type Body, fromStop, isWaste, type LineEnds, lineEnds, usualLine } from '@diarmos/core/bodies'
+import {
+  type Body,
+  fromStop,
+  isWaste,
+  LINE_SERVICES,
+  type LineEnds,
+  lineEnds,
+  usualLine,
+} from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { keptStopEnd } from '@diarmos/core/kept-stops'
 import {
@@ -12,7 +20,7 @@ import {
   stageOf,
   stepOf,
 } from '@diarmos/core/record'
-import { isSupply, type LineService } from '../ui/service'
+import { isSupply } from '../ui/service'
 import { byHeard } from './held'
 import { leftOpen, openId } from './leftOpen'
 import type { Shelf } from './shelf'
@@ -70,8 +78,6 @@ export interface JobView {
   readonly checks: ReadonlyMap<string, Doc<'check'>>
   readonly stage: Stage
 }
-
-const SERVICE_ORDER: readonly LineService[] = ['hot', 'cold', 'spout', 'shower', 'branch', 'drain', 'vent']
 
 /** The one that the shop heard of last; what it has not heard of yet is later still. */
 export const newest = <Kind extends EntityKind>(docs: readonly Doc<Kind>[]): Doc<Kind> | null =>
@@ -372,7 +378,7 @@ function pointView(
   ticked: readonly string[],
 ): PointView {
   const raw = [...lines]
-    .sort((a, b) => SERVICE_ORDER.indexOf(a.fields.service) - SERVICE_ORDER.indexOf(b.fields.service))
+    .sort((a, b) => LINE_SERVICES.indexOf(a.fields.service) - LINE_SERVICES.indexOf(b.fields.service))
     .map((line) => lineOf(facts, line, fixtures, ticked))
     // a spout or a shower arm is a line of its own only where one goes in
     .filter(

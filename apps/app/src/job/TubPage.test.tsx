@@ -71,6 +71,39 @@ describe('a tub and shower', () => {
     expect(at(/Push the spout home/)).toBeGreaterThan(at(/cap off/))
   })
 
+  it('has a fifth line where a valve with a third outlet feeds a spray, and closes that outlet where it does not', async () => {
+    const { jobId } = await openJob()
+    await find(jobId)
+    await stage('Fixture')
+    await press(one('radio', 'Fixture: Shower, tub'))
+    await press(one('radio', 'It feeds: shower'))
+    expect(all('radio', /^Its third outlet/)).toEqual([])
+    await press(one('radio', /^Its end: Shower valve with three outlets, 1\/2 in thread/))
+    expect(lines()).toEqual(['hot line', 'cold line', 'spout line', 'shower line', 'spray line'])
+    await press(one('radio', 'Its third outlet: a body spray'))
+    expect(held('job')[0]?.fields.fixtures.map(({ kind }) => kind)).toEqual([
+      'valve.three.1/2',
+      'arm.1/2',
+      'spray.1/2',
+    ])
+    await stage('Mate')
+    await press(one('radio', 'On the old end: nothing: it is bare'))
+    for (const [line, part] of [
+      ['spray', /drop-ear/i],
+      ['spout', /cap|plug/i],
+    ] as const) {
+      await press(one('tab', `${line} line`))
+      await act(async () => {})
+      expect(screen.getAllByText(part).length).toBeGreaterThan(0)
+      await press(one('button', 'Choose this way'))
+    }
+    // another valve has no such outlet, and nothing hangs on it
+    await stage('Fixture')
+    await press(one('radio', /^Its end: Shower or tub valve, 1\/2 in thread/))
+    expect(held('job')[0]?.fields.fixtures.map(({ kind }) => kind)).toEqual(['valve.combo.1/2', 'arm.1/2'])
+    expect(lines()).not.toContain('spray line')
+  })
+
   it('is held against its wall: measured once for the valve, kept with the job', async () => {
     const { jobId } = await openJob()
     await find(jobId)

@@ -17,7 +17,7 @@ import { toObservations, toThreadObservations } from '../find/looks'
 
 /** What is known beforehand of a pipe behind a valve is what is known of the hot one. */
 function seenAs(service: EntityFields<'line'>['service']) {
-  return service === 'spout' || service === 'shower' || service === 'branch' ? 'hot' : service
+  return service === 'cold' || service === 'drain' || service === 'vent' ? service : 'hot'
 }
 
 type CutAsk = OperationRequest<'mate'>['lines'][number]['cutIn']

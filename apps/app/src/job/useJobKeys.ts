@@ -11,6 +11,7 @@ const LINE_KEYS: Readonly<Record<string, LineService>> = {
   c: 'cold',
   o: 'spout',
   s: 'shower',
+  y: 'spray',
   d: 'drain',
 }
 

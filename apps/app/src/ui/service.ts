@@ -1,8 +1,7 @@
-import type { WaterLine } from '@diarmos/core/bodies'
-import type { EntityFields } from '../data/types'
+import type { LineService, WaterLine } from '@diarmos/core/bodies'
 import type { Tone } from './Txt'
 
-export type LineService = EntityFields<'line'>['service']
+export type { LineService }
 
 /** How each service is written: a word and a shape, red and blue for water alone. */
 export const SERVICE_LOOK: Readonly<
@@ -12,6 +11,7 @@ export const SERVICE_LOOK: Readonly<
   cold: { word: 'Cold', mark: '▼', tone: 'cold' },
   spout: { word: 'Spout', mark: '◖', tone: 'ink' },
   shower: { word: 'Shower', mark: '◗', tone: 'ink' },
+  spray: { word: 'Spray', mark: '◉', tone: 'ink' },
   branch: { word: 'Branch', mark: '⊢', tone: 'ink' },
   drain: { word: 'Drain', mark: '◆', tone: 'ink' },
   vent: { word: 'Vent', mark: '○', tone: 'ink' },

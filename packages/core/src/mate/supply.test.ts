@@ -63,6 +63,15 @@ describe('fixtures and what stands before them', () => {
     const from = (fixtureId: string, end: string) =>
       ask({ lineId: 'a', from: mouthOf(end), to: mouthOf(fixtureId), conditions: PLAIN })
     for (const parts of families(from('arm.1/2', 'valve.barb.1/2'))) expect(parts).toContain('drop-ear-elbow')
+    // a spray from the wall is screwed into one as well, in its own thread
+    for (const [spray, valve] of [
+      ['spray.1/2', 'valve.three.1/2'],
+      ['spray.bsp.1/2', 'valve.three.bsp.1/2'],
+    ] as const) {
+      const sprays = families(from(spray, valve))
+      expect(sprays.length).toBeGreaterThan(0)
+      for (const parts of sprays) expect(parts).toContain('drop-ear-elbow')
+    }
     const spouts = from('spout.slip.1/2', 'valve.combo.1/2').options
     expect(spouts.length).toBeGreaterThan(0)
     for (const option of spouts)

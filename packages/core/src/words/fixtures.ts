@@ -37,6 +37,10 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'riser.hose.3/8': 'The old connector stays, flexible and sound, 3/8 in nut',
   'riser.hose.1/2': 'The old connector stays, flexible and sound, 1/2 in parallel nut',
   'toilet.riser.hose.3/8': 'The old connector stays, flexible and sound, 3/8 in nut at the stop',
+  'valve.three.1/2': 'Shower valve with three outlets, 1/2 in thread or solder',
+  'valve.three.bsp.1/2': 'Shower valve with three outlets, 1/2 in 55 degree thread',
+  'spray.1/2': 'Body spray, 1/2 in',
+  'spray.bsp.1/2': 'Body spray, 1/2 in 55 degree thread',
 }
 
 /** What goes in, by its id. */
@@ -110,13 +114,23 @@ export const FIXTURE_GROUPS: readonly {
       'valve.expansion.1/2',
       'valve.bsp.1/2',
       'valve.compression.15',
+      'valve.three.1/2',
+      'valve.three.bsp.1/2',
     ],
     asks: ['outlets', 'span'],
   },
   {
     id: 'outlet',
     label: 'Spout, arm',
-    ends: ['spout.slip.1/2', 'spout.thread.1/2', 'spout.bsp.1/2', 'arm.1/2', 'arm.bsp.1/2'],
+    ends: [
+      'spout.slip.1/2',
+      'spout.thread.1/2',
+      'spout.bsp.1/2',
+      'arm.1/2',
+      'arm.bsp.1/2',
+      'spray.1/2',
+      'spray.bsp.1/2',
+    ],
     asks: [],
   },
   { id: 'heater', label: 'Water heater', ends: ['heater.nipple.3/4'], asks: ['reach'] },

@@ -32,6 +32,22 @@ describe('what a line runs between', () => {
     ],
     [['valve.combo.1/2', 'arm.1/2'], 'spout', true, { from: 'pipe', to: at('valve.combo.1/2', 'spout') }],
     [['valve.combo.1/2'], 'spout', false, null],
+    // a third outlet: to a spray, closed where none goes in, and none on a valve of two
+    [
+      ['valve.three.1/2', 'arm.1/2', 'spray.1/2'],
+      'spray',
+      false,
+      { from: at('valve.three.1/2', 'spray'), to: at('spray.1/2', 'inlet', 'spray') },
+    ],
+    [
+      ['valve.three.1/2', 'arm.1/2'],
+      'spray',
+      false,
+      { from: at('valve.three.1/2', 'spray'), to: expect.objectContaining({ kind: 'closed', route: 'cap' }) },
+    ],
+    [['valve.three.1/2', 'arm.1/2'], 'spray', true, { from: 'pipe', to: at('valve.three.1/2', 'spray') }],
+    [['valve.combo.1/2', 'arm.1/2'], 'spray', false, null],
+    [['spray.bsp.1/2'], 'spray', true, { from: 'pipe', to: at('spray.bsp.1/2', 'inlet') }],
     [['spout.slip.1/2'], 'spout', true, { from: 'pipe', to: at('spout.slip.1/2', 'inlet') }],
     [['spout.slip.1/2'], 'hot', true, null],
     [['arm.1/2'], 'spout', true, null],

@@ -56,6 +56,15 @@ const tap = (id: string, own: EndRef) =>
   )
 const toilet = (id: string, own: EndRef) => kind(id, 'floor', ['fill-valve'], one('cold', [own], 'stop'))
 const valve = (id: string, ...ends: EndRef[]) => kind(id, 'in-wall', ['cartridge', 'seat'], mixes(...ends))
+/** One with a third outlet, for sprays from the wall. */
+const threeWay = (id: string, ...ends: EndRef[]) =>
+  kind(
+    id,
+    'in-wall',
+    ['cartridge', 'seat'],
+    [...mixes(...ends), { ...port('spray', 'spray', ends, 'direct'), flow: 'out' }],
+  )
+const spray = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'spray', [own], 'arm')])
 const spout = (id: string, own: EndRef) =>
   kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
 const arm = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'shower', [own], 'arm')])
@@ -137,6 +146,10 @@ export const BODY_KINDS: readonly BodyKind[] = [
   tap('riser.hose.3/8', end('swivel-nut', 'UNF', '3/8')),
   tap('riser.hose.1/2', end('swivel-nut', 'BSPP', '1/2')),
   toilet('toilet.riser.hose.3/8', end('swivel-nut', 'UNF', '3/8')),
+  threeWay('valve.three.1/2', end('solder-cup', 'CTS', '1/2'), end('taper-male', 'NPT', '1/2')),
+  threeWay('valve.three.bsp.1/2', end('taper-male', 'BSP', '1/2')),
+  spray('spray.1/2', end('taper-male', 'NPT', '1/2')),
+  spray('spray.bsp.1/2', end('taper-male', 'BSP', '1/2')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -1,8 +1,10 @@
 import type { EndRef } from '../end'
-import type { Body, BodyPort, Insert, Mount, Mouth } from './types'
+import type { Body, BodyPort, Insert, LineService, Mount, Mouth } from './types'
 
-/** Lines that bring water: two from the house, two from a valve to what it feeds, one from what another leaves open. */
-export type WaterLine = 'hot' | 'cold' | 'spout' | 'shower' | 'branch'
+/** Lines that bring water. */
+export type WaterLine = Exclude<LineService, 'drain' | 'vent'>
+/** Lines that only some of what goes in has. */
+const FURTHER = ['spout', 'shower', 'spray', 'branch'] as const
 
 /** A port of a body of the job, as a line begins or ends there. */
 export interface PortAt extends Mouth {
@@ -129,8 +131,6 @@ export function usualLine(bodies: readonly Body[]): 'hot' | 'cold' | null {
 }
 
 /** Lines that what goes in wants besides hot and cold. */
-export function furtherLines(bodies: readonly Body[]): ('spout' | 'shower' | 'branch')[] {
-  return (['spout', 'shower', 'branch'] as const).filter(
-    (service) => lineEnds(bodies, service, false) !== null,
-  )
+export function furtherLines(bodies: readonly Body[]): (typeof FURTHER)[number][] {
+  return FURTHER.filter((service) => lineEnds(bodies, service, false) !== null)
 }

@@ -16,8 +16,15 @@ export const ROUTE_IDS = [
 export type RouteId = (typeof ROUTE_IDS)[number]
 
 /** What runs through a port; `supply` where hot or cold will do. */
-export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent'] as const
+export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent', 'spray'] as const
 export type PortService = (typeof PORT_SERVICES)[number]
+
+/**
+ * Lines of a point, in the order in which they are shown: two from the house, those from a valve to what it feeds, one
+ * from what another leaves open, and what leaves again.
+ */
+export const LINE_SERVICES = ['hot', 'cold', 'spout', 'shower', 'spray', 'branch', 'drain', 'vent'] as const
+export type LineService = (typeof LINE_SERVICES)[number]
 
 /** What a body is fixed to. */
 export const MOUNTS = ['deck', 'wall', 'in-wall', 'floor', 'stands', 'pipe'] as const

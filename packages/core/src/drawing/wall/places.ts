@@ -1,9 +1,10 @@
+import type { LineService } from '../../assembly/bodies/types'
 import type { WorkedOnId } from '../../assembly/workedOn'
 import { ROUGH_IN } from '../../fitup/walls'
 import type { Point } from '../types'
 
 /** Lines as they are told apart on the wall. */
-export type WallService = 'hot' | 'cold' | 'spout' | 'shower' | 'branch' | 'drain' | 'vent'
+export type WallService = LineService
 
 /** Where a line begins on the wall, and which way the old pipe comes to it. */
 export interface Beginning {
@@ -82,12 +83,14 @@ const valve = (height: number, spout: number | null, arm: number | null): WallPl
     cold: { at: [100, height - 330], from: 'below' },
     spout: { at: [0, height - 45], from: 'above' },
     shower: { at: [0, height + 45], from: 'below' },
+    spray: { at: [45, height], from: 'left' },
   },
   ends: {
     hot: [-45, height],
     cold: [45, height],
     spout: [0, spout ?? height - 130],
     shower: [0, arm ?? height + 130],
+    spray: [300, height + 180],
   },
   outlines: [ring(0, height, 45), ring(0, height, 14)],
 })
