@@ -28,8 +28,13 @@ const KINDS: readonly Kind[] = [
   },
   {
     kind: 'Shower',
-    picks: [/^Fixture: Shower/, /It feeds: shower/],
-    lines: ['hot', 'cold', 'spout', 'shower'],
+    picks: [
+      /^Fixture: Shower/,
+      /It feeds: shower/,
+      /Its end: Shower valve with three outlets, .* solder/,
+      /Its third outlet: a body spray/,
+    ],
+    lines: ['hot', 'cold', 'spout', 'shower', 'spray'],
   },
   {
     kind: 'A run of pipe',

@@ -83,14 +83,14 @@ const valve = (height: number, spout: number | null, arm: number | null): WallPl
     cold: { at: [100, height - 330], from: 'below' },
     spout: { at: [0, height - 45], from: 'above' },
     shower: { at: [0, height + 45], from: 'below' },
-    spray: { at: [45, height], from: 'left' },
+    spray: { at: [75, height + 55], from: 'below' },
   },
   ends: {
     hot: [-45, height],
     cold: [45, height],
     spout: [0, spout ?? height - 130],
     shower: [0, arm ?? height + 130],
-    spray: [300, height + 180],
+    spray: [300, height + 240],
   },
   outlines: [ring(0, height, 45), ring(0, height, 14)],
 })

@@ -21,7 +21,7 @@ const KINDS: Readonly<Record<WorkedOnId, readonly string[]>> = {
   run: ['run.tee', 'toilet.fill.7/8'],
   other: ['faucet.shank.1/2'],
 }
-const SERVICES: readonly WallService[] = ['hot', 'cold', 'spout', 'shower', 'branch', 'drain']
+const SERVICES: readonly WallService[] = ['hot', 'cold', 'spout', 'shower', 'spray', 'branch', 'drain']
 
 const option = mate({ lines: [line('copper.l.1/2')], settings: WELL_EQUIPPED }).lines[0]?.options[0] ?? null
 
@@ -104,7 +104,7 @@ describe('the wall sheet', () => {
   it('every line ends where it begins for the one behind it, and at its own end', () => {
     for (const place of places) {
       const { begins, ends } = WALL_PLACES[place]
-      for (const service of ['hot', 'cold', 'spout', 'shower', 'drain'] as const)
+      for (const service of ['hot', 'cold', 'spout', 'shower', 'spray', 'drain'] as const)
         if (begins[service])
           expect([place, service, ends[service] !== undefined]).toEqual([
             place,
