@@ -4,7 +4,9 @@ import { CHROMIUM } from '../scripts/lib/stack.mjs'
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  workers: 1,
+  globalSetup: './build.ts',
+  // each file has a stack of its own: while one journey waits for the screen another goes on
+  workers: 2,
   timeout: 180_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],

@@ -7,6 +7,8 @@ import { CloseButton } from '../ui/CloseButton'
 import { Length } from '../ui/Length'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
+import { useBackCloses } from '../ui/useBackCloses'
+import { useEscapeCloses } from '../ui/useEscapeCloses'
 import type { Cut } from './saw'
 
 /** Which way a length was rounded, and why. */
@@ -28,6 +30,8 @@ interface Props {
 
 /** One number, as large as the screen lets it be, for whoever stands at the saw: mark, cut, next. */
 export function SawView({ cuts, onCut, onClose }: Props) {
+  useBackCloses(onClose)
+  useEscapeCloses(onClose)
   // what is left long is not cut by the tape
   const known = cuts.filter((cut) => cut.mm !== null && !cut.long)
   const next = known.find((cut) => !cut.done || cut.wasMm !== null)

@@ -3,6 +3,7 @@ import { Modal, Pressable, ScrollView, View } from 'react-native'
 import { CloseButton } from './CloseButton'
 import { Txt } from './Txt'
 import { useBackCloses } from './useBackCloses'
+import { useEscapeCloses } from './useEscapeCloses'
 
 interface Props {
   title: string
@@ -15,6 +16,7 @@ interface Props {
 /** Something asked from below, in reach of the thumb. Escape and the cross close it. */
 export function SheetModal({ title, onClose, children, wide = false }: Props) {
   useBackCloses(onClose)
+  useEscapeCloses(onClose)
   return (
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View className="flex-1 items-center justify-end bg-black/50">

@@ -1,0 +1,35 @@
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { useState } from 'react'
+import { SheetModal } from './SheetModal'
+
+function Two() {
+  const [open, setOpen] = useState(['below', 'above'])
+  return open.map((title) => (
+    <SheetModal
+      key={title}
+      title={title}
+      onClose={() => setOpen((now) => now.filter((other) => other !== title))}
+    >
+      {null}
+    </SheetModal>
+  ))
+}
+const escape = () => act(async () => void fireEvent.keyDown(document.body, { key: 'Escape' }))
+const titles = () => screen.queryAllByRole('heading', { hidden: true }).map((title) => title.textContent)
+
+afterEach(cleanup)
+
+describe('Escape', () => {
+  it('closes what was opened last, one at a time', async () => {
+    render(<Two />)
+    expect(titles()).toEqual(['below', 'above'])
+    await escape()
+    expect(titles()).toEqual(['below'])
+    await act(async () => void fireEvent.keyDown(document.body, { key: 'Enter' }))
+    expect(titles()).toEqual(['below'])
+    await escape()
+    expect(titles()).toEqual([])
+    await escape()
+    expect(titles()).toEqual([])
+  })
+})

@@ -1,0 +1,2 @@
+export function buildWeb(): Promise<void>
+export function buildServer(): Promise<void>
