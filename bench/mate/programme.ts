@@ -25,7 +25,7 @@ import { freshStart, keptStart, type Start, starts } from '../../packages/core/s
 import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
-import { heatOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
+import { growth, heatOf, shapeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import {
   INSERTED,
   jointCloses,
@@ -137,6 +137,7 @@ function kindOf(end: PortEnd): string {
               start: null,
               beforeStop: true,
               route: 'spout',
+              run: 'copper',
               needsStubMm: 0,
               conditions,
               settings: { ...STARTING_SETTINGS, codeProfile },
@@ -182,7 +183,7 @@ export function programmeOf(
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
   const { to, cutIn } = line
-  const route = cutIn ? cutInRoute(cutIn.insert) : routeById(to?.route ?? 'any')
+  const route = cutIn ? cutInRoute(cutIn.insert) : routeById(to?.route ?? 'any', conditions.service)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
@@ -267,6 +268,7 @@ export function programmeOf(
         start: stub,
         beforeStop,
         route: routeId,
+        run: cutIn && pipe ? pipe.material : null,
         needsStubMm: stub ? needs(joint) : 0,
         conditions,
         settings,
@@ -316,6 +318,9 @@ export function programmeOf(
     /** Whether a run can be closed by now, and what was put in last. */
     readonly closing: 'no' | 'sliding' | 'yes'
     readonly last: Fitting | null
+    /** Whether the line has gone up a size, or down one. */
+    readonly trend: number
+    readonly undoes: string
   }
   /** Trade: a screwed joint is turned home; nothing that is sprung aside and let back in turns. */
   const letIn = (joint: Joint) =>
@@ -387,7 +392,7 @@ export function programmeOf(
       needless: [],
     })
     const stage = open[index]?.family === 'dual-stop' || start.removal.keeps ? route.opensAt : 0
-    layer.set(id, { id, open: start.port, stage, start, closing: 'no', last: null })
+    layer.set(id, { id, open: start.port, stage, start, closing: 'no', last: null, trend: 0, undoes: '' })
   })
   for (let depth = 0; depth <= mostParts; depth++) {
     const next = new Map<string, Node>()
@@ -454,7 +459,9 @@ export function programmeOf(
       if (depth === mostParts) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
         const role = roleOf(fitting)
-        const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
+        const facing = !['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(
+          role,
+        )
         if ((facing && index !== 0) || fitting.standing || ![0, turn].includes(turnOf(fitting.family)))
           continue
         if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
@@ -463,6 +470,12 @@ export function programmeOf(
         const open = fitting.ports[1 - index]
         if (stage === undefined || (!open && stage !== route.endsAt)) continue
         if (nut(fitting) && conditions.access !== 'reachable' && stage < route.opensAt) continue
+        if (route.id === 'flexible' && role === 'connector' && conditions.access !== 'reachable') continue
+        const grows = growth(fitting, index)
+        if (grows !== 0 && (grows === -node.trend || route.id === 'cap')) continue
+        const trend = node.trend || grows
+        if (node.undoes !== '' && node.undoes === shapeOf(fitting, 1 - index)) continue
+        const undoes = shapeOf(fitting, index)
         if (
           role === 'stop' &&
           conditions.stopShape !== 'either' &&
@@ -489,7 +502,9 @@ export function programmeOf(
         // what may close the run is remembered, and what slides until it has something to wait on
         const waits = cutIn || held ? `:${closing}:${cutIn && closing !== 'yes' ? fitting.id : ''}` : ''
         const tee = atTee(fitting) ? ':tee' : ''
-        const to = ends ? 'sink' : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}`
+        const to = ends
+          ? 'sink'
+          : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}${trend}${undoes}`
         edges.push({
           ...shared,
           name: `e${edges.length}`,
@@ -512,7 +527,17 @@ export function programmeOf(
           // what has since gained something to close by is no circle
           shows: open ? `${kindOf(open)}@${stage}${closing === 'yes' ? LOOSE : ''}` : '',
         })
-        if (!ends) next.set(to, { id: to, open: open as PortEnd, stage, start: null, closing, last: fitting })
+        if (!ends)
+          next.set(to, {
+            id: to,
+            open: open as PortEnd,
+            stage,
+            start: null,
+            closing,
+            last: fitting,
+            trend,
+            undoes,
+          })
       }
     }
     layer = next

@@ -2,6 +2,7 @@
 import { anyMouth, CATALOG, METHODS, type PortEnd, RULES, STARTING_SETTINGS } from '@diarmos/core'
 import { Problem } from '../../packages/core/src/mate/model/problem'
 import { search } from '../../packages/core/src/mate/search/search'
+import { growth, shapeOf } from '../../packages/core/src/mate/test/bruteForce'
 import { PLACE } from './place'
 
 const MOST = 5
@@ -37,6 +38,7 @@ function joins(a: PortEnd, b: PortEnd): boolean {
               start: null,
               beforeStop: true,
               route: 'any',
+              run: null,
               needsStubMm: 0,
               conditions: PLACE,
               settings: STARTING_SETTINGS,
@@ -45,6 +47,21 @@ function joins(a: PortEnd, b: PortEnd): boolean {
       }),
     ),
   )
+}
+
+/** One way through a part. */
+interface Pass {
+  readonly out: number
+  readonly grows: number
+  /** What an adapter looks like on either side. */
+  readonly near: string
+  readonly far: string
+}
+
+interface Standing {
+  readonly end: number
+  readonly trend: number
+  readonly undoes: string
 }
 
 export function reachability(check: (what: string, got: unknown, expected: unknown) => void): {
@@ -56,8 +73,9 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
   ]
   const at = new Map(ends.map((end, index) => [keyOf(end), index]))
   // what passes straight through a part, either way round; bends and branches change no class of end
-  const passes: Set<number>[] = ends.map(() => new Set())
-  for (const { ports, standing, family } of CATALOG) {
+  const passes: Map<string, Pass>[] = ends.map(() => new Map())
+  for (const fitting of CATALOG) {
+    const { ports, standing, family } = fitting
     const [a, b] = ports
     if (
       !a ||
@@ -67,28 +85,44 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
       family === 'dual-stop'
     )
       continue
-    passes[at.get(keyOf(a)) as number]?.add(at.get(keyOf(b)) as number)
-    passes[at.get(keyOf(b)) as number]?.add(at.get(keyOf(a)) as number)
+    for (const [index, [near, far]] of [
+      [a, b],
+      [b, a],
+    ].entries()) {
+      const out = at.get(keyOf(far as PortEnd)) as number
+      const pass: Pass = {
+        out,
+        grows: growth(fitting, index),
+        near: shapeOf(fitting, index),
+        far: shapeOf(fitting, 1 - index),
+      }
+      passes[at.get(keyOf(near as PortEnd)) as number]?.set(JSON.stringify(pass), pass)
+    }
   }
   const joined = ends.map((a) => ends.flatMap((b, index) => (joins(a, b) ? [index] : [])))
   let pairs = 0
   let solved = 0
   // breadth first over open ends: what can be joined after at most so many parts
   const reached = ends.map((_, first) => {
-    const open = new Set([first])
-    let layer = [first]
+    // an open end, whether the line has gone up a size or down one, and what the next adapter would undo
+    const begin: Standing = { end: first, trend: 0, undoes: '' }
+    const open = new Map([[JSON.stringify(begin), begin]])
+    let layer = [begin]
     for (let parts = 1; parts <= MOST && layer.length > 0; parts++) {
-      const next: number[] = []
-      for (const end of layer)
+      const next: Standing[] = []
+      for (const { end, trend, undoes } of layer)
         for (const entry of joined[end] ?? [])
-          for (const out of passes[entry] ?? [])
-            if (!open.has(out)) {
-              open.add(out)
-              next.push(out)
-            }
+          for (const { out, grows, near, far } of passes[entry]?.values() ?? []) {
+            if ((grows !== 0 && grows === -trend) || (undoes !== '' && undoes === far)) continue
+            const then: Standing = { end: out, trend: trend || grows, undoes: near }
+            const key = JSON.stringify(then)
+            if (open.has(key)) continue
+            open.set(key, then)
+            next.push(then)
+          }
       layer = next
     }
-    return new Set([...open].flatMap((end) => joined[end] ?? []))
+    return new Set([...open.values()].flatMap(({ end }) => joined[end] ?? []))
   })
   const ref = ({ form, system, nominal, material }: PortEnd) => ({ form, system, nominal, material })
   // by the far end, since what is worked out for it serves all that lead to it

@@ -14,7 +14,7 @@ function Two() {
     </SheetModal>
   ))
 }
-const escape = () => act(async () => void fireEvent.keyDown(document.body, { key: 'Escape' }))
+const press = () => act(async () => void fireEvent.keyDown(document.body, { key: 'Escape' }))
 const titles = () => screen.queryAllByRole('heading', { hidden: true }).map((title) => title.textContent)
 
 afterEach(cleanup)
@@ -23,13 +23,13 @@ describe('Escape', () => {
   it('closes what was opened last, one at a time', async () => {
     render(<Two />)
     expect(titles()).toEqual(['below', 'above'])
-    await escape()
+    await press()
     expect(titles()).toEqual(['below'])
     await act(async () => void fireEvent.keyDown(document.body, { key: 'Enter' }))
     expect(titles()).toEqual(['below'])
-    await escape()
+    await press()
     expect(titles()).toEqual([])
-    await escape()
+    await press()
     expect(titles()).toEqual([])
   })
 })

@@ -28,7 +28,7 @@ const THREADED_ONLY = CATALOG.filter(
 describe('a body that hangs, or has another line', () => {
   it('stays as it is while a line to it is closed; spouts, arms and bibs are spun on whole', () => {
     const held = BODY_KINDS.filter(isHeld).map(({ id }) => id)
-    expect(held.filter((id) => /^(valve|heater)/.test(id))).toHaveLength(7)
+    expect(held.filter((id) => /^(valve|heater)/.test(id))).toHaveLength(9)
     expect(held.filter((id) => /^(spout|arm|hose\.outlet|closed|run)/.test(id))).toEqual([])
     for (const { id } of BODY_KINDS)
       expect([id, mouthOf(id).held ?? false]).toEqual([id, isHeld(bodyKind(id) as never)])

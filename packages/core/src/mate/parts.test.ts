@@ -81,7 +81,8 @@ describe('ends that join', () => {
       nearHeater: fc.boolean(),
       sunlight: fc.boolean(),
       codeProfile: fc.constantFrom('IPC' as const, 'EN' as const),
-      route: fc.constantFrom('stop' as const, 'spout' as const, 'any' as const),
+      route: fc.constantFrom('stop' as const, 'spout' as const, 'flexible' as const, 'any' as const),
+      run: fc.constantFrom(null, 'copper' as const, 'galvanised-steel' as const, 'pex-b' as const),
       beforeStop: fc.boolean(),
     })
     const say = (
@@ -97,6 +98,7 @@ describe('ends that join', () => {
           start: null,
           beforeStop: place.beforeStop,
           route: place.route,
+          run: place.run,
           needsStubMm: 0,
           conditions: { ...PLAIN, ...place },
           settings: { ...STARTING_SETTINGS, codeProfile: place.codeProfile },

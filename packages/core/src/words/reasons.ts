@@ -26,6 +26,12 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'thread.plastic-female':
     'A female plastic thread on a metal male cracks: plastic goes inside, never outside.',
   'heater.plastic-near': 'Plastic pipe stays 18 in away from a water heater’s outlet.',
+  'heater.plastic-stub':
+    'The old pipe is plastic: measure that 18 in of metal or of a hose made for it lie between it and the heater’s nipple.',
+  'bond.plastic-between':
+    'Plastic between two stretches of metal pipe breaks the bonding that the run may carry: metal, or an electrician’s jumper across first.',
+  'bond.rubber-between':
+    'Rubber holds both ends of the run here: where it carries bonding, a jumper goes across before it is cut.',
   'ground.not-buried': 'A {method} joint is not put in the ground.',
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':

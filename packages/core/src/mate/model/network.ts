@@ -1,4 +1,5 @@
 import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pairs'
+import { boreEighths } from '../../catalog/bores'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
 import type { Fitting } from '../../catalog/types'
@@ -20,6 +21,10 @@ export interface Group {
   readonly branchClass: number
   /** Against the way it is meant to face: only where nothing is said of a fixture. */
   readonly backward: boolean
+  /** Its way out is of a larger size than its way in (1), a smaller one (-1), or the same; of piping alone. */
+  readonly grows: -1 | 0 | 1
+  /** Of an adapter, what its two ends look like, numbered: two that come to a coupling cancel. -1 for all else. */
+  readonly adapts: readonly [near: number, far: number]
   readonly parts: readonly Fitting[]
 }
 
@@ -59,6 +64,44 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'extension',
 ])
 
+/** What is sized by the fixture behind it: from there on the line is no longer the piping. */
+const SIZED_BY_FIXTURE: ReadonlySet<Role> = new Set([
+  'stop',
+  'dual-stop',
+  'washing-valve',
+  'bib',
+  'protected-bib',
+  'breaker',
+  'connector',
+  'tap-connector',
+  'trap-adapter',
+  'trap',
+  'extension',
+])
+
+/** What makes another end of an end. */
+const ADAPTERS: ReadonlySet<Fitting['family']> = new Set([
+  'male-adapter',
+  'female-adapter',
+  'threaded-coupling',
+  'reducing-coupling',
+  'fitting-reducer',
+  'bushing',
+  'thread-converter',
+  'transition-coupling',
+])
+const NO_ADAPTER = [-1, -1] as const
+
+/** Whether what one adapter makes of an end, the next makes undone. */
+export function cancels(before: Pick<Group, 'adapts'> | null, group: Pick<Group, 'adapts'>): boolean {
+  return before !== null && before.adapts[0] >= 0 && before.adapts[0] === group.adapts[1]
+}
+
+function growth(near: PortEnd, far: PortEnd): -1 | 0 | 1 {
+  const [a, b] = [boreEighths(near), boreEighths(far)]
+  return a === null || b === null ? 0 : (Math.sign(b - a) as -1 | 0 | 1)
+}
+
 /**
  * A catalogue as a network: classes of ends, the groups of parts that show each, and which classes join. Groups are
  * made once; what joins a class is worked out when it is first asked for. Memory and time O(parts), once.
@@ -66,6 +109,7 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
 export class Network {
   readonly ends: PortEnd[] = []
   private readonly ids = new Map<string, number>()
+  private readonly shapes = new Map<string, number>()
   private readonly groups = new Map<string, Group & { readonly parts: Fitting[] }>()
   private readonly groupsOf: Group[][] = []
   /** Classes that groups begin with, by form and size. */
@@ -103,7 +147,7 @@ export class Network {
         known.parts.push(fitting)
         continue
       }
-      const group = {
+      const group: Group & { readonly parts: Fitting[] } = {
         id: this.groups.size,
         role,
         family: fitting.family,
@@ -114,6 +158,11 @@ export class Network {
         outClass,
         branchClass: branch,
         backward: inPort === 1 && ONE_WAY.has(role),
+        grows: outPort < 0 || SIZED_BY_FIXTURE.has(role) ? 0 : growth(inEnd, ports[outPort] as PortEnd),
+        adapts:
+          outPort < 0 || !ADAPTERS.has(fitting.family)
+            ? NO_ADAPTER
+            : [this.shapeOf(inEnd), this.shapeOf(ports[outPort] as PortEnd)],
         parts: [fitting],
       }
       this.groups.set(key, group)
@@ -125,6 +174,14 @@ export class Network {
         this.beginnings.set(shape, [...(this.beginnings.get(shape) ?? []), inClass])
       }
     }
+  }
+
+  /** What an end looks like whatever it is made of, numbered. */
+  private shapeOf({ form, system, nominal }: PortEnd): number {
+    const key = `${form}|${system}|${nominal}`
+    const known = this.shapes.get(key) ?? this.shapes.size
+    this.shapes.set(key, known)
+    return known
   }
 
   /** Stages after each group, by what decides them: -1 where it has no place, -2 while nobody asked. */

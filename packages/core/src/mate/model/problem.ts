@@ -13,7 +13,7 @@ import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import type { Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
-import type { Pipe } from '../../reference/types'
+import type { Pipe, PipeMaterial } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
@@ -117,7 +117,9 @@ export class Problem {
       to: body(line.to?.bodyId),
       tee: body(teeOf(line.lineId)),
     }
-    const route = line.cutIn ? cutInRoute(line.cutIn.insert) : line.to && routeById(line.to.route)
+    const route = line.cutIn
+      ? cutInRoute(line.cutIn.insert)
+      : line.to && routeById(line.to.route, line.conditions.service)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
     this.medium = route.medium ?? 'supply'
@@ -151,7 +153,7 @@ export class Problem {
     // round a corner the distance along the pipe says nothing of the pieces
     const { spanMm } = line.conditions
     this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
-    const far = farFacts(this.route, this.conditions)
+    const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null)
     this.inner = this.book.jointsUnder(far)
     const { outMm } = line.cutIn ?? {}
     const legs = line.cutIn && pipe ? leastLegsMm(pipe, line.cutIn) : null
@@ -160,10 +162,11 @@ export class Problem {
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.shutIn} ${leads}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.shutIn}${this.conditions.service} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
+      this.conditions.service,
       this.measures,
       placeFacts(this.conditions),
       line.cutIn?.insert,
@@ -312,7 +315,12 @@ export class Problem {
       role = 'stop'
     } else if (role === 'stop' && this.conditions.outlets === 2) return null
     if (this.route.id === 'any' ? group.outPort < 0 : group.backward) return null
-    if (this.shutIn && stage < this.route.opensAt && hasUnionNut(group.family)) return null
+    const inPlace = stage < this.route.opensAt || this.route.id === 'flexible'
+    if (this.shutIn && inPlace && hasUnionNut(group.family)) return null
+    // what closes a pipe is of its own size
+    if (this.route.id === 'cap' && group.grows !== 0) return null
+    // a hose to a heater stays in sight
+    if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     return this.route.stages[stage]?.[role] ?? null
   }
 
@@ -349,6 +357,7 @@ export class Problem {
       start: stub,
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
+      run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
       needsStubMm: stub ? this.stubNeedMm(pair) : 0,
       conditions: this.conditions,
       settings: this.settings,
@@ -429,14 +438,18 @@ export class Problem {
 }
 
 /** What may stand in a line more than once. */
-const REPEATING: ReadonlySet<Role> = new Set(['piece', 'elbow', 'slip', 'union'])
+const REPEATING: ReadonlySet<Role> = new Set(['piece', 'tube', 'elbow', 'slip', 'union'])
 
 /** Roles whose parts depend on the place: length, shape, wall. */
 const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'tee'])
 
 /** Everything that decides a joint away from the stub, besides the shop's numbers. */
-function farFacts(route: Route, { service, access, sunlight, nearHeater, airC }: Conditions): string {
-  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null])
+function farFacts(
+  route: Route,
+  { service, access, sunlight, nearHeater, airC }: Conditions,
+  run: PipeMaterial | null,
+): string {
+  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run])
 }
 
 /** Everything of the place that decides which parts of a group will do. */

@@ -1,4 +1,5 @@
 import type { RouteId } from '../../assembly/bodies/types'
+import type { Conditions } from '../../assembly/conditions'
 import type { Family } from '../../catalog/types'
 import type { Medium } from '../../reference/materials'
 import type { CutIn } from '../types'
@@ -6,6 +7,8 @@ import type { CutIn } from '../types'
 /** What a part does in a line, whatever its ends. */
 export type Role =
   | 'piece'
+  | 'tube'
+  | 'hose-adapter'
   | 'stop'
   | 'dual-stop'
   | 'washing-valve'
@@ -49,7 +52,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'transition-coupling': 'piece',
   'thread-converter': 'piece',
   'tap-connector': 'tap-connector',
-  'hose-adapter': 'piece',
+  'hose-adapter': 'hose-adapter',
   'elbow-90': 'elbow',
   'elbow-45': 'elbow',
   'street-elbow-90': 'elbow',
@@ -60,7 +63,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   cap: 'closer',
   plug: 'closer',
   'supply-connector': 'connector',
-  'tube-piece': 'piece',
+  'tube-piece': 'tube',
   'trap-adapter': 'trap-adapter',
   'tubular-trap': 'trap',
   'tail-extension': 'extension',
@@ -105,47 +108,65 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
   stop: {
     id: 'stop',
     stages: [
-      { piece: 0, elbow: 0, stop: 1, isolating: 3 },
+      { piece: 0, tube: 0, elbow: 0, stop: 1, isolating: 3 },
       { connector: 2 },
       {},
-      { piece: 3, elbow: 3, 'tap-connector': 2 },
+      // the valve stands at the end of the run: one piece of tube at most between it and the tap
+      { tube: 4, 'tap-connector': 2 },
+      { 'tap-connector': 2 },
     ],
     goalAt: [1, 2],
     opensAt: 1,
   },
   washing: {
     id: 'washing',
-    stages: [{ piece: 0, elbow: 0, 'washing-valve': 1 }, {}],
+    stages: [{ piece: 0, tube: 0, elbow: 0, 'washing-valve': 1 }, {}],
     goalAt: [1],
     opensAt: 1,
   },
   bib: {
     id: 'bib',
-    stages: [{ piece: 0, elbow: 0, bib: 1, 'protected-bib': 2 }, { breaker: 2 }, {}],
+    stages: [{ piece: 0, tube: 0, elbow: 0, bib: 1, 'protected-bib': 2 }, { breaker: 2 }, {}],
     goalAt: [],
     endsAt: 2,
     opensAt: 1,
   },
-  direct: { id: 'direct', stages: [{ piece: 0, elbow: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  direct: { id: 'direct', stages: [{ piece: 0, tube: 0, elbow: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  // what stands there is taken out for service: a valve in the cold, none in the hot, and hose or hard pipe
   flexible: {
     id: 'flexible',
-    stages: [{ piece: 0, elbow: 0, union: 0, isolating: 1 }, { piece: 1, union: 1, connector: 2 }, {}],
+    stages: [
+      { piece: 0, tube: 0, elbow: 0, union: 0, isolating: 1 },
+      { piece: 1, tube: 1, union: 1, connector: 2 },
+      {},
+    ],
     goalAt: [1, 2],
     opensAt: 1,
   },
-  arm: { id: 'arm', stages: [{ piece: 0, 'drop-ear': 1 }, { piece: 1 }], goalAt: [1], opensAt: 2 },
-  spout: {
-    id: 'spout',
-    stages: [{ piece: 0, elbow: 0, 'drop-ear': 1 }, { piece: 1 }],
+  arm: {
+    id: 'arm',
+    stages: [
+      { piece: 0, tube: 0, 'drop-ear': 1 },
+      { piece: 1, tube: 1 },
+    ],
     goalAt: [1],
     opensAt: 2,
   },
-  cap: { id: 'cap', stages: [{ piece: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
+  spout: {
+    id: 'spout',
+    stages: [
+      { piece: 0, tube: 0, elbow: 0, 'drop-ear': 1 },
+      { piece: 1, tube: 1 },
+    ],
+    goalAt: [1],
+    opensAt: 2,
+  },
+  cap: { id: 'cap', stages: [{ piece: 0, tube: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
   // from the stub outward: what grips tube, one trap, at most one longer tail
   trap: {
     id: 'trap',
     medium: 'drain',
-    stages: [{ piece: 0, 'trap-adapter': 1 }, { trap: 2 }, { extension: 3 }, {}],
+    stages: [{ piece: 0, tube: 0, 'trap-adapter': 1 }, { trap: 2 }, { extension: 3 }, {}],
     goalAt: [2, 3],
     opensAt: 1,
   },
@@ -154,6 +175,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     stages: [
       {
         piece: 0,
+        tube: 0,
         union: 0,
         connector: 0,
         'tap-connector': 0,
@@ -165,6 +187,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
         isolating: 0,
         elbow: 0,
         'drop-ear': 0,
+        'hose-adapter': 0,
       },
     ],
     goalAt: [0],
@@ -172,14 +195,22 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
   },
 }
 
+/** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */
+const FLEXIBLE_HOT: Route = {
+  id: 'flexible',
+  stages: [{ piece: 0, tube: 0, elbow: 0, union: 0, connector: 1 }, {}],
+  goalAt: [0, 1],
+  opensAt: 1,
+}
+
 const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
-  repair: { id: 'cut-in', stages: [{ piece: 0, slip: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  repair: { id: 'cut-in', stages: [{ piece: 0, tube: 0, slip: 0, union: 0 }], goalAt: [0], opensAt: 1 },
   // an old elbow goes with the cut, so a new one turns the run where it stood
   corner: {
     id: 'cut-in',
     stages: [
-      { piece: 0, slip: 0, union: 0, elbow: 1 },
-      { piece: 1, slip: 1, union: 1 },
+      { piece: 0, tube: 0, slip: 0, union: 0, elbow: 1 },
+      { piece: 1, tube: 1, slip: 1, union: 1 },
     ],
     goalAt: [1],
     opensAt: 2,
@@ -187,8 +218,8 @@ const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
   tee: {
     id: 'cut-in',
     stages: [
-      { piece: 0, slip: 0, union: 0, tee: 1 },
-      { piece: 1, slip: 1, union: 1 },
+      { piece: 0, tube: 0, slip: 0, union: 0, tee: 1 },
+      { piece: 1, tube: 1, slip: 1, union: 1 },
     ],
     goalAt: [1],
     opensAt: 2,
@@ -196,17 +227,17 @@ const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
   valve: {
     id: 'cut-in',
     stages: [
-      { piece: 0, slip: 0, union: 0, isolating: 1 },
-      { piece: 1, slip: 1, union: 1 },
+      { piece: 0, tube: 0, slip: 0, union: 0, isolating: 1 },
+      { piece: 1, tube: 1, slip: 1, union: 1 },
     ],
     goalAt: [1],
     opensAt: 2,
   },
 }
 
-/** The stages of a line to a fixture's end. */
-export function routeById(id: RouteId): Route {
-  return ROUTES[id]
+/** The stages of a line to a fixture's end, by what it carries. */
+export function routeById(id: RouteId, service?: Conditions['service']): Route {
+  return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 
 /** The stages of what goes into a run fixed at both ends. */

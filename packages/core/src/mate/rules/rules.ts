@@ -21,6 +21,8 @@ export interface JointContext {
   readonly beforeStop: boolean
   /** What the line is for: a spout's leg takes metal only. */
   readonly route: RouteId
+  /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
+  readonly run: PipeMaterial | null
   readonly needsStubMm: number
   readonly conditions: Conditions
   readonly settings: MateSettings
@@ -352,8 +354,37 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'away-from-heater',
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
-    bites: ({ tip, beforeStop, conditions }) =>
-      yes(conditions.nearHeater && beforeStop && plastic(tip.material)),
+    bites: ({ tip, body, start, route, conditions }) =>
+      yes(
+        (conditions.nearHeater && plastic(tip.material)) ||
+          // a heater's own nipple is near a heater: nothing new of plastic there, whatever the old pipe is
+          (route === 'flexible' && (plastic(body.material) || (start === null && plastic(tip.material)))),
+      ),
+  },
+  {
+    id: 'heater.plastic-stub',
+    severity: 'warn',
+    riskPerMille: 25,
+    source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
+    bites: ({ tip, start, route }) => yes(route === 'flexible' && start !== null && plastic(tip.material)),
+  },
+  {
+    id: 'bond.plastic-between',
+    anywhere: true,
+    severity: 'forbid',
+    source: {
+      title:
+        'Metal water pipe may carry the bonding of the house: nothing that does not conduct is let between',
+      certainty: 'common practice',
+    },
+    bites: ({ tip, body, run }) =>
+      yes(run !== null && isMetal(run) && (plastic(tip.material) || plastic(body.material))),
+  },
+  {
+    id: 'bond.rubber-between',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ method, run }) => yes(run !== null && isMetal(run) && sealsOn(method)),
   },
   {
     id: 'end.thinned',

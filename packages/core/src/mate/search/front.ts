@@ -171,10 +171,16 @@ const CLOSING = { no: 0, sliding: 1, yes: 2 } as const
 /** Room for the states or ends that a line can begin with. */
 const MOST_ORIGINS = 256
 
+/** Room for what the ends of adapters look like. */
+const MOST_SHAPES = 4096
+
 /** Labels with the same have the same to come. */
-function stateOf({ openClass, stage, turned, closing, origin }: Label): number {
+function stateOf({ openClass, stage, turned, trend, closing, group, origin }: Label): number {
   if (origin >= MOST_ORIGINS) throw new RangeError(`no room for beginning ${origin} in a state of the front`)
-  return (((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]) * MOST_ORIGINS + origin
+  const place = ((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]
+  const adapts = (group?.adapts[0] ?? -1) + 1
+  if (adapts >= MOST_SHAPES) throw new RangeError(`no room for shape ${adapts} in a state of the front`)
+  return ((place * 3 + trend + 1) * MOST_SHAPES + adapts) * MOST_ORIGINS + origin
 }
 
 function nondominated(goals: readonly { readonly label: Label; readonly criteria: Criteria }[]): Label[] {

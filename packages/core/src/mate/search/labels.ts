@@ -7,7 +7,7 @@ import type { Fitting } from '../../catalog/types'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { bitOf, labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
-import type { NumberedPair, Step } from '../model/network'
+import { cancels, type NumberedPair, type Step } from '../model/network'
 import type { Problem } from '../model/problem'
 import { hasUnionNut } from '../model/routes'
 import { type Guide, tooLong } from './guide'
@@ -29,6 +29,8 @@ export interface Label {
   readonly stage: number
   /** Degrees turned so far. */
   readonly turned: number
+  /** Whether the line has gone up a size (1), down one (-1), or neither: it never does both. */
+  readonly trend: -1 | 0 | 1
   /**
    * Between fixed ends, and before a body that is held: whether some joint can be closed there; `sliding` while a slip
    * part waits for room.
@@ -175,6 +177,7 @@ export class Grower {
           openClass: problem.network.classOf(start.port),
           stage: problem.beginStage(start),
           turned: 0,
+          trend: 0,
           closing: 'no',
           parts: 0,
           mask: 0,
@@ -214,6 +217,10 @@ export class Grower {
     const { problem } = this
     const stage = problem.after(label.stage, group)
     if (stage === null || group.turn > turnLeft(problem, label)) return
+    // up a size and down again is never a way
+    if (group.grows !== 0 && group.grows === -label.trend) return
+    const trend = label.trend === 0 ? group.grows : label.trend
+    if (cancels(label.group, group)) return
     const done = group.outPort < 0 || stage === problem.route.endsAt
     if (group.outPort < 0 && stage !== problem.route.endsAt) return
     const turned = label.turned + group.turn
@@ -261,6 +268,7 @@ export class Grower {
         openClass: group.outClass,
         stage,
         turned,
+        trend,
         closing,
         parts: label.parts + 1,
         mask: label.mask | joint.bit,

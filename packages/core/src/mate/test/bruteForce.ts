@@ -2,6 +2,7 @@ import type { EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
+import { boreEighths } from '../../catalog/bores'
 import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn } from '../rules/rules'
@@ -111,11 +112,33 @@ function neighbours(catalogue: readonly Fitting[], open: PortEnd): readonly Neig
   )
 }
 
+/** Whether what follows a part is larger (1) or smaller (-1) than what comes before it. */
+export function growth(fitting: Fitting, index: number): number {
+  const piping = !/stop|valve|bib|breaker|connector|trap|extension/.test(
+    fitting.family.replace('isolating-valve', 'isolating'),
+  )
+  const [near, far] = [fitting.ports[index], fitting.ports[1 - index]]
+  if (!piping || !near || !far) return 0
+  const sizes = [boreEighths(near), boreEighths(far)] as const
+  return sizes[0] === null || sizes[1] === null ? 0 : Math.sign(sizes[1] - sizes[0])
+}
+
+/** Trade: of an adapter, the look of one of its ends; two of them that come to a coupling cancel. */
+export function shapeOf(fitting: Fitting, index: number): string {
+  const port = fitting.ports[index]
+  const adapter =
+    /adapter|reduc|bushing|converter|transition|threaded-coupling/.test(fitting.family) &&
+    !/hose|trap/.test(fitting.family)
+  return adapter && port ? `${port.form} ${port.system} ${port.nominal}` : ''
+}
+
 export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
   const { catalogue = CATALOG, mostParts, pastStop = false } = options
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
-  const route = line.cutIn ? cutInRoute(line.cutIn.insert) : routeById(line.to?.route ?? 'any')
+  const route = line.cutIn
+    ? cutInRoute(line.cutIn.insert)
+    : routeById(line.to?.route ?? 'any', conditions.service)
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
@@ -149,6 +172,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         start,
         beforeStop,
         route: route.id === 'cut-in' ? ('direct' as const) : route.id,
+        run: line.cutIn ? (pipe?.material ?? null) : null,
         needsStubMm: start ? needs(joint) : 0,
         conditions,
         settings,
@@ -214,6 +238,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly branch: PortEnd | null
     /** Something in it slides or has a nut of its own, so that it can be closed to a body that is held. */
     readonly loose: boolean
+    readonly trend: number
+    /** What the adapter before it looks like on its near side. */
+    readonly undoes: string
   }
   type Judged = NonNullable<ReturnType<typeof judge>>
 
@@ -289,7 +316,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       for (const { fitting, index, joint } of near(state.open)) {
         const role = roleOf(fitting)
         const single = fitting.ports.length === 1
-        const facing = !['piece', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
+        const facing = !['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(
+          role,
+        )
         if (facing && index !== 0) continue
         if (fitting.standing) continue
         if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
@@ -301,6 +330,12 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         if (single && stage !== route.endsAt) continue
         const nut = ['union', 'dielectric-union'].includes(fitting.family)
         if (nut && conditions.access !== 'reachable' && stage < route.opensAt) continue
+        if (route.id === 'flexible' && role === 'connector' && conditions.access !== 'reachable') continue
+        // trade: up a size and down again, or down and up, is never right; stops and hoses are sized by the fixture
+        const grows = growth(fitting, index)
+        if (grows !== 0 && (grows === -state.trend || route.id === 'cap')) continue
+        const trend = state.trend || grows
+        if (state.undoes !== '' && state.undoes === shapeOf(fitting, 1 - index)) continue
         const loose = state.loose || (held && (nut || joint.method.id !== 'threaded'))
         if (route.id !== 'any') {
           if (
@@ -361,6 +396,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           notAboard: joined.notAboard + (aboard ? 0 : 1),
           branch: fitting.ports[2] ?? joined.branch,
           loose,
+          trend,
+          undoes: shapeOf(fitting, index),
           stage,
           turned,
           lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
@@ -393,6 +430,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       heat: [null, null],
       branch: null,
       loose: false,
+      trend: 0,
+      undoes: '',
     })
   }
   return found

@@ -1,0 +1,61 @@
+// npm run bench:laws [-- --count=20000 --show=law]: every way that is offered, held against what no plumber would sign.
+import { mate } from '@diarmos/core'
+import { finished } from './laws/finished'
+import { LAWS, longerForATrip } from './laws/laws'
+import { someQuestion } from './laws/questions'
+
+const arg = (name: string, otherwise: string) =>
+  process.argv.find((each) => each.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise
+const COUNT = Number(arg('count', '20000'))
+const SHOW = arg('show', '')
+
+const broken = new Map<string, { ways: number; first: number; example: string }>()
+let ways = 0
+let without = 0
+let unsigned = 0
+let longer = 0
+const begun = performance.now()
+for (let index = 0; index < COUNT; index++) {
+  const question = someQuestion(index)
+  const [line] = question.lines
+  const options = mate(question).lines[0]?.options ?? []
+  if (options.length === 0) without++
+  const simpler = longerForATrip(
+    options.map(({ methods, joints, costs, missingParts, missingTools }) => ({
+      methods,
+      joints,
+      missing: missingParts.length + missingTools.length > 0,
+      cents: costs.totalCents,
+      tripCents: costs.tripCents,
+    })),
+  )
+  if (simpler >= 0) longer++
+  options.forEach((way, place) => {
+    ways++
+    const whole = finished(line, way)
+    const laws = LAWS.filter((law) => law.breaks(whole))
+    if (place === 0 && laws.length > 0) unsigned++
+    for (const { id } of laws) {
+      const known = broken.get(id) ?? { ways: 0, first: 0, example: '' }
+      known.ways++
+      if (place === 0) known.first++
+      if (!known.example || id === SHOW) {
+        known.example = `${index}.${place} ${line.pipeId} → ${whole.kind}, ${line.conditions.access}, ${line.conditions.service}: ${way.removalId} | ${way.joints.map(({ method }, at) => `${method} > ${way.parts[at]?.fittingId ?? '.'}`).join(' | ')}`
+        if (id === SHOW) console.log(known.example)
+      }
+      broken.set(id, known)
+    }
+  })
+}
+console.log(
+  `${COUNT} questions, ${ways} ways, ${without} questions without one, ${unsigned} first answers that break a law`,
+)
+for (const { id, says } of LAWS) {
+  const found = broken.get(id)
+  console.log(
+    `${String(found?.ways ?? 0).padStart(7)} ways, ${String(found?.first ?? 0).padStart(6)} first: ${says}`,
+  )
+  if (found) console.log(`        ${found.example}`)
+}
+console.log(`${longer} first answers are longer, of more methods, than another that wants a trip`)
+console.log(`${((performance.now() - begun) / 1000).toFixed(0)} s`)

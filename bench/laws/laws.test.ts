@@ -1,0 +1,320 @@
+import { bodyKind, type Conditions, mate, PLAIN_CONDITIONS, pipeById } from '@diarmos/core'
+import { finished } from './finished'
+import { LAWS, longerForATrip } from './laws'
+import { someQuestion } from './questions'
+
+/** A way written by hand: `method part` for each joint, the last one without a part where the fixture has an end. */
+function way(kind: string, pipeId: string, joints: readonly string[], place: Partial<Conditions> = {}) {
+  const run = kind.startsWith('run.')
+  const conditions: Conditions = { ...PLAIN_CONDITIONS, service: 'cold', ...place }
+  const split = joints.map((joint) => joint.split(' '))
+  const parts = split.flatMap(([, id]) => (id ? [id.split('~')] : []))
+  return finished(
+    {
+      lineId: 'a',
+      pipeId,
+      conditions,
+      ...(run
+        ? { cutIn: { insert: 'repair', farMm: null, freeMm: [0, 0], sidewaysMm: 0 } }
+        : { to: { kind, ends: bodyKind(kind)?.ports[0]?.ends ?? [], route: 'any' } }),
+    },
+    {
+      parts: parts.map(([fittingId, turned]) => ({
+        fittingId,
+        inPort: turned === undefined ? 0 : 1,
+        outPort: turned === undefined ? 1 : 0,
+      })),
+      joints: split.map(([method]) => ({ method, beforeStop: method !== 'swivel' })),
+    } as never,
+  )
+}
+
+const L = 'copper.l.1/2'
+const STEEL = 'galvanised.40.1/2'
+const STOP = ['push-fit stop.angle.pushxcomp.1/2x3/8', 'swivel connector.comp3/8xfaucet1/2.12in', 'swivel']
+const FAUCET = 'faucet.shank.1/2'
+const VALVE = 'valve.combo.1/2'
+const HEATER = 'heater.nipple.3/4'
+const HOSE = ['swivel connector.pipe3/4xpipe3/4.12in', 'swivel']
+type Way = Parameters<typeof way>
+
+/** For each law what breaks it, and what looks like it and is right. */
+const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly keeps: readonly Way[] }>> = {
+  'two-stops': {
+    breaks: [
+      [FAUCET, L, ['push-fit valve.isolating.pushxpush.1/2', 'push-fit tube.copper.1/2', ...STOP]],
+      [
+        HEATER,
+        'copper.l.3/4',
+        ['sweat adapter.cxmnpt.3/4x3/4', 'threaded valve.isolating.fxf.brass.npt.3/4', 'threaded'],
+        { service: 'hot' },
+      ],
+      [VALVE, L, ['sweat valve.isolating.cxc.1/2', 'sweat tube.copper.1/2', 'sweat']],
+    ],
+    keeps: [
+      [FAUCET, L, STOP],
+      [
+        HEATER,
+        'copper.l.3/4',
+        ['sweat adapter.cxmnpt.3/4x3/4', 'threaded valve.isolating.fxf.brass.npt.3/4', 'threaded'],
+      ],
+    ],
+  },
+  'stop-not-last': {
+    breaks: [
+      [
+        FAUCET,
+        L,
+        [
+          'push-fit valve.isolating.pushxpush.1/2',
+          'push-fit tube.copper.1/2',
+          'push-fit coupling.pushxpush.1/2',
+          'push-fit tube.copper.1/2',
+          'swivel',
+        ],
+      ],
+    ],
+    keeps: [[FAUCET, L, STOP]],
+  },
+  'connector-as-pipe': {
+    breaks: [
+      [FAUCET, L, ['swivel connector.comp3/8xfaucet1/2.12in', 'swivel']],
+      [FAUCET, L, [...STOP.slice(0, 2), 'swivel connector.comp3/8xfaucet1/2.12in', 'swivel']],
+      [
+        HEATER,
+        'copper.l.3/4',
+        ['sweat adapter.cxmnpt.3/4x3/4', ...HOSE],
+        { service: 'hot', access: 'closed-wall' },
+      ],
+    ],
+    keeps: [
+      [FAUCET, L, STOP],
+      [HEATER, 'copper.l.3/4', ['sweat adapter.cxmnpt.3/4x3/4', ...HOSE], { service: 'hot' }],
+    ],
+  },
+  'hose-adapter': {
+    breaks: [
+      [
+        HEATER,
+        'brass.regular.3/4',
+        ['threaded hose-adapter.fnptxhose.3/4', 'swivel hose-adapter.mnptxswivel.3/4~', 'threaded'],
+      ],
+    ],
+    keeps: [[HEATER, 'brass.regular.3/4', ['threaded union.fxf.brass.npt.3/4', 'threaded']]],
+  },
+  cancel: {
+    breaks: [
+      [
+        VALVE,
+        L,
+        [
+          'sweat adapter.cxmnpt.1/2x1/2',
+          'threaded adapter.cxfnpt.1/2x1/2~',
+          'sweat tube.copper.1/2',
+          'sweat adapter.cxmnpt.1/2x1/2',
+          'threaded adapter.cxfnpt.1/2x1/2~',
+          'sweat',
+        ],
+      ],
+    ],
+    keeps: [[VALVE, L, ['sweat adapter.cxfnpt.1/2x1/2', 'threaded']]],
+  },
+  'up-and-down': {
+    breaks: [
+      [
+        VALVE,
+        STEEL,
+        [
+          'threaded adapter.barbxfnpt.3/8x1/2~',
+          'crimp tube.pex-a.3/8',
+          'crimp adapter.barbxfnpt.3/8x1/2',
+          'threaded',
+        ],
+      ],
+      [
+        VALVE,
+        L,
+        ['sweat reducer.cxc.3/4x1/2~', 'sweat tube.copper.3/4', 'sweat reducer.cxc.3/4x1/2', 'sweat'],
+      ],
+    ],
+    keeps: [
+      [VALVE, 'copper.l.3/4', ['sweat reducer.cxc.3/4x1/2', 'sweat tube.copper.1/2', 'sweat']],
+      // 15 mm goes with a half inch
+      [
+        'tap.tail.1/2',
+        'copper.thin.15mm',
+        [
+          'push-fit valve.isolating.pushxpush.15mm',
+          'push-fit tube.copper.15mm',
+          'push-fit tap-connector.push.15mmx1/2',
+          'swivel',
+        ],
+      ],
+    ],
+  },
+  'least-size': {
+    breaks: [[VALVE, L, ['sweat reducer.cxc.1/2x3/8', 'sweat tube.copper.3/8', 'sweat']]],
+    keeps: [[FAUCET, L, ['push-fit stop.angle.pushxcomp.1/2x3/8', ...STOP.slice(1)]]],
+  },
+  'nut-in-wall': {
+    breaks: [
+      [VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded'], { access: 'closed-wall' }],
+      [VALVE, L, ['compression adapter.compxfnpt.1/2x1/2', 'threaded'], { access: 'closed-wall' }],
+    ],
+    keeps: [[VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded']]],
+  },
+  'no-turn': {
+    breaks: [
+      [
+        'valve.female.1/2',
+        STEEL,
+        ['threaded coupling.fxf.brass.npt.1/2', 'threaded nipple.mxm.brass.npt.1/2xclose', 'threaded'],
+      ],
+    ],
+    keeps: [
+      [
+        'valve.female.1/2',
+        STEEL,
+        ['threaded union.fxf.brass.npt.1/2', 'threaded nipple.mxm.brass.npt.1/2xclose', 'threaded'],
+      ],
+      ['spout.thread.1/2', STEEL, ['threaded']],
+    ],
+  },
+  'heater-plastic': {
+    breaks: [
+      [
+        HEATER,
+        'copper.l.3/4',
+        [
+          'push-fit coupling.pushxpush.3/4',
+          'push-fit tube.pex-a.3/4',
+          'push-fit adapter.pushxfnpt.3/4x3/4',
+          'threaded',
+        ],
+        { service: 'hot' },
+      ],
+      [
+        VALVE,
+        L,
+        ['push-fit coupling.pushxpush.1/2', 'push-fit tube.pex-a.1/2', 'push-fit'],
+        { nearHeater: true },
+      ],
+    ],
+    keeps: [[VALVE, L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.pex-a.1/2', 'push-fit']]],
+  },
+  'steel-on-copper': {
+    breaks: [
+      [VALVE, 'copper.l.1/2', ['sweat adapter.cxmnpt.1/2x1/2', 'threaded nipple.mxm.galv.npt.1/2xclose']],
+    ],
+    keeps: [[VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded']]],
+  },
+  'plastic-on-metal': {
+    breaks: [[VALVE, STEEL, ['threaded adapter.pvcxfnpt.1/2x1/2~', 'cement-pvc']]],
+    keeps: [[VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded']]],
+  },
+  'plastic-between': {
+    breaks: [
+      [
+        'run.repair',
+        L,
+        [
+          'push-fit coupling.pushxpush.1/2',
+          'push-fit tube.pex-a.1/2',
+          'push-fit coupling.slip.pushxpush.1/2',
+          'push-fit',
+        ],
+      ],
+    ],
+    keeps: [
+      [
+        'run.repair',
+        L,
+        [
+          'push-fit coupling.pushxpush.1/2',
+          'push-fit tube.copper.1/2',
+          'push-fit coupling.slip.pushxpush.1/2',
+          'push-fit',
+        ],
+      ],
+      [
+        'run.repair',
+        'pex-b.sdr9.1/2',
+        [
+          'push-fit coupling.pushxpush.1/2',
+          'push-fit tube.pex-a.1/2',
+          'push-fit coupling.slip.pushxpush.1/2',
+          'push-fit',
+        ],
+      ],
+    ],
+  },
+  'no-breaker': {
+    breaks: [['hose.outlet', L, ['sweat bib.c.1/2']]],
+    keeps: [
+      ['hose.outlet', L, ['sweat bib.c.1/2', 'swivel breaker.hose.3/4']],
+      ['hose.outlet', L, ['sweat bib.protected.c.1/2']],
+    ],
+  },
+  'short-bib': {
+    breaks: [
+      ['hose.outlet', L, ['sweat bib.c.1/2', 'swivel breaker.hose.3/4'], { freezing: true }],
+      ['hose.outlet', L, ['sweat bib.frost-free.c.1/2x4'], { freezing: true, wallMm: 150 }],
+    ],
+    keeps: [['hose.outlet', L, ['sweat bib.frost-free.c.1/2x8'], { freezing: true, wallMm: 150 }]],
+  },
+  'marked-seal': {
+    breaks: [[FAUCET, L, STOP, { scored: true }]],
+    keeps: [
+      [FAUCET, L, STOP],
+      [VALVE, L, ['sweat'], { scored: true }],
+    ],
+  },
+}
+
+describe('a law', () => {
+  it.each(LAWS.map((law) => [law.says, law] as const))(
+    'is broken by what breaks it alone: %s',
+    (_says, law) => {
+      const rows = ROWS[law.id]
+      expect([rows?.breaks.length === 0, rows?.keeps.length === 0]).toEqual([false, false])
+      for (const row of rows?.breaks ?? []) expect([row, law.breaks(way(...row))]).toEqual([row, true])
+      for (const row of rows?.keeps ?? [])
+        expect([row, LAWS.filter((each) => each.breaks(way(...row))).map(({ id }) => id)]).toEqual([row, []])
+    },
+  )
+
+  it('is told of an answer that goes the longer way round to spare a trip', () => {
+    const long = {
+      methods: ['threaded', 'crimp'],
+      joints: [1, 2, 3, 4],
+      missing: false,
+      cents: 5000,
+      tripCents: 0,
+    }
+    const short = { methods: ['threaded'], joints: [1, 2], missing: true, cents: 12_000, tripCents: 9000 }
+    expect(longerForATrip([long, short])).toBe(1)
+    expect(longerForATrip([short, long])).toBe(-1)
+    // dearer also without the trip: then it is a choice
+    expect(longerForATrip([long, { ...short, cents: 15_000 }])).toBe(-1)
+    expect(longerForATrip([long, { ...short, methods: ['sweat'] }])).toBe(-1)
+  })
+
+  it('is broken by no way that is offered, whatever is asked', () => {
+    let ways = 0
+    for (let index = 0; index < 400; index++) {
+      const question = someQuestion(index)
+      const [line] = question.lines
+      expect(pipeById(line.pipeId ?? '')).toBeDefined()
+      for (const option of mate({ ...question, k: 4 }).lines[0]?.options ?? []) {
+        ways++
+        const whole = finished(line, option)
+        expect([index, option.id, LAWS.filter((law) => law.breaks(whole)).map(({ id }) => id)]).toEqual([
+          index,
+          option.id,
+          [],
+        ])
+      }
+    }
+    expect(ways).toBeGreaterThan(1500)
+  })
+})
