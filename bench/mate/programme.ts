@@ -329,7 +329,8 @@ export function programmeOf(
   const parks = (fitting: Fitting, on: Start | null) =>
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
-  const held = to?.held === true
+  // an end with a nut or a cup of its own closes itself
+  const held = to?.held === true && to.ends.some(({ form }) => form.startsWith('taper'))
   const nut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (node.closing === 'yes') return 'yes'

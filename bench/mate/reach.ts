@@ -81,8 +81,8 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
       !a ||
       !b ||
       standing ||
-      /elbow-(90|45)|street|tee|slip-coupling|repair/.test(family) ||
-      family === 'dual-stop'
+      // what is joined has no valve in it, no hose, and does not turn
+      /elbow|street|tee|slip-coupling|repair|stop|valve|bib|breaker|connector|hose|cap|plug/.test(family)
     )
       continue
     for (const [index, [near, far]] of [

@@ -215,9 +215,9 @@ export const body = z.object({
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
 const mouth = z
   .object({ kind: key.optional(), bodyId: key.optional(), held: z.literal(true).optional(), ends, route })
-  .refine((value) => value.ends.length > 0 || value.route === 'bib' || value.route === 'cap', {
+  .refine((value) => value.ends.length > 0 || ['bib', 'cap', 'stop-only'].includes(value.route), {
     path: ['ends'],
-    message: 'names no end: only a bib or a cap is itself the end of its line',
+    message: 'names no end: only a bib, a cap or a stop is itself the end of its line',
   }) satisfies z.ZodType<Mouth>
 
 /** Requests as they were copied before ends carried their ports: an end was named by a kind, or alone. */

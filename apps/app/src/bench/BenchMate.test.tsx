@@ -24,6 +24,7 @@ const questions = fc
     from: ends,
     to: ends,
     into: fc.constantFrom(null, 'repair' as const, 'corner' as const, 'tee' as const, 'valve' as const),
+    duty: fc.constantFrom('join' as const, 'feed' as const, 'stop' as const, 'close' as const),
     flame: fc.boolean(),
     dry: fc.boolean(),
     reach: fc.boolean(),
@@ -37,14 +38,15 @@ const questions = fc
     placeMm: length,
   })
   .map(
-    ({ from, to, into, ...rest }): MateQuestion => ({
+    ({ from, to, into, duty, ...rest }): MateQuestion => ({
       ...rest,
       into,
+      duty: into ? 'join' : duty,
       a: from[0],
       aSize: from[1],
-      // what goes into a run has no second end to say
-      b: into ? PLAIN_QUESTION.b : to[0],
-      bSize: into ? PLAIN_QUESTION.bSize : to[1],
+      // what goes into a run, a stop and a cap have no second end to say
+      b: into || duty === 'stop' || duty === 'close' ? PLAIN_QUESTION.b : to[0],
+      bSize: into || duty === 'stop' || duty === 'close' ? PLAIN_QUESTION.bSize : to[1],
     }),
   )
 
@@ -60,6 +62,7 @@ describe('the address of a question', () => {
     [{ a: 'gold~1/2' }, 'names no end'],
     [{ a: 'copper~7' }, 'a size that is not made'],
     [{ into: 'a hole' }, 'nothing that goes into a run'],
+    [{ for: 'fun' }, 'does not say what it is for'],
     [{ but: 'magic' }, 'a condition that we do not know'],
     [{ into: 'tee', nearMm: '-4' }, 'a length that cannot be'],
     [{ into: 'tee', farMm: 'long' }, 'a length that cannot be'],
@@ -89,14 +92,24 @@ describe('mating on the bench', () => {
     await press(one('radio', 'What it is: faucet shank'))
     await press(one('button', 'Close', dialog()))
     expect(address.params.b).toBe('shank~1/2')
-    expect(screen.getByTestId('option-1').textContent).toContain('supply connector')
-    await press(one('radio', 'Between fixed ends: a tee'))
+    // nothing joins a pipe to a fixture but a stop and what is flexible
+    expect(screen.queryByTestId('option-1')).toBeNull()
+    expect(screen.getByText(/say that it feeds a fixture/)).toBeTruthy()
+    await press(one('radio', 'What is it for?: feed a fixture'))
+    expect(address.params.for).toBe('feed')
+    expect(screen.getByTestId('option-1').textContent).toMatch(/stop.*2 parts from the counter/)
+    await press(one('radio', 'What is it for?: end in a stop'))
+    expect(all('button', 'To')).toEqual([])
+    expect(screen.getByTestId('option-1').textContent).toMatch(/stop.*1 part from the counter/)
+    await press(one('radio', 'What is it for?: close it off'))
+    expect(screen.getByTestId('option-1').textContent).toMatch(/cap|plug/)
+    await press(one('radio', 'What is it for?: run: tee'))
     expect(address.params.into).toBe('tee')
     expect(screen.getByTestId('option-1').textContent).toContain('tee')
     expect(screen.getByTestId('fixed-ends').textContent).toContain('It cannot be sprung')
     expect(all('tab', /^Way/).length).toBeGreaterThan(1)
     // a foot comes out for a valve: a piece fills what the valve does not,
-    await press(one('radio', 'Between fixed ends: a valve'))
+    await press(one('radio', 'What is it for?: run: valve'))
     // and what slides waits before it is drawn back
     await press(one('button', 'Take out of the run'))
     for (const key of ['1', '2']) await press(one('button', key, dialog()))

@@ -24,17 +24,25 @@ import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
 import { useSolved } from '../workers/solver'
 import { EndRow, EndSheet } from './EndChoice'
-import type { Into } from './mateLink'
+import { type Duty, hasSecond, INTOS, type Into } from './mateLink'
 import { benchMateRequest } from './mateRequest'
 import { ShareLink } from './ShareLink'
 import { LENGTHS, useMateQuestion } from './useMateQuestion'
 
-const INTO_WORDS: Readonly<Record<Into, string>> = {
-  repair: 'a repair',
-  corner: 'a corner',
-  tee: 'a tee',
-  valve: 'a valve',
+const DUTY_WORDS: Readonly<Record<Duty | Into, string>> = {
+  join: 'join both',
+  feed: 'feed a fixture',
+  stop: 'end in a stop',
+  close: 'close it off',
+  // into a run that is fixed at both ends
+  repair: 'run: repair',
+  corner: 'run: corner',
+  tee: 'run: tee',
+  valve: 'run: valve',
 }
+const isInto = (value: string): value is Into => (INTOS as readonly string[]).includes(value)
+/** Ends that only fixtures have: what they are fed by begins with a stop. */
+const OF_FIXTURES = /^(parallel-male|swivel-nut|compression-outlet)$/
 
 /** Any end to any other, or into a run that is fixed at both ends, without a job. */
 export function BenchMate() {
@@ -51,6 +59,12 @@ export function BenchMate() {
   const result = mate.answer?.lines[0]
   const option = result?.options.find((entry) => entry.id === shown) ?? result?.options[0]
   const height = wide ? 420 : 210
+  const forFixture =
+    question.into === null &&
+    question.duty === 'join' &&
+    [endOfKind(question.a, question.aSize), endOfKind(question.b, question.bSize)].some((end) =>
+      OF_FIXTURES.test(end?.form ?? ''),
+    )
   const pipe = endOfKind(question.a, question.aSize)?.pipe?.replace('#', question.aSize) ?? null
   const { nearMm, farMm, freeMm, sidewaysMm, outMm, farOutMm, placeMm } = question
   const fixed = useSolved(
@@ -109,25 +123,30 @@ export function BenchMate() {
           size={question.aSize}
           onPress={() => setPicking('a')}
         />
-        {question.into ? null : (
+        {hasSecond(question) ? (
           <EndRow name="To" kind={question.b} size={question.bSize} onPress={() => setPicking('b')} />
-        )}
+        ) : null}
         <View className="mt-3">
           <Choice
-            label="Between fixed ends"
-            columns={3}
-            value={question.into ?? 'no'}
-            options={[
-              { value: 'no', label: 'no' },
-              ...(Object.entries(INTO_WORDS) as [Into, string][]).map(([value, label]) => ({ value, label })),
-            ]}
+            label="What is it for?"
+            columns={4}
+            value={question.into ?? question.duty}
+            options={(Object.entries(DUTY_WORDS) as [Duty | Into, string][]).map(([value, label]) => ({
+              value,
+              label,
+            }))}
             onChange={(value) => {
-              const into = value === 'no' ? null : (value as Into)
+              if (!isInto(value)) return set({ into: null, duty: value as Duty })
               // only pipe can be cut open
-              set({ into, ...(into && !pipe ? { a: 'copper', aSize: '1/2' } : {}) })
+              set({ into: value, duty: 'join', ...(pipe ? {} : { a: 'copper', aSize: '1/2' }) })
             }}
           />
         </View>
+        {forFixture ? (
+          <Note kind="note" title="That is the end of a fixture">
+            It is fed through a stop and what is flexible: say that it feeds a fixture.
+          </Note>
+        ) : null}
         {question.into
           ? LENGTHS.map(([key, label, hint]) => (
               <MeasureRow
@@ -152,6 +171,7 @@ export function BenchMate() {
                 rank={(result?.options.indexOf(option) ?? 0) + 1}
                 chosen={false}
                 together={false}
+                {...(question.duty === 'join' ? { last: 'on the other end' } : {})}
               />
               {fixed.answer ? (
                 <FixedEnds
@@ -165,7 +185,7 @@ export function BenchMate() {
               ) : null}
               <Button kind="quiet" label="Parts" onPress={() => setParts('shown')} />
             </>
-          ) : result ? (
+          ) : result && !forFixture ? (
             <Nothing result={result} />
           ) : null}
         </View>

@@ -4,6 +4,10 @@ import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
 export const INTOS = ['repair', 'corner', 'tee', 'valve'] as const
 export type Into = (typeof INTOS)[number]
 
+/** What a line from one end on is for. */
+export const DUTIES = ['join', 'feed', 'stop', 'close'] as const
+export type Duty = (typeof DUTIES)[number]
+
 /** A question of the bench: what is mated with what, and what does not hold at the place. */
 export interface MateQuestion {
   readonly a: string
@@ -11,6 +15,8 @@ export interface MateQuestion {
   readonly b: string
   readonly bSize: string
   readonly into: Into | null
+  /** Where nothing goes into a run. */
+  readonly duty: Duty
   readonly flame: boolean
   readonly dry: boolean
   readonly reach: boolean
@@ -34,6 +40,7 @@ export const PLAIN_QUESTION: MateQuestion = {
   b: 'pex-b',
   bSize: '1/2',
   into: null,
+  duty: 'join',
   flame: true,
   dry: true,
   reach: true,
@@ -61,11 +68,17 @@ const LONGEST_MM = {
 
 export type MateParams = Readonly<Record<string, string>>
 
+/** Whether there is a second end to say. */
+export function hasSecond({ into, duty }: Pick<MateQuestion, 'into' | 'duty'>): boolean {
+  return into === null && (duty === 'join' || duty === 'feed')
+}
+
 /** A question as the parameters of an address, readable by people. What is as usual is left out. */
 export function encodeQuestion(question: MateQuestion): MateParams {
   const params: Record<string, string> = { a: `${question.a}~${question.aSize}` }
   if (question.into) params.into = question.into
-  else params.b = `${question.b}~${question.bSize}`
+  else if (question.duty !== 'join') params.for = question.duty
+  if (hasSecond(question)) params.b = `${question.b}~${question.bSize}`
   const unusual = FLAGS.filter((flag) => question[flag] !== PLAIN_QUESTION[flag])
   if (unusual.length > 0) params.but = unusual.join('.')
   for (const length of LENGTHS) if (question[length] !== null) params[length] = String(question[length])
@@ -91,6 +104,8 @@ export function decodeQuestion(params: Partial<MateParams>): MateQuestion {
   const { into } = params
   if (into !== undefined && !INTOS.includes(into as Into))
     throw new Error('The link names nothing that goes into a run.')
+  const duty = params.for ?? 'join'
+  if (!DUTIES.includes(duty as Duty)) throw new Error('The link does not say what it is for.')
   const unusual = (params.but ?? '').split('.').filter(Boolean)
   if (unusual.some((flag) => !FLAGS.includes(flag as 'flame')))
     throw new Error('The link names a condition that we do not know.')
@@ -110,6 +125,7 @@ export function decodeQuestion(params: Partial<MateParams>): MateQuestion {
     b,
     bSize,
     into: (into as Into | undefined) ?? null,
+    duty: duty as Duty,
     ...Object.fromEntries(unusual.map((flag) => [flag, !PLAIN_QUESTION[flag as (typeof FLAGS)[number]]])),
     ...lengths,
   }

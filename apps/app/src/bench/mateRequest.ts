@@ -1,7 +1,7 @@
 import type { OperationRequest } from '@diarmos/contract'
 import { endOfKind } from '@diarmos/core/words/ends'
 import type { EntityFields } from '../data/types'
-import type { MateQuestion } from './mateLink'
+import { hasSecond, type MateQuestion } from './mateLink'
 
 type Line = OperationRequest<'mate'>['lines'][number]
 type EndRef = NonNullable<Line['to']>['ends'][number]
@@ -11,6 +11,14 @@ function endRef(kind: string, size: string): EndRef {
     ReturnType<typeof endOfKind>
   >
   return { form, system, material, nominal } as EndRef
+}
+
+/** Where the line ends, by what it is for: a stop and a cap are themselves the end. */
+function endOf(question: MateQuestion): NonNullable<Line['to']> {
+  // what cannot be cut open is joined
+  const ends = hasSecond(question) || question.into ? [endRef(question.b, question.bSize)] : []
+  const route = ({ join: 'any', feed: 'stop', stop: 'stop-only', close: 'cap' } as const)[question.duty]
+  return { ends, route }
 }
 
 /** What a question asks of Mate, with the shop's own numbers. */
@@ -54,7 +62,7 @@ export function benchMateRequest(
       : {
           lineId: 'bench',
           from: { ends: [endRef(question.a, question.aSize)] },
-          to: { ends: [endRef(question.b, question.bSize)], route: 'any' },
+          to: endOf(question),
           conditions,
         }
   return { lines: [line], settings, ...(improvised ? { improvised } : {}) }

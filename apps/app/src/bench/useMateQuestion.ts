@@ -24,7 +24,7 @@ export function useMateQuestion() {
   }, [key])
   const set = (patch: Partial<MateQuestion>) => {
     const cleared = Object.fromEntries(
-      ['a', 'b', 'into', 'but', 'outMm', 'placeMm', ...LENGTHS.map(([name]) => name)].map((name) => [
+      ['a', 'b', 'into', 'for', 'but', 'outMm', 'placeMm', ...LENGTHS.map(([name]) => name)].map((name) => [
         name,
         undefined,
       ]),

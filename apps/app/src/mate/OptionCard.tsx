@@ -15,12 +15,12 @@ function told({ joints }: MateOption): MateOption['joints'] {
 }
 
 /** A way in a few words: what joins the stub, and what follows. */
-export function optionTitle(option: MateOption): string {
+export function optionTitle(option: MateOption, last = 'on the fixture'): string {
   return told(option)
     .map((joint) => {
       const part = option.parts[joint.to]
       const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
-      const end = option.removalId === 'cut-open' ? 'on the run' : 'on the fixture'
+      const end = option.removalId === 'cut-open' ? 'on the run' : last
       return `${METHOD_WORDS[joint.method]} ${part ? name : end}`
     })
     .join(' → ')
@@ -62,10 +62,12 @@ interface Props {
   together: boolean
   /** There is no other. */
   only?: boolean
+  /** What the last joint stands on, where it is no fixture. */
+  last?: string
 }
 
 /** One way: what it is, what it costs, and why it is here. */
-export function OptionCard({ option, rank, chosen, together, only = false }: Props) {
+export function OptionCard({ option, rank, chosen, together, only = false, last }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
@@ -78,7 +80,7 @@ export function OptionCard({ option, rank, chosen, together, only = false }: Pro
       className={`mb-2 rounded-[4px] border-[1.5px] p-3 ${chosen ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
     >
       <Txt bold heading={2}>
-        {rank}. {optionTitle(option)}
+        {rank}. {optionTitle(option, last)}
       </Txt>
       <Txt size="s" tone="soft">
         {REMOVAL_WORDS[option.removalId]}

@@ -346,6 +346,36 @@ describe('from any end to any other', () => {
         .length,
     ).toBeGreaterThan(0)
   })
+  it('joins and reduces, with no valve and no hose that nobody asked for', () => {
+    const copper = (nominal: string) => ref('tube', 'CTS', nominal, 'copper')
+    for (const [a, b] of [
+      [copper('1/2'), ref('tube', 'CTS', '1/2', 'pex-b')],
+      [copper('3/4'), copper('1/2')],
+      [ref('taper-male', 'NPT', '3/4', 'galvanised-steel'), copper('1/2')],
+    ] as const) {
+      const { options } = ask({ lineId: 'a', from: anyMouth(a), to: anyMouth(b), conditions: PLAIN })
+      expect(options.length).toBeGreaterThan(3)
+      const odd = options.flatMap(({ parts }) =>
+        parts.filter(({ family }) => /stop|valve|bib|breaker|connector|hose/.test(family)),
+      )
+      expect(odd).toEqual([])
+    }
+    // a fixture's own end is fed, never joined
+    expect(between(copper('1/2'), ref('parallel-male', 'NPS', '1/2', 'brass'))).toBeNull()
+  })
+
+  it('ends at a stop, of either shape, where only that is asked for', () => {
+    const { options } = ask({
+      ...line('copper.l.1/2', { stopShape: 'either' }),
+      to: { ends: [], route: 'stop-only' },
+    })
+    expect(options.length).toBeGreaterThan(3)
+    for (const { parts } of options) {
+      expect(parts.filter(({ family }) => /stop$/.test(family))).toHaveLength(1)
+      expect(parts.at(-1)?.family).toMatch(/^(angle|straight)-stop$/)
+    }
+  })
+
   it('names what is not an end, and what is not made', () => {
     expect(() =>
       between(ref('solder-cup', 'CTS', '7', 'copper'), ref('tube', 'CTS', '1/2', 'copper')),

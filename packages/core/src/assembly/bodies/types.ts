@@ -11,7 +11,9 @@ export const ROUTE_IDS = [
   'spout',
   'cap',
   'trap',
+  // two ends that are joined; called so since a time when anything could stand between
   'any',
+  'stop-only',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

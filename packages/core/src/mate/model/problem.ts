@@ -251,8 +251,7 @@ export class Problem {
   private widerChoices(group: Group, withLengths: boolean): readonly Choice[] {
     const known = this.wider.get(group.id)
     if (known) return known
-    const again = REPEATING.has(group.role) || this.route.id === 'any'
-    const most = this.linesTogether * (again ? this.mostParts : 1)
+    const most = this.linesTogether * (REPEATING.has(group.role) ? this.mostParts : 1)
     const fits = (part: Fitting) => !PLACED.has(group.role) || this.fitsThePlace(part, group)
     const made = this.book.choose(group, withLengths, fits, most)
     this.wider.set(group.id, made)
@@ -262,11 +261,10 @@ export class Problem {
   /** Connectors that reach, bibs long enough for the wall, stops of the shape asked for. */
   private fitsThePlace(part: Fitting, group: Group): boolean {
     const { reachMm, freezing, wallMm, stopShape } = this.conditions
-    if (group.role === 'connector' && this.route.id !== 'any' && reachMm !== null)
+    if (group.role === 'connector' && reachMm !== null)
       return (part.lengthMm?.max ?? 0) >= reachMm + CONNECTOR_SLACK_MM
-    if (group.role === 'stop' && this.route.id !== 'any')
-      return stopShape === 'either' || part.family === `${stopShape}-stop`
-    if (part.family === 'hose-bib' && freezing && this.route.id !== 'any') return false
+    if (group.role === 'stop') return stopShape === 'either' || part.family === `${stopShape}-stop`
+    if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null) return (part.lengthMm?.max ?? 0) >= wallMm
     if (part.family === 'tee' || part.family === 'slip-tee') return this.branchWanted(part)
     return true
@@ -314,7 +312,7 @@ export class Problem {
       if (this.conditions.outlets !== 2) return null
       role = 'stop'
     } else if (role === 'stop' && this.conditions.outlets === 2) return null
-    if (this.route.id === 'any' ? group.outPort < 0 : group.backward) return null
+    if (group.backward) return null
     const inPlace = stage < this.route.opensAt || this.route.id === 'flexible'
     if (this.shutIn && inPlace && hasUnionNut(group.family)) return null
     // what closes a pipe is of its own size

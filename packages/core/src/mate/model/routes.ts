@@ -170,27 +170,13 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     goalAt: [2, 3],
     opensAt: 1,
   },
-  any: {
-    id: 'any',
-    stages: [
-      {
-        piece: 0,
-        tube: 0,
-        union: 0,
-        connector: 0,
-        'tap-connector': 0,
-        stop: 0,
-        'washing-valve': 0,
-        bib: 0,
-        'protected-bib': 0,
-        breaker: 0,
-        isolating: 0,
-        elbow: 0,
-        'drop-ear': 0,
-        'hose-adapter': 0,
-      },
-    ],
-    goalAt: [0],
+  // two ends joined, or one reduced to the other: no valve that nobody asked for, and nothing flexible
+  any: { id: 'any', stages: [{ piece: 0, tube: 0, union: 0 }], goalAt: [0], opensAt: 1 },
+  'stop-only': {
+    id: 'stop-only',
+    stages: [{ piece: 0, tube: 0, elbow: 0, stop: 1 }, {}],
+    goalAt: [],
+    endsAt: 1,
     opensAt: 1,
   },
 }

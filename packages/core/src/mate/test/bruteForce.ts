@@ -151,7 +151,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
   // trade: what hangs on the wall, or has another line, is not turned to screw it home
-  const held = line.to?.held === true
+  const held = line.to?.held === true && line.to.ends.some(({ form }) => form.startsWith('taper'))
   const span = conditions.turn ? null : (conditions.spanMm ?? null)
   const found: Chain[] = []
 
@@ -337,23 +337,21 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const trend = state.trend || grows
         if (state.undoes !== '' && state.undoes === shapeOf(fitting, 1 - index)) continue
         const loose = state.loose || (held && (nut || joint.method.id !== 'threaded'))
-        if (route.id !== 'any') {
-          if (
-            role === 'stop' &&
-            conditions.stopShape !== 'either' &&
-            fitting.family !== `${conditions.stopShape}-stop`
-          )
-            continue
-          if (
-            role === 'connector' &&
-            conditions.reachMm !== null &&
-            (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
-          )
-            continue
-          if (fitting.family === 'hose-bib' && conditions.freezing) continue
-          if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
-            continue
-        }
+        if (
+          role === 'stop' &&
+          conditions.stopShape !== 'either' &&
+          fitting.family !== `${conditions.stopShape}-stop`
+        )
+          continue
+        if (
+          role === 'connector' &&
+          conditions.reachMm !== null &&
+          (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
+        )
+          continue
+        if (fitting.family === 'hose-bib' && conditions.freezing) continue
+        if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
+          continue
         const judged = judge(joint, first ? stub : null, beforeStop)
         if (!judged) continue
         const open = fitting.ports[1 - index]
