@@ -23,6 +23,7 @@ import { programmeOf, toLp, type Wish } from './mate/programme'
 import { Dice, FIXTURES, someLine, someParts, someProblem, someShop } from './mate/random'
 import { reachability } from './mate/reach'
 import { scaling } from './mate/scaling'
+import { bestUnspared } from './mate/spared'
 
 const argument = (name: string, otherwise: number) =>
   Number(process.argv.find((text) => text.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise)
@@ -78,7 +79,9 @@ async function singleLines() {
     if (!result) throw new Error('no line')
     const programme = programmeOf(line, settings, catalogue, MOST_PARTS)
     const best = await solve([programme], { least: 'total' })
-    check(`problem ${index}, optimum`, result.options[0]?.costs.totalCents, best?.cents)
+    // the cheapest is listed, though a simpler one may come before it
+    const [cheapest] = result.options.map((option) => option.costs.totalCents).sort((a, b) => a - b)
+    check(`problem ${index}, optimum`, cheapest, best?.cents)
     if (!best) {
       nothing++
       continue
@@ -152,7 +155,8 @@ async function wholeFixtures() {
     })
     const result = own({ lines, settings, k: K }, catalogue)
     const programmes = lines.map((line) => programmeOf(line, settings, catalogue, MOST_PARTS))
-    const best = await solve(programmes, { least: 'total' })
+    const listed = result.lines.map(({ options }) => options)
+    const best = await bestUnspared(programmes, listed, (wish) => solve(programmes, wish))
     check(`fixture ${index}`, result.together?.totalCents, best?.cents)
     if (!best || !result.together) continue
     solved++
@@ -187,9 +191,7 @@ async function main() {
   const began = performance.now()
   await singleLines()
   await wholeFixtures()
-  const met = await assemblies(argument('assemblies', 120), MOST_PARTS, check, own, (programmes) =>
-    solve(programmes, { least: 'total' }),
-  )
+  const met = await assemblies(argument('assemblies', 120), MOST_PARTS, check, own, solve)
   console.log(
     `assemblies: ${met.tried} drawn, with a way ${[...met.solved].map(([kind, count]) => `${count} of a ${kind}`).join(', ')}; in ${met.cooled} a body has to cool, in ${met.short} a piece is short`,
   )

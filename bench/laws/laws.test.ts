@@ -305,7 +305,18 @@ describe('a law', () => {
       const question = someQuestion(index)
       const [line] = question.lines
       expect(pipeById(line.pipeId ?? '')).toBeDefined()
-      for (const option of mate({ ...question, k: 4 }).lines[0]?.options ?? []) {
+      const options = mate({ ...question, k: 4 }).lines[0]?.options ?? []
+      const spares = longerForATrip(
+        options.map(({ methods, joints, costs }) => ({
+          methods,
+          joints,
+          missing: costs.tripCents > 0,
+          cents: costs.totalCents,
+          tripCents: costs.tripCents,
+        })),
+      )
+      expect([index, spares]).toEqual([index, -1])
+      for (const option of options) {
         ways++
         const whole = finished(line, option)
         expect([index, option.id, LAWS.filter((law) => law.breaks(whole)).map(({ id }) => id)]).toEqual([

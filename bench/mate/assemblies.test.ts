@@ -14,8 +14,8 @@ it('solves assemblies with shared bodies as the integer programme does', async (
       if (got !== expected) faults.push(`${what}: ${String(got)}, by the programme ${String(expected)}`)
     },
     (request, catalogue) => mate(request, { catalogue, mostParts: MOST_PARTS }),
-    async (programmes) =>
-      programmes.some(({ edges }) => edges.length === 0) ? null : highs(toLp(programmes, { least: 'total' })),
+    async (programmes, wish) =>
+      programmes.some(({ edges }) => edges.length === 0) ? null : highs(toLp(programmes, wish)),
   )
   expect(faults).toEqual([])
   expect([...solved.keys()].sort()).toEqual(['corner', 'tee', 'two-outlet stop', 'valve'])

@@ -11,9 +11,10 @@ import {
   mouthOf,
   TOOL_IDS,
 } from '@diarmos/core'
-import type { Programmes } from './highs'
-import { programmeOf } from './programme'
+import type { highs, Programmes } from './highs'
+import { programmeOf, type Wish } from './programme'
 import { Dice, type Region, someLine, someParts, someShop } from './random'
+import { bestUnspared } from './spared'
 
 export interface Assembly {
   readonly kind: 'valve' | 'two-outlet stop' | 'tee' | 'corner'
@@ -202,7 +203,7 @@ export async function assemblies(
   mostParts: number,
   check: Check,
   own: (request: MateRequest, catalogue: readonly Fitting[]) => MateResult,
-  solve: (programmes: Programmes) => Promise<{ readonly cents: number } | null>,
+  solve: (programmes: Programmes, wish: Wish) => ReturnType<typeof highs>,
 ): Promise<{
   readonly solved: ReadonlyMap<Assembly['kind'], number>
   readonly tried: number
@@ -215,8 +216,10 @@ export async function assemblies(
   let short = 0
   for (let total = 0; total < wanted && tried < wanted * 8; tried++) {
     const { kind, lines, settings, catalogue } = anyAssembly(90_000 + tried)
-    const { together } = own({ lines, settings, k: 4 }, catalogue)
-    const best = await solve(lines.map((line) => programmeOf(line, settings, catalogue, mostParts)))
+    const { lines: alone, together } = own({ lines, settings, k: 4 }, catalogue)
+    const programmes = lines.map((line) => programmeOf(line, settings, catalogue, mostParts))
+    const listed = alone.map(({ options }) => options)
+    const best = await bestUnspared(programmes, listed, (wish) => solve(programmes, wish))
     check(`assembly ${tried} (${kind})`, together?.totalCents, best?.cents)
     if (!together) continue
     total++

@@ -580,6 +580,8 @@ export interface Wish {
   readonly mostTotal?: number
   /** Ways that are already known, as their tokens, one list a way; only for a single line. */
   readonly not?: readonly (readonly string[])[]
+  /** Edges, with the number of their line, that are not all taken together. */
+  readonly notEdges?: readonly (readonly string[])[]
 }
 
 /** The programme in the LP format, for one line or several that share set-up, cans and the trip. */
@@ -676,6 +678,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       rows.push(`${sum(matching)} <= ${way.length - 1}`)
     }
   })
+  for (const edges of wish.notEdges ?? []) rows.push(`${edges.join(' + ')} <= ${edges.length - 1}`)
   for (const { id, setUpSeconds, opens = [] } of METHODS) {
     if (!used.has(id)) continue
     const variable = `m_${id.replaceAll('-', '_')}`

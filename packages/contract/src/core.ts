@@ -573,6 +573,7 @@ export const mateOption = z.object({
     })
     .optional(),
   onFront: z.boolean().optional(),
+  worthTrip: z.literal(true).optional(),
   leads: z
     .array(z.enum(['priceCents', 'seconds', 'waterOffSeconds', 'joints', 'riskPerMille', 'notAboard']))
     .optional(),

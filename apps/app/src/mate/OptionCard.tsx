@@ -95,6 +95,7 @@ export function OptionCard({ option, rank, chosen, together, only = false, last 
       <Txt size="s" bold={option.onFront} tone={option.onFront ? 'patina' : 'soft'}>
         {whyHere(option, only)}
       </Txt>
+      {option.worthTrip ? <Txt size="s">{screenText('way.worth-trip', {})}</Txt> : null}
       {option.followUp ? (
         <Txt size="s" bold tone="amber">
           △{' '}

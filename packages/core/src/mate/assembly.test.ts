@@ -47,8 +47,11 @@ describe('lines that share a van', () => {
       fc.property(fc.array(place, { minLength: 2, maxLength: 3 }), vans, (places, van) => {
         const settings = shopOf(van)
         const lines = places.map((entry, at) => lineOf(entry, `${at}`))
-        const { together } = mate({ lines, settings }, LIMITS)
-        expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(bestTogether(lines, settings, LIMITS))
+        const { lines: alone, together } = mate({ lines, settings }, LIMITS)
+        const listed = alone.map(({ options }) => options)
+        expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(
+          bestTogether(lines, settings, LIMITS, [], listed),
+        )
       }),
       { numRuns: 6, seed: 7 },
     ))
@@ -107,9 +110,12 @@ describe('a body with several ports', () => {
               to: mouthOf(outlets.spout),
               conditions: lineOf(a, '').conditions,
             })
-          const { together } = mate({ lines, settings }, limits)
+          const { lines: alone, together } = mate({ lines, settings }, limits)
           if (together?.cools.length) cooled++
-          expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(bestTogether(lines, settings, limits))
+          const listed = alone.map(({ options }) => options)
+          expect(together?.totalCents ?? Number.POSITIVE_INFINITY).toBe(
+            bestTogether(lines, settings, limits, [], listed),
+          )
         },
       ),
       { numRuns: 20, seed: 11 },

@@ -207,6 +207,8 @@ export interface RankedOption extends MateOption {
   readonly criteria: Criteria
   /** No other way within twice the cheapest is as good in everything and better in something. */
   readonly onFront: boolean
+  /** Something cheaper is listed behind it, which is longer and only spares the trip. */
+  readonly worthTrip?: true
   /** What no other listed way beats it in. */
   readonly leads: readonly CriterionId[]
 }

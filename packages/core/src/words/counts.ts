@@ -5,6 +5,7 @@ import { type Parameters, say } from './say'
 export const SCREENS = {
   'ways.all': 'All {ways} ways',
   'ways.chosen': '{lines, plural, one {Chosen} other {Chosen for # lines}}',
+  'way.worth-trip': 'Worth the trip: what is aboard makes a longer line of more kinds of joints.',
   'way.return': ': back within {days, plural, one {# day} other {# days}}',
   'sync.kept': 'No server: {edits, plural, =0 {working from the phone} other {# kept on the phone}}',
   'sync.refused': '{edits, plural, other {# refused}}',

@@ -9,6 +9,7 @@ import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../sear
 import { type Guide, guideOf } from '../search/guide'
 import type { Label } from '../search/labels'
 import { fits, search } from '../search/search'
+import { onlySparesTrip, type Simpler, simplerOf } from '../search/simpler'
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
 import { toOption } from './option'
@@ -96,8 +97,11 @@ export function cheapestWay(
   return { option: goal ? toOption(problem, goal) : null, truncated }
 }
 
+const NO_WAYS = { goals: [] as readonly Label[], truncated: false }
+
 interface Solved {
   readonly goals: readonly Label[]
+  readonly simpler: readonly Simpler[]
   readonly problem: Problem
   readonly guide: Guide
   readonly result: Omit<LineResult, 'lineId'>
@@ -112,6 +116,8 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
     ? search(problem, { kind: 'ways', k: request.k ?? WAYS }, guide)
     : { goals: [], truncated: fitting === null }
   const cheapest = ways.goals.map((goal) => toOption(problem, goal))
+  // what a plumber would do were all of it aboard is always among them
+  const choice = fitting ? search(problem, { kind: 'ways', k: 1, tripApart: true }, guide) : NO_WAYS
   const others = otherMethods(problem, cheapest, guide)
   const first = cheapest[0]
   const found = first
@@ -123,11 +129,14 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
       return { option, criteria: option.criteria, totalCents: option.costs.totalCents }
     }),
   ).map(({ option }) => option)
-  const options = rank([...cheapest, ...others.more, ...points], points)
+  const all = [...cheapest, ...choice.goals.map((goal) => toOption(problem, goal)), ...others.more, ...points]
+  const simpler = simplerOf(all, problem)
+  const options = rank(all, points, simpler, problem)
   const wouldHelp = options.length === 0 ? remedies(problem) : { remedies: [], truncated: false }
   const forATime = request.improvised ? temporaryWays(problem) : { ways: [], truncated: false }
   return {
-    goals: ways.goals,
+    goals: [...ways.goals, ...choice.goals],
+    simpler,
     problem,
     guide,
     result: {
@@ -137,23 +146,32 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
       remedies: wouldHelp.remedies,
       leftOut: leftOut(problem),
       temporary: forATime.ways,
-      truncated: [ways, found, others, wouldHelp, forATime].some(({ truncated }) => truncated),
+      truncated: [ways, choice, found, others, wouldHelp, forATime].some(({ truncated }) => truncated),
     },
   }
 }
 
 /**
- * One option a way, cheapest first. Where the front needs another part than the cheapest of the same way, it is listed
+ * One option a way, cheapest first, but none before a simpler one that is dearer by the trip alone. Where the front needs another part than the cheapest of the same way, it is listed
  * beside it under an id of its own.
  */
-function rank(all: readonly RankedOption[], points: readonly RankedOption[]): RankedOption[] {
+function rank(
+  all: readonly RankedOption[],
+  points: readonly RankedOption[],
+  simpler: readonly Simpler[],
+  problem: Problem,
+): RankedOption[] {
   const byId = new Map<string, RankedOption>()
   for (const option of all) {
     const known = byId.get(option.id)
     const own = known ? apart(known, option) : option
     if (!byId.has(own.id)) byId.set(own.id, own)
   }
-  const options = [...byId.values()].sort((a, b) => a.costs.totalCents - b.costs.totalCents)
+  const options = simplerFirst(
+    [...byId.values()].sort((a, b) => a.costs.totalCents - b.costs.totalCents),
+    (longer, shorter) =>
+      onlySparesTrip(asSimpler(longer, problem), shorter ? simplerOf([shorter], problem) : simpler),
+  )
   return options.map((option) => ({
     ...option,
     onFront: points.some((point) => sameCriteria(point, option)),
@@ -161,6 +179,37 @@ function rank(all: readonly RankedOption[], points: readonly RankedOption[]): Ra
       options.every((other) => option.criteria[criterion] <= other.criteria[criterion]),
     ),
   }))
+}
+
+const asSimpler = ({ methods, joints, costs }: RankedOption, problem: Problem) => ({
+  mask: problem.book.maskOf(methods),
+  joints: joints.length,
+  cents: costs.totalCents - costs.tripCents,
+  trip: costs.tripCents > 0,
+})
+
+/**
+ * Cheapest first, each that only spares a trip after the first of those it is longer than; that one says so.
+ *
+ * @param spares whether one is longer than another only to spare the trip; than any, where none is named
+ */
+function simplerFirst(
+  sorted: readonly RankedOption[],
+  spares: (longer: RankedOption, shorter?: RankedOption) => boolean,
+): RankedOption[] {
+  const kept = sorted.filter((option) => !spares(option))
+  const after = new Map<RankedOption, RankedOption[]>()
+  for (const option of sorted)
+    if (!kept.includes(option)) {
+      const shorter = kept.find((other) => spares(option, other)) as RankedOption
+      after.set(shorter, [...(after.get(shorter) ?? []), option])
+    }
+  return kept.flatMap((option) => {
+    const [first, ...others] = after.get(option) ?? []
+    if (!first) return [option]
+    const worth = first.costs.totalCents < option.costs.totalCents ? { worthTrip: true as const } : {}
+    return [{ ...option, ...worth }, first, ...others]
+  })
 }
 
 /** The option under an id of its own, where the one that is listed makes the same way of other parts. */
@@ -195,6 +244,7 @@ export function mate(request: MateRequest, limits: Limits = {}): MateResult {
       lineId: line.lineId,
       key,
       goals: known.goals,
+      simpler: known.simpler,
       problem: known.problem,
       guide: known.guide,
       options: known.result.options,

@@ -1,4 +1,4 @@
-import type { Method } from '../../assembly/methods/table'
+import type { Method, MethodId } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
 import type { ToolId } from '../../assembly/tools'
 import type { Fitting } from '../../catalog/types'
@@ -129,6 +129,11 @@ export class Book {
     }
     this.ofMethod.set(method.id, made)
     return made
+  }
+
+  /** Methods as bits. */
+  maskOf(methods: readonly MethodId[]): number {
+    return methods.reduce((mask, id) => mask | methodBit(id), 0)
   }
 
   /** What a set of methods comes to, once: cents in all, of that what is bought, and seconds. */

@@ -18,7 +18,12 @@ export interface SearchOutcome {
  * chain, up to a bound, for which no other can stand beside whatever the other lines take, open and meet.
  */
 export type SearchMode =
-  | { readonly kind: 'ways'; readonly k: number }
+  | {
+      readonly kind: 'ways'
+      readonly k: number
+      /** As if everything were aboard: what a plumber would choose with the counter next door. */
+      readonly tripApart?: true
+    }
   /**
    * `each`: for every end that it may begin at and every end that it may leave open for another line. `without`: parts
    * that are not taken.
@@ -27,6 +32,8 @@ export type SearchMode =
   | {
       readonly kind: 'masks'
       readonly additiveBound: (mask: number, trip: boolean, heat: number) => number
+      /** Finished chains that are not taken: of two alike, what leaves the simpler one out leaves the other out too. */
+      readonly leftOut?: (goal: Label) => boolean
     }
 
 /** Whether one label can stand for another that has the same future: at no more cost, no more parts, no fewer lengths. */
@@ -84,7 +91,11 @@ function searchOnce(
 ): SearchOutcome {
   const each = mode.kind === 'least' && mode.each === true
   const without = mode.kind === 'least' ? (mode.without ?? NONE) : NONE
-  const standsFor = { least: cheaper, ways: stands, masks: standsBesideAny }[mode.kind]
+  // where some are left out for the trip that they spare, one that makes it is never dropped for one that does not
+  const telling = mode.kind === 'masks' && mode.leftOut !== undefined
+  const beside = (a: Label, b: Label) => (!telling || needsTrip(a) === needsTrip(b)) && standsBesideAny(a, b)
+  const standsFor = { least: cheaper, ways: stands, masks: beside }[mode.kind]
+  const tripApart = mode.kind === 'ways' && mode.tripApart === true
   const grower = new Grower(problem, guide, { firstMethod, told: mode.kind === 'ways' })
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()
@@ -102,6 +113,7 @@ function searchOnce(
     const rest = label.done ? 0 : guide.rest(label)
     if (rest === undefined || (label.choice && without.has(label.choice.part))) return
     const additive = label.additive + rest
+    if (mode.kind === 'masks' && label.done && mode.leftOut?.(label)) return
     if (mode.kind === 'masks' && additive > mode.additiveBound(label.mask, needsTrip(label), label.heat))
       return
     // ways are told apart by their sequence; else only what is still to come matters, and on a stub its own state
@@ -116,7 +128,10 @@ function searchOnce(
     } else held.set(key, [label])
     labels++
     problem.effort.spend()
-    heap.push(mode.kind === 'ways' ? problem.total(additive, label.mask, needsTrip(label)) : additive, label)
+    heap.push(
+      mode.kind === 'ways' ? problem.total(additive, label.mask, !tripApart && needsTrip(label)) : additive,
+      label,
+    )
   }
 
   for (const label of grower.initial()) offer(label)

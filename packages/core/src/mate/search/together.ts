@@ -6,6 +6,7 @@ import type { MateSettings, RankedOption } from '../types'
 import type { Guide } from './guide'
 import { type Label, needsTrip, piecesIn } from './labels'
 import { type SearchMode, search } from './search'
+import { labelOnlySparesTrip, type Simpler } from './simpler'
 
 export interface SolvedLine {
   readonly lineId: string
@@ -16,6 +17,8 @@ export interface SolvedLine {
   readonly options: readonly RankedOption[]
   /** Finished chains that are known already. */
   readonly goals: readonly Label[]
+  /** Ways beside which a longer one is not taken, only because it spares the trip. */
+  readonly simpler: readonly Simpler[]
 }
 
 /** One chain for some of the lines, and what it leaves for the others to share. */
@@ -174,7 +177,15 @@ export function together(lines: readonly SolvedLine[]): Together | 'cut short' |
   // where lines begin at what others leave open, the listed ways may not go together: the least from end to end does
   const branches = lines.some(({ problem }) => problem.line.branchOf !== undefined)
   const ends = branches ? { each: true as const } : {}
-  const pool = new Map(lines.map((line) => [line.key, [...line.goals]]))
+  // which ends are open decides before the trip does
+  const leftOut = ({ simpler, problem }: SolvedLine) =>
+    branches || simpler.length === 0 ? null : (goal: Label) => labelOnlySparesTrip(goal, simpler, problem)
+  const pool = new Map(
+    lines.map((line) => {
+      const out = leftOut(line)
+      return [line.key, out ? line.goals.filter((goal) => !out(goal)) : [...line.goals]]
+    }),
+  )
   const gather = (counted: readonly Fitting[]) => {
     const found = each(() => ({ kind: 'least', ...ends, without: new Set(counted) }), counted)
     for (const line of new Map(lines.map((line) => [line.key, line])).values())
@@ -192,6 +203,7 @@ export function together(lines: readonly SolvedLine[]): Together | 'cut short' |
     const choices = each(
       (line) => ({
         kind: 'masks',
+        ...(leftOut(line) ? { leftOut: leftOut(line) as (goal: Label) => boolean } : {}),
         additiveBound: (mask, trip, heat) => upper - (leastSum - least(line)) - shared(mask, trip, heat),
       }),
       counted,

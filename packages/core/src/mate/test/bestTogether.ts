@@ -1,6 +1,6 @@
 import { METHODS } from '../../assembly'
 import type { PortEnd } from '../../catalog'
-import type { LineRequest, MateSettings } from '../types'
+import type { LineRequest, MateSettings, RankedOption } from '../types'
 import { bruteForce, type Chain } from './bruteForce'
 
 type Limits = Parameters<typeof bruteForce>[2]
@@ -28,13 +28,25 @@ export function bestTogether(
   settings: MateSettings,
   limits: Limits,
   branchEnds: readonly PortEnd[] = [],
+  /** Of each line, the ways that are listed: a longer chain is not taken beside them only to spare the trip. */
+  listed: readonly (readonly RankedOption[])[] = [],
 ): number {
   const aboard = (id: string) => settings.partsAboard[id] ?? 0
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const bodies = [...new Set(lines.flatMap(({ from, to }) => [from?.bodyId, to?.bodyId]))].filter(
     (id): id is string => id !== undefined,
   )
-  const choices = lines.map((line) => {
+  const choices = lines.map((line, at) => {
+    const simpler = (listed[at] ?? []).filter(({ costs }) => costs.tripCents > 0)
+    const sparesTrip = ({ methods, criteria, trip, total }: Chain) =>
+      !trip &&
+      simpler.some(
+        (way) =>
+          way.methods.length < methods.size &&
+          way.methods.every((id) => methods.has(id)) &&
+          way.joints.length < criteria.joints &&
+          way.costs.totalCents - way.costs.tripCents < total,
+      )
     const kept = new Map<string, Chain & { readonly begins: string }>()
     const { branchOf, ...own } = line
     const begun =
@@ -46,6 +58,7 @@ export function bestTogether(
         ...limits,
         pastStop: branchOf !== undefined && /compression-outlet/.test(begins),
       })) {
+        if (sparesTrip(chain)) continue
         const key =
           begins + sharedOf(chain, (id) => aboard(id) > 0 && aboard(id) < lines.length * limits.mostParts)
         if (chain.additive < (kept.get(key)?.additive ?? Number.POSITIVE_INFINITY))
