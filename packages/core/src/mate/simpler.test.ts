@@ -1,5 +1,5 @@
 import { CATALOG } from '../catalog'
-import { mate } from './index'
+import { cheapestWay, mate } from './index'
 import { onlySparesTrip } from './search/simpler'
 import { bestTogether } from './test/bestTogether'
 import { line, WELL_EQUIPPED } from './test/problems'
@@ -33,6 +33,8 @@ describe('a longer way that only spares the trip', () => {
     expect(first?.worthTrip).toBe(true)
     expect(second?.methods).toContain('crimp')
     expect(second?.costs.totalCents).toBeLessThan(first?.costs.totalCents ?? 0)
+    // what Find takes to be decided is the same
+    expect(cheapestWay(steel('a'), van(60)).option?.methods).toEqual(['threaded', 'swivel'])
     // nothing is said where it is the cheapest anyway, or lies on the van
     for (const settings of [van(0), van(60, 'none')]) {
       const best = mate({ lines: [steel('a')], settings }, LIMITS).lines[0]?.options[0]

@@ -7,9 +7,9 @@ import { leftOut } from '../model/leftOut'
 import { type Limits, MATE_STEPS, type Meeting, Problem, teeOf } from '../model/problem'
 import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../search/front'
 import { type Guide, guideOf } from '../search/guide'
-import type { Label } from '../search/labels'
+import { type Label, needsTrip } from '../search/labels'
 import { fits, search } from '../search/search'
-import { onlySparesTrip, type Simpler, simplerOf } from '../search/simpler'
+import { labelOnlySparesTrip, onlySparesTrip, type Simpler, simplerOf } from '../search/simpler'
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
 import { toOption } from './option'
@@ -80,7 +80,7 @@ class Branching {
 }
 
 /**
- * The cheapest way for one line alone, without refusals, remedies or other lines; null where there is none.
+ * The way that a line alone would be given, the cheapest that does not only spare a trip, without refusals, remedies or other lines; null where there is none.
  * For callers that only want to know what would be decided. `truncated` says that it was cut short: then nothing is
  * decided yet.
  *
@@ -93,8 +93,15 @@ export function cheapestWay(
 ): { readonly option: RankedOption | null; readonly truncated: boolean } {
   const problem = new Problem(line, { settings }, 1, { effort })
   const { goals, truncated } = search(problem, { kind: 'ways', k: 1 })
-  const goal = goals[0]
-  return { option: goal ? toOption(problem, goal) : null, truncated }
+  const [goal] = goals
+  if (!goal || needsTrip(goal)) return { option: goal ? toOption(problem, goal) : null, truncated }
+  const apart = search(problem, { kind: 'ways', k: 1, tripApart: true })
+  const choice = apart.goals.map((other) => toOption(problem, other))
+  const spared = labelOnlySparesTrip(goal, simplerOf(choice, problem), problem)
+  return {
+    option: (spared ? choice[0] : undefined) ?? toOption(problem, goal),
+    truncated: truncated || apart.truncated,
+  }
 }
 
 const NO_WAYS = { goals: [] as readonly Label[], truncated: false }
