@@ -42,7 +42,9 @@ function size({ system, nominal }: Pick<End, 'system' | 'nominal'>): number {
       ? ['0', nominal]
       : [nominal, '0/1']
   const [over, under] = (fraction as string).split('/').map(Number)
-  return 8 * (Number(whole) + (over as number) / (under as number))
+  // tube that is named by its outside has a bore an eighth less
+  const outside = system === 'OD' ? 1 : 0
+  return 8 * (Number(whole) + (over as number) / (under as number)) - outside
 }
 
 const STOPS = [

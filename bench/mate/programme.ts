@@ -490,7 +490,11 @@ export function programmeOf(
         )
           continue
         if (fitting.family === 'hose-bib' && conditions.freezing) continue
-        if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
+        if (
+          fitting.family === 'frost-free-bib' &&
+          conditions.wallMm != null &&
+          (fitting.lengthMm?.max ?? 0) < conditions.wallMm + 25.4
+        )
           continue
         const made = judge(joint, node.start, beforeStop)
         if (!made) continue

@@ -146,8 +146,9 @@ export function MateStage(props: Props) {
   const forParts = works.flatMap((entry): readonly MateOption[] =>
     entry === line && option ? [option] : optionOf(entry),
   )
-  // a way that another one beats in everything is there for who asks
-  const worth = options.filter((entry) => entry.onFront || entry.id === chosenId || entry.id === option?.id)
+  // of each kind the first; the others are there for who asks
+  const kinds = new Set(result?.kinds)
+  const worth = options.filter(({ id }) => kinds.has(id) || id === chosenId || id === option?.id)
 
   return (
     <StageFrame
@@ -203,7 +204,7 @@ export function MateStage(props: Props) {
           option ? (
             <>
               <Txt bold size="l" heading={2} className="mb-1">
-                {screenText('ways.worth', { ways: options.length, worth: worth.length })}
+                {screenText('ways.kinds', { ways: options.length, kinds: kinds.size })}
               </Txt>
               <OptionCard
                 option={option}

@@ -29,7 +29,7 @@ export function WayTools(props: Props) {
         {options.length > worth.length ? (
           <Button
             kind="quiet"
-            label={all ? 'Only those worth weighing' : screenText('ways.all', { ways: options.length })}
+            label={all ? 'One of each kind' : screenText('ways.all', { ways: options.length })}
             onPress={() => onAll(!all)}
           />
         ) : null}

@@ -110,13 +110,16 @@ export function holeInStud(depthMm: number, centreMm: number, holeMm: number): F
 /** Lengths that frost-free bibs are usually made in, mm: 4 to 14 in. Common practice. */
 export const BIB_LENGTHS_MM: readonly number[] = [4, 6, 8, 10, 12, 14].map((inches) => inches * 25.4)
 
+/** How far a bib's seat lies beyond the warm side of the wall: as long as the wall and no longer, it freezes. */
+export const SEAT_BEYOND_MM = 25.4
+
 /**
  * The frost-free bib for a wall: its seat must lie on the warm side of all layers, so the shortest that is longer than
  * they are by so much.
  */
 export function frostFreeLength(
   layers: readonly Layer[],
-  beyondMm = 25.4,
+  beyondMm = SEAT_BEYOND_MM,
 ): Fit<{ readonly wallMm: number; readonly lengthMm: number }> {
   const { mm, worstMm } = stackUp(layers.map(({ name, mm, tolMm = 1.6 }) => ({ name, mm, tolMm })))
   const needMm = mm + worstMm + beyondMm

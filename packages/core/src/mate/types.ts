@@ -262,6 +262,8 @@ export interface LineResult {
   readonly leftOut: readonly LeftOut[]
   /** What holds for a time only; only where improvised ways are asked for. */
   readonly temporary: readonly TemporaryWay[]
+  /** Ids of the first of each kind of way, six at most: what is shown before anyone asks for all. */
+  readonly kinds: readonly string[]
   /** Ids of the options no other listed way is better than in everything; at most `FRONT_MOST`. */
   readonly front: readonly string[]
   /** True where a search was cut short: then ways, refusals, remedies or what holds for a time may be lacking. */

@@ -17,7 +17,8 @@ export const SCREENS = {
     '{count, plural, one {One measurement belongs to a way that is no longer chosen: it is kept, and counts again with that way.} other {# measurements belong to ways that are no longer chosen: they are kept, and count again with them.}}',
   'measure.next': '{asks, plural, one {to measure} other {next of # to measure}}',
   'valve-wall.unsure': 'The wall may be off by {mm, number, missing-length}: measure again.',
-  'ways.worth': '{ways, plural, one {# way} other {# ways, {worth} worth weighing}}',
+  'ways.kinds':
+    '{ways, plural, one {# way} other {# ways, {kinds, plural, one {all of a kind} other {# shown}}}}',
   'parts.fetch': '{parts, plural, one {# part} other {# parts}} from the counter',
   'house.points': '{points, plural, one {# point} other {# points}}',
   'house.open-jobs':

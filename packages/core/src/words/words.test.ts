@@ -137,8 +137,8 @@ describe('sentences', () => {
     const ways = '{n, plural, one {# way} other {# ways}}{kind, select, hot {, hot} other {}} <{n}>'
     expect(say(ways, { n: 1, kind: 'hot' }, 'mm')).toBe('1 way, hot <1>')
     expect(say(ways, { n: 3, kind: 'cold' }, 'mm')).toBe('3 ways <3>')
-    expect(screenText('ways.worth', { ways: 1, worth: 1 })).toBe('1 way')
-    expect(screenText('ways.worth', { ways: 8, worth: 2 })).toBe('8 ways, 2 worth weighing')
+    expect(screenText('ways.kinds', { ways: 1, kinds: 1 })).toBe('1 way')
+    expect(screenText('ways.kinds', { ways: 8, kinds: 2 })).toBe('8 ways, 2 shown')
   })
   it('uses no skeleton of numbers or dates: the application leaves out what would read them', () => {
     for (const table of [STEPS, REASONS, FAULTS, SCREENS])

@@ -12,6 +12,7 @@ import { fits, search } from '../search/search'
 import { labelOnlySparesTrip, onlySparesTrip, type Simpler, simplerOf } from '../search/simpler'
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
+import { firstOfKinds } from './kinds'
 import { toOption } from './option'
 import { otherMethods } from './refusals'
 import { remedies } from './remedies'
@@ -148,6 +149,7 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
     guide,
     result: {
       options,
+      kinds: firstOfKinds(options),
       front: options.filter((option) => option.onFront).map((option) => option.id),
       refusals: others.refusals,
       remedies: wouldHelp.remedies,

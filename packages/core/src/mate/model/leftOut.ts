@@ -1,6 +1,7 @@
 import type { Reason } from '../../assembly/reason'
 import type { Family } from '../../catalog/types'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import { commonPractice } from '../../reference/source'
 import type { LeftOut } from '../types'
 import type { Problem } from './problem'
@@ -18,8 +19,9 @@ export function leftOut(problem: Problem): LeftOut[] {
   if (route.id === 'bib') {
     if (conditions.freezing) add('hose-bib', 'bib.frost')
     const { wallMm } = conditions
-    if (wallMm != null && shorter('frost-free-bib', wallMm))
-      add('frost-free-bib', 'bib.too-short', { needsMm: wallMm })
+    const needsMm = (wallMm ?? 0) + SEAT_BEYOND_MM
+    if (wallMm != null && shorter('frost-free-bib', needsMm))
+      add('frost-free-bib', 'bib.too-short', { needsMm })
   }
   if (route.id === 'stop' && conditions.reachMm !== null) {
     const needsMm = conditions.reachMm + CONNECTOR_SLACK_MM

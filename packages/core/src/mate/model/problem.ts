@@ -11,6 +11,7 @@ import type { Fitting } from '../../catalog/types'
 import { Effort } from '../../effort'
 import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import type { Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
 import type { Pipe, PipeMaterial } from '../../reference/types'
@@ -265,7 +266,8 @@ export class Problem {
       return (part.lengthMm?.max ?? 0) >= reachMm + CONNECTOR_SLACK_MM
     if (group.role === 'stop') return stopShape === 'either' || part.family === `${stopShape}-stop`
     if (part.family === 'hose-bib' && freezing) return false
-    if (part.family === 'frost-free-bib' && wallMm != null) return (part.lengthMm?.max ?? 0) >= wallMm
+    if (part.family === 'frost-free-bib' && wallMm != null)
+      return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
     if (part.family === 'tee' || part.family === 'slip-tee') return this.branchWanted(part)
     return true
   }

@@ -161,7 +161,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     goalAt: [1],
     opensAt: 2,
   },
-  cap: { id: 'cap', stages: [{ piece: 0, tube: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
+  cap: { id: 'cap', stages: [{ piece: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
   // from the stub outward: what grips tube, one trap, at most one longer tail
   trap: {
     id: 'trap',

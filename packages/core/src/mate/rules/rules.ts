@@ -291,7 +291,9 @@ export const RULES: readonly Rule[] = [
     change: 'smooth',
     source: commonPractice,
     bites: ({ method, start, conditions }) =>
-      start && conditions.faults.includes('pitted') && (sealsOn(method) || method.id === 'compression')
+      start &&
+      conditions.faults.includes('pitted') &&
+      (sealsOn(method) || ['compression', 'expansion'].includes(method.id))
         ? { method: method.name }
         : null,
   },

@@ -350,7 +350,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         )
           continue
         if (fitting.family === 'hose-bib' && conditions.freezing) continue
-        if (fitting.family === 'frost-free-bib' && (fitting.lengthMm?.max ?? 0) < (conditions.wallMm ?? 0))
+        if (
+          fitting.family === 'frost-free-bib' &&
+          conditions.wallMm != null &&
+          (fitting.lengthMm?.max ?? 0) < conditions.wallMm + 25.4
+        )
           continue
         const judged = judge(joint, first ? stub : null, beforeStop)
         if (!judged) continue
