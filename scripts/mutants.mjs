@@ -152,7 +152,7 @@ writeFileSync(
     timeoutFactor: 4,
     concurrency: Number(values.at),
     ignoreStatic: !values.static,
-    reporters: ['clear-text', 'json'],
+    reporters: ['clear-text', 'json', 'progress-append-only'],
     jsonReporter: { fileName: 'reports/mutants.json' },
     clearTextReporter: { logTests: false, reportTests: false },
     ignorePatterns: ['.data', '.shop', 'dist', 'docs', 'test-results'],
