@@ -10,7 +10,7 @@ import {
   STARTING_SETTINGS,
   TOOL_IDS,
 } from '@diarmos/core'
-import { Dice, someShop } from '../mate/random'
+import { Dice, someShop, usualEnd } from '../mate/random'
 
 const SUPPLY =
   /^(copper\.(k|l|m|thin|regular)\.|galvanised\.40|black\.40|brass\.regular|pex-[ab]\.sdr9|pex-[ab]\.metric|cpvc\.sdr11|polybutylene\.sdr11)/
@@ -25,11 +25,9 @@ const metricPipe = ({ system }: (typeof PIPES)[number]) => system.startsWith('me
 
 function joined(dice: Dice, id: string): Partial<Conditions> {
   if (dice.chance(0.15)) return { oldJoint: 'none' }
-  if (/^(galvanised|black|brass)/.test(id)) return { oldJoint: 'threaded', thread: 'NPT' }
-  if (id.startsWith('cpvc')) return { oldJoint: 'cement' }
-  if (id.startsWith('pex-a')) return { oldJoint: dice.pick(['expansion', 'crimp'] as const) }
-  if (/^(pex|poly)/.test(id)) return { oldJoint: dice.pick(['crimp', 'push-fit'] as const) }
-  return { oldJoint: dice.pick(['sweat', 'compression', 'sweat', 'push-fit'] as const) }
+  if (/^(copper|pex|poly)/.test(id) && dice.chance(0.25)) return { oldJoint: 'push-fit' }
+  if (id.startsWith('copper') && dice.chance(0.3)) return { oldJoint: 'compression' }
+  return usualEnd(id)
 }
 
 function place(dice: Dice, kind: string): Conditions {

@@ -25,7 +25,7 @@ import { freshStart, keptStart, type Start, starts } from '../../packages/core/s
 import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
 import { ruleIn } from '../../packages/core/src/mate/rules/rules'
-import { growth, heatOf, shapeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
+import { hasNut, heatOf, placeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import {
   INSERTED,
   jointCloses,
@@ -331,10 +331,9 @@ export function programmeOf(
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
   // an end with a nut or a cup of its own closes itself
   const held = to?.held === true && to.ends.some(({ form }) => form.startsWith('taper'))
-  const nut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (node.closing === 'yes') return 'yes'
-    if (!cutIn) return held && (nut(fitting) || joint.method.id !== 'threaded') ? 'yes' : node.closing
+    if (!cutIn) return held && (hasNut(fitting) || joint.method.id !== 'threaded') ? 'yes' : node.closing
     const spring = springAt(node.stage)
     if (letIn(joint) <= spring) return 'yes'
     if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
@@ -459,49 +458,17 @@ export function programmeOf(
           }
       if (depth === mostParts) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
-        const role = roleOf(fitting)
-        const facing = !['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(
-          role,
-        )
-        if ((facing && index !== 0) || fitting.standing || ![0, turn].includes(turnOf(fitting.family)))
-          continue
-        if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
-          continue
-        const stage = route.stages[node.stage]?.[role === 'dual-stop' ? 'stop' : role]
+        if (![0, turn].includes(turnOf(fitting.family))) continue
+        const placed = placeOf(fitting, index, node, route, conditions)
+        if (!placed) continue
+        const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]
-        if (stage === undefined || (!open && stage !== route.endsAt)) continue
-        if (nut(fitting) && conditions.access !== 'reachable' && stage < route.opensAt) continue
-        if (route.id === 'flexible' && role === 'connector' && conditions.access !== 'reachable') continue
-        const grows = growth(fitting, index)
-        if (grows !== 0 && (grows === -node.trend || route.id === 'cap')) continue
-        const trend = node.trend || grows
-        if (node.undoes !== '' && node.undoes === shapeOf(fitting, 1 - index)) continue
-        const undoes = shapeOf(fitting, index)
-        if (
-          role === 'stop' &&
-          conditions.stopShape !== 'either' &&
-          fitting.family !== `${conditions.stopShape}-stop`
-        )
-          continue
-        if (
-          role === 'connector' &&
-          conditions.reachMm !== null &&
-          (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
-        )
-          continue
-        if (fitting.family === 'hose-bib' && conditions.freezing) continue
-        if (
-          fitting.family === 'frost-free-bib' &&
-          conditions.wallMm != null &&
-          (fitting.lengthMm?.max ?? 0) < conditions.wallMm + 25.4
-        )
-          continue
         const made = judge(joint, node.start, beforeStop)
         if (!made) continue
         const price = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
         const closing = closingAfter(node, fitting, joint)
         const shared = common(joint, made)
-        const bends = fitting.family === 'tube-piece' || role === 'connector'
+        const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
         const length = lengthOf(fitting)
         const ends = stage === route.endsAt
         // what may close the run is remembered, and what slides until it has something to wait on

@@ -61,6 +61,7 @@ export const FIXTURES: Readonly<Record<Region, readonly string[]>> = {
     'hose.outlet',
     'valve.combo.1/2',
     'valve.barb.1/2',
+    'heater.nipple.3/4',
   ],
   metric: ['tap.tail.1/2', 'toilet.fill.g1/2', 'washer.hose.g3/4', 'valve.compression.15', 'valve.bsp.1/2'],
 }
@@ -96,7 +97,7 @@ export function somePlace(dice: Dice): Conditions {
 }
 
 /** How each kind of pipe usually ends at an old stop. */
-function usualEnd(pipeId: string): Partial<Conditions> {
+export function usualEnd(pipeId: string): Partial<Conditions> {
   if (/^(galvanised|brass)/.test(pipeId)) return { oldJoint: 'threaded', thread: 'NPT' }
   if (pipeId.startsWith('cpvc')) return { oldJoint: 'cement' }
   if (pipeId.startsWith('pex-a')) return { oldJoint: 'expansion' }
@@ -111,7 +112,9 @@ export function someLine(
   fixtureId = dice.pick(FIXTURES[region]),
 ): LineRequest {
   const pipeId = dice.pick(STUBS.filter(({ id }) => id.endsWith('mm') === (region === 'metric'))).id
-  const place = { ...somePlace(dice), ...usualEnd(pipeId) }
+  // what is hot has no valve at a heater
+  const service = fixtureId.startsWith('heater') && dice.chance(0.5) ? 'hot' : 'cold'
+  const place = { ...somePlace(dice), ...usualEnd(pipeId), service } as const
   const direct = fixtureId.startsWith('valve')
   return {
     lineId,

@@ -31,6 +31,15 @@ export function methodTitle(option: MateOption): string {
   return [...new Set(told(option).map((joint) => METHOD_WORDS[joint.method] ?? joint.method))].join(' + ')
 }
 
+/** What tells a way from others of the same methods: how the old end comes off, else what stands on it first. */
+export function tellsApart(option: MateOption, others: readonly MateOption[]): string {
+  const alike = others.filter((other) => other !== option && methodTitle(other) === methodTitle(option))
+  if (alike.length === 0) return ''
+  if (alike.some(({ removalId }) => removalId !== option.removalId))
+    return REMOVAL_WORDS[option.removalId] ?? ''
+  return FAMILY_WORDS[option.parts[0]?.family ?? ''] ?? ''
+}
+
 /** Why a way is listed at all, in one line. */
 export function whyHere(option: RankedOption, only = false): string {
   if (only) return 'The only way found'

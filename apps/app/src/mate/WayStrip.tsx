@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { Pressable, ScrollView, View } from 'react-native'
 import { money } from '../ui/money'
 import { Txt } from '../ui/Txt'
-import { methodTitle } from './OptionCard'
+import { methodTitle, tellsApart } from './OptionCard'
 
 interface Props {
   /** Those that are shown, of all. */
@@ -30,13 +30,14 @@ export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
         {options.map((option) => {
           const here = option.id === shown
           const rank = all.indexOf(option) + 1
+          const apart = tellsApart(option, options)
           return (
             <Pressable
               key={option.id}
               role="tab"
               aria-selected={here}
               tabIndex={here ? 0 : -1}
-              aria-label={`Way ${rank}: ${methodTitle(option)}, ${money(option.costs.totalCents)}`}
+              aria-label={`Way ${rank}: ${methodTitle(option)}, ${apart ? `${apart}, ` : ''}${money(option.costs.totalCents)}`}
               onPress={() => onShow(option.id)}
               onLayout={({ nativeEvent }) => {
                 places.current.set(option.id, nativeEvent.layout.x)
@@ -51,6 +52,7 @@ export function WayStrip({ options, all, shown, chosen, onShow }: Props) {
               <Txt size="s" tone="soft" numberOfLines={1}>
                 {money(option.costs.totalCents)}
                 {option.missingParts.length + option.missingTools.length > 0 ? ' △' : ''}
+                {apart ? ` ${apart}` : ''}
               </Txt>
             </Pressable>
           )

@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
-import { useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
 import { SheetModal } from './SheetModal'
 
 function Two() {
@@ -20,6 +20,27 @@ const titles = () => screen.queryAllByRole('heading', { hidden: true }).map((tit
 afterEach(cleanup)
 
 describe('Escape', () => {
+  it('is taken in the moment in which the sheet appears, before anything else was done', async () => {
+    const close = jest.fn()
+    // a key that is pressed while the screen is still being put up
+    function Early() {
+      useLayoutEffect(() => void fireEvent.keyDown(document.body, { key: 'Escape' }), [])
+      return null
+    }
+    await act(
+      async () =>
+        void render(
+          <>
+            <SheetModal title="sheet" onClose={close}>
+              {null}
+            </SheetModal>
+            <Early />
+          </>,
+        ),
+    )
+    expect(close).toHaveBeenCalledTimes(1)
+  })
+
   it('closes what was opened last, one at a time', async () => {
     render(<Two />)
     expect(titles()).toEqual(['below', 'above'])

@@ -3,7 +3,8 @@ import type { PortSystem } from './types'
 
 /**
  * What a metric tube stands for where it meets inch threads, eighths of an inch, by outside diameter in mm. Common
- * practice, by what adapters are sold for: 15 and 16 mm go with a half inch, 22 and 25 with three quarters.
+ * practice, by what adapters are sold for: 15 and 16 mm go with a half inch, 22 and 25 with three quarters, 42 copper and
+ * 50 plastic with an inch and a half. The test ties it to the bores of the pipes themselves.
  */
 const METRIC_EIGHTHS: readonly (readonly [upToMm: number, eighths: number])[] = [
   [8, 2],
@@ -17,7 +18,7 @@ const METRIC_EIGHTHS: readonly (readonly [upToMm: number, eighths: number])[] = 
   [54, 16],
   [63, 16],
 ]
-/** 42 mm copper goes with 1-1/2 in, as 50 mm plastic does: what lies between is told by the next size up. */
+/** Named by what it measures outside: the bore is an eighth less. */
 const OUTSIDE_NAMED: ReadonlySet<PortSystem> = new Set(['OD', 'UNF'])
 /** Threads and fixtures' own ends that are named after something else than a bore. */
 const NO_BORE: ReadonlySet<PortSystem> = new Set(['NH', 'FV'])

@@ -1,9 +1,12 @@
-import { turnOf } from '../model/routes'
+import { fittingById } from '../../catalog/families'
+import { isSoftTube } from '../../reference/softTube'
+import { hasUnionNut, turnOf } from '../model/routes'
 import type { MateOption } from '../types'
 
 /** More at once nobody weighs. */
 const MOST_SHOWN = 6
-const SOFT = /^tube\.(pex|poly|pb)/
+const isSoft = ({ family, fittingId }: MateOption['parts'][number]) =>
+  family === 'tube-piece' && isSoftTube(fittingById(fittingId)?.ports[0]?.material ?? 'brass')
 
 /** What tells ways apart as kinds: what comes off, what joins up to the stop, what bends, and what stays to be undone. */
 export function kindOf({
@@ -16,9 +19,9 @@ export function kindOf({
   const before = parts.slice(0, upToStop.length > 0 ? upToStop.length : parts.length)
   const bends = [
     before.some(({ family }) => turnOf(family) > 0) ? 'elbow' : '',
-    before.some(({ fittingId }) => SOFT.test(fittingId)) ? 'soft tube' : '',
+    before.some(isSoft) ? 'soft tube' : '',
   ]
-  const undone = before.some(({ family }) => family === 'union' || family === 'dielectric-union')
+  const undone = before.some(({ family }) => hasUnionNut(family))
   return JSON.stringify([removalId, [...new Set(told.map(({ method }) => method))].sort(), bends, undone])
 }
 

@@ -9,7 +9,7 @@ import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../sear
 import { type Guide, guideOf } from '../search/guide'
 import { type Label, needsTrip } from '../search/labels'
 import { fits, search } from '../search/search'
-import { labelOnlySparesTrip, onlySparesTrip, type Simpler, simplerOf } from '../search/simpler'
+import { labelOnlySparesTrip, onlySparesTrip, type Simpler, simplerOf, weightOf } from '../search/simpler'
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
 import { firstOfKinds } from './kinds'
@@ -81,7 +81,8 @@ class Branching {
 }
 
 /**
- * The way that a line alone would be given, the cheapest that does not only spare a trip, without refusals, remedies or other lines; null where there is none.
+ * The way that a line alone would be given, the cheapest that does not only spare a trip, without refusals, remedies or
+ * other lines; null where there is none.
  * For callers that only want to know what would be decided. `truncated` says that it was cut short: then nothing is
  * decided yet.
  *
@@ -138,13 +139,12 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
     }),
   ).map(({ option }) => option)
   const all = [...cheapest, ...choice.goals.map((goal) => toOption(problem, goal)), ...others.more, ...points]
-  const simpler = simplerOf(all, problem)
-  const options = rank(all, points, simpler, problem)
+  const options = rank(all, points, problem)
   const wouldHelp = options.length === 0 ? remedies(problem) : { remedies: [], truncated: false }
   const forATime = request.improvised ? temporaryWays(problem) : { ways: [], truncated: false }
   return {
     goals: [...ways.goals, ...choice.goals],
-    simpler,
+    simpler: simplerOf(all, problem),
     problem,
     guide,
     result: {
@@ -161,13 +161,12 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
 }
 
 /**
- * One option a way, cheapest first, but none before a simpler one that is dearer by the trip alone. Where the front needs another part than the cheapest of the same way, it is listed
- * beside it under an id of its own.
+ * One option a way, cheapest first, but none before a simpler one that is dearer by the trip alone. Where the front needs
+ * another part than the cheapest of the same way, it is listed beside it under an id of its own.
  */
 function rank(
   all: readonly RankedOption[],
   points: readonly RankedOption[],
-  simpler: readonly Simpler[],
   problem: Problem,
 ): RankedOption[] {
   const byId = new Map<string, RankedOption>()
@@ -178,8 +177,7 @@ function rank(
   }
   const options = simplerFirst(
     [...byId.values()].sort((a, b) => a.costs.totalCents - b.costs.totalCents),
-    (longer, shorter) =>
-      onlySparesTrip(asSimpler(longer, problem), shorter ? simplerOf([shorter], problem) : simpler),
+    problem,
   )
   return options.map((option) => ({
     ...option,
@@ -190,29 +188,17 @@ function rank(
   }))
 }
 
-const asSimpler = ({ methods, joints, costs }: RankedOption, problem: Problem) => ({
-  mask: problem.book.maskOf(methods),
-  joints: joints.length,
-  cents: costs.totalCents - costs.tripCents,
-  trip: costs.tripCents > 0,
-})
-
-/**
- * Cheapest first, each that only spares a trip after the first of those it is longer than; that one says so.
- *
- * @param spares whether one is longer than another only to spare the trip; than any, where none is named
- */
-function simplerFirst(
-  sorted: readonly RankedOption[],
-  spares: (longer: RankedOption, shorter?: RankedOption) => boolean,
-): RankedOption[] {
-  const kept = sorted.filter((option) => !spares(option))
+/** Cheapest first, each that only spares a trip after the first of those it is longer than; that one says so. */
+function simplerFirst(sorted: readonly RankedOption[], problem: Problem): RankedOption[] {
   const after = new Map<RankedOption, RankedOption[]>()
-  for (const option of sorted)
-    if (!kept.includes(option)) {
-      const shorter = kept.find((other) => spares(option, other)) as RankedOption
-      after.set(shorter, [...(after.get(shorter) ?? []), option])
-    }
+  const kept = sorted.filter((option) => {
+    // what is longer wants no trip, and what it is longer than does: the latter stays
+    const shorter = sorted.find((other) =>
+      onlySparesTrip(weightOf(option, problem), simplerOf([other], problem)),
+    )
+    if (shorter) after.set(shorter, [...(after.get(shorter) ?? []), option])
+    return !shorter
+  })
   return kept.flatMap((option) => {
     const [first, ...others] = after.get(option) ?? []
     if (!first) return [option]

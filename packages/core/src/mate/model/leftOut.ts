@@ -6,8 +6,10 @@ import { commonPractice } from '../../reference/source'
 import type { LeftOut } from '../types'
 import type { Problem } from './problem'
 
-/** What the place itself leaves out of a line: bibs that would freeze or sit too shallow,
- * connectors that pull tight, nuts that nobody would reach again. */
+/**
+ * What the place itself leaves out of a line: bibs that would freeze or sit too shallow, connectors that pull tight, nuts
+ * that nobody would reach again.
+ */
 export function leftOut(problem: Problem): LeftOut[] {
   const { route, conditions, network } = problem
   const out: LeftOut[] = []

@@ -64,20 +64,8 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'extension',
 ])
 
-/** What is sized by the fixture behind it: from there on the line is no longer the piping. */
-const SIZED_BY_FIXTURE: ReadonlySet<Role> = new Set([
-  'stop',
-  'dual-stop',
-  'washing-valve',
-  'bib',
-  'protected-bib',
-  'breaker',
-  'connector',
-  'tap-connector',
-  'trap-adapter',
-  'trap',
-  'extension',
-])
+/** What is sized by the fixture behind it: from there on the line is no longer the piping. A drop-ear elbow still is. */
+const SIZED_BY_FIXTURE: ReadonlySet<Role> = new Set([...ONE_WAY].filter((role) => role !== 'drop-ear'))
 
 /** What makes another end of an end. */
 const ADAPTERS: ReadonlySet<Fitting['family']> = new Set([

@@ -11,15 +11,22 @@ export interface Simpler {
   readonly cents: number
 }
 
+/** A listed way as it is held against others. */
+export function weightOf(
+  { methods, joints, costs }: RankedOption,
+  { book }: Problem,
+): Simpler & { readonly trip: boolean } {
+  return {
+    mask: book.maskOf(methods),
+    joints: joints.length,
+    cents: costs.totalCents - costs.tripCents,
+    trip: costs.tripCents > 0,
+  }
+}
+
 /** Of the ways of a line, those that want a trip. */
 export function simplerOf(options: readonly RankedOption[], problem: Problem): readonly Simpler[] {
-  return options
-    .filter(({ costs }) => costs.tripCents > 0)
-    .map(({ methods, joints, costs }) => ({
-      mask: problem.book.maskOf(methods),
-      joints: joints.length,
-      cents: costs.totalCents - costs.tripCents,
-    }))
+  return options.map((option) => weightOf(option, problem)).filter(({ trip }) => trip)
 }
 
 /**

@@ -1,10 +1,10 @@
-import type { EndRef } from '../../assembly'
+import type { Conditions, EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
 import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
-import { cutInRoute, roleOf, routeById, turnOf } from '../model/routes'
+import { cutInRoute, type Route, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
 import { jointCloses, jointHands, jointTools, removalHands } from './hands'
@@ -130,6 +130,56 @@ export function shapeOf(fitting: Fitting, index: number): string {
     /adapter|reduc|bushing|converter|transition|threaded-coupling/.test(fitting.family) &&
     !/hose|trap/.test(fitting.family)
   return adapter && port ? `${port.form} ${port.system} ${port.nominal}` : ''
+}
+
+/** Trade: what is drawn together by a nut. */
+export const hasNut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
+
+/** What of a chain decides where its next part may stand. */
+export interface Standing {
+  readonly stage: number
+  /** Whether the line has gone up a size (1), or down one (-1). */
+  readonly trend: number
+  /** What the adapter before it looks like on its near side. */
+  readonly undoes: string
+}
+
+/**
+ * Where a chain stands after one more part, or null where that part has no place there: its role, the shape, reach and
+ * length that are asked for, and what no plumber would sign. Written from the routes and the trade alone.
+ */
+export function placeOf(
+  fitting: Fitting,
+  index: number,
+  { stage: at, trend, undoes }: Standing,
+  route: Route,
+  conditions: Conditions,
+): Standing | null {
+  const role = roleOf(fitting)
+  const eitherWay = ['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
+  if ((!eitherWay && index !== 0) || fitting.standing) return null
+  if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
+    return null
+  const stage = route.stages[at]?.[role === 'dual-stop' ? 'stop' : role]
+  if (stage === undefined || (fitting.ports.length === 1 && stage !== route.endsAt)) return null
+  const inPlace = stage < route.opensAt || route.id === 'flexible'
+  // trade: in a place that closes nothing is ever touched again, and no hose is shut in
+  if (conditions.access !== 'reachable') {
+    if (inPlace && hasNut(fitting)) return null
+    if (route.id === 'flexible' && role === 'connector') return null
+  }
+  // trade: up a size and down again, or down and up, is never right; stops and hoses are sized by the fixture
+  const grows = growth(fitting, index)
+  if (grows !== 0 && (grows === -trend || route.id === 'cap')) return null
+  if (undoes !== '' && undoes === shapeOf(fitting, 1 - index)) return null
+  const { stopShape, reachMm, freezing, wallMm } = conditions
+  const long = fitting.lengthMm?.max ?? 0
+  if (role === 'stop' && stopShape !== 'either' && fitting.family !== `${stopShape}-stop`) return null
+  // an inch to spare
+  if (role === 'connector' && reachMm !== null && long < reachMm + 25.4) return null
+  if (fitting.family === 'hose-bib' && freezing) return null
+  if (fitting.family === 'frost-free-bib' && wallMm != null && long < wallMm + 25.4) return null
+  return { stage, trend: trend || grows, undoes: shapeOf(fitting, index) }
 }
 
 export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
@@ -314,48 +364,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           }
       if (state.parts.length >= mostParts) return
       for (const { fitting, index, joint } of near(state.open)) {
-        const role = roleOf(fitting)
-        const single = fitting.ports.length === 1
-        const facing = !['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(
-          role,
-        )
-        if (facing && index !== 0) continue
-        if (fitting.standing) continue
-        if (role === 'dual-stop' ? conditions.outlets !== 2 : role === 'stop' && conditions.outlets === 2)
-          continue
-        const stage = route.stages[state.stage]?.[role === 'dual-stop' ? 'stop' : role]
-        if (stage === undefined) continue
         const turned = state.turned + turnOf(fitting.family)
-        if (turned > (conditions.turn ?? 0)) continue
-        if (single && stage !== route.endsAt) continue
-        const nut = ['union', 'dielectric-union'].includes(fitting.family)
-        if (nut && conditions.access !== 'reachable' && stage < route.opensAt) continue
-        if (route.id === 'flexible' && role === 'connector' && conditions.access !== 'reachable') continue
-        // trade: up a size and down again, or down and up, is never right; stops and hoses are sized by the fixture
-        const grows = growth(fitting, index)
-        if (grows !== 0 && (grows === -state.trend || route.id === 'cap')) continue
-        const trend = state.trend || grows
-        if (state.undoes !== '' && state.undoes === shapeOf(fitting, 1 - index)) continue
-        const loose = state.loose || (held && (nut || joint.method.id !== 'threaded'))
-        if (
-          role === 'stop' &&
-          conditions.stopShape !== 'either' &&
-          fitting.family !== `${conditions.stopShape}-stop`
-        )
-          continue
-        if (
-          role === 'connector' &&
-          conditions.reachMm !== null &&
-          (fitting.lengthMm?.max ?? 0) < conditions.reachMm + 25.4
-        )
-          continue
-        if (fitting.family === 'hose-bib' && conditions.freezing) continue
-        if (
-          fitting.family === 'frost-free-bib' &&
-          conditions.wallMm != null &&
-          (fitting.lengthMm?.max ?? 0) < conditions.wallMm + 25.4
-        )
-          continue
+        const placed = placeOf(fitting, index, state, route, conditions)
+        if (!placed || turned > (conditions.turn ?? 0)) continue
+        const { stage, trend, undoes } = placed
+        const loose = state.loose || (held && (hasNut(fitting) || joint.method.id !== 'threaded'))
         const judged = judge(joint, first ? stub : null, beforeStop)
         if (!judged) continue
         const open = fitting.ports[1 - index]
@@ -382,7 +395,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const cents = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
         const before = state.parts.filter((id) => id === fitting.id).length
         const aboard = (settings.partsAboard[fitting.id] ?? 0) > before
-        const bends = fitting.family === 'tube-piece' || role === 'connector'
+        const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
         const length =
           Math.hypot(...(fitting.ports[0]?.pose.origin ?? [0])) +
           Math.hypot(...(open ? (fitting.ports[1]?.pose.origin ?? [0]) : [0]))
@@ -399,7 +412,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           branch: fitting.ports[2] ?? joined.branch,
           loose,
           trend,
-          undoes: shapeOf(fitting, index),
+          undoes,
           stage,
           turned,
           lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
