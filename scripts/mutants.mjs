@@ -1,10 +1,12 @@
 // npm run mutants -- <room> [--sample=150] [--at=2] [--static]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test.
-import { spawnSync } from 'node:child_process'
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { parseArgs } from 'node:util'
 import { ROOT } from './lib/machine.mjs'
+import { removeCluster, startPostgres } from './lib/postgres.mjs'
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -121,15 +123,26 @@ for (const pool = [...lines]; sample.length < wanted; )
   sample.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
 const mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
 
-mkdirSync(path.join(ROOT, 'reports'), { recursive: true })
-const jest = path.join(ROOT, 'reports/mutants.jest.cjs')
+// one folder a room, so that rooms may run beside each other
+const reports = `reports/${name}`
+mkdirSync(path.join(ROOT, reports), { recursive: true })
+// tests that want a database find one that stays: started anew for each change it takes longer than they do
+let database = null
+const folder = room.project === 1 ? mkdtempSync(path.join(tmpdir(), 'diarmos-mutants-')) : null
+if (folder) {
+  database = await startPostgres(folder, { fast: true })
+  process.env.DIARMOS_TEST_ADMIN_URL = database.adminUrl
+}
+const jest = path.join(ROOT, reports, 'jest.cjs')
 writeFileSync(
   jest,
-  `const whole = require('../jest.config.cjs')
-const project = whole.projects[${room.project}]
-const root = require('node:path').resolve(__dirname, '..')
+  `const whole = require('../../jest.config.cjs')
+const { globalSetup, globalTeardown, ...project } = whole.projects[${room.project}]
+const root = require('node:path').resolve(__dirname, '../..')
 module.exports = {
   ...project,
+  // instrumented, on a machine that does other things: slow is not wrong
+  testTimeout: whole.testTimeout,
   // what the preset would choose is not seen through the tester's own
   ...(project.preset === 'jest-expo/web' ? { testEnvironment: 'jsdom' } : {}),
   rootDir: project.rootDir ? project.rootDir.replace('<rootDir>', root) : root,
@@ -137,12 +150,12 @@ module.exports = {
 }
 `,
 )
-const config = path.join(ROOT, 'reports/stryker.json')
+const config = path.join(ROOT, reports, 'stryker.json')
 writeFileSync(
   config,
   JSON.stringify({
     testRunner: 'jest',
-    jest: { configFile: 'reports/mutants.jest.cjs', enableFindRelatedTests: false },
+    jest: { configFile: `${reports}/jest.cjs`, enableFindRelatedTests: false },
     mutate,
     // one place, one change: the sample is of places
     coverageAnalysis: 'perTest',
@@ -150,21 +163,31 @@ writeFileSync(
     // a slow machine is no change that was seen
     timeoutMS: 20_000,
     timeoutFactor: 4,
+    dryRunTimeoutMinutes: 30,
     concurrency: Number(values.at),
     ignoreStatic: !values.static,
     reporters: ['clear-text', 'json', 'progress-append-only'],
-    jsonReporter: { fileName: 'reports/mutants.json' },
+    jsonReporter: { fileName: `${reports}/mutants.json` },
+    tempDirName: `.stryker-${name}`,
     clearTextReporter: { logTests: false, reportTests: false },
     ignorePatterns: ['.data', '.shop', 'dist', 'docs', 'test-results'],
     allowEmpty: true,
   }),
 )
-const { status } = spawnSync(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', config], {
-  cwd: ROOT,
-  stdio: 'inherit',
-})
+// not waited for in one go: the database's log has to be read meanwhile
+const status = await new Promise((resolve) =>
+  spawn(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', config], { cwd: ROOT, stdio: 'inherit' }).once(
+    'close',
+    resolve,
+  ),
+)
+if (database) {
+  await database.stop()
+  removeCluster(folder)
+  rmSync(folder, { recursive: true, force: true })
+}
 if (status !== 0) process.exit(status ?? 1)
-const report = JSON.parse(readFileSync(path.join(ROOT, 'reports/mutants.json'), 'utf8'))
+const report = JSON.parse(readFileSync(path.join(ROOT, reports, 'mutants.json'), 'utf8'))
 const counts = {}
 for (const { mutants } of Object.values(report.files))
   for (const mutant of mutants) counts[mutant.status] = (counts[mutant.status] ?? 0) + 1

@@ -26,6 +26,7 @@ export interface Finished {
   /** What goes in, by its kind. */
   readonly kind: string
   readonly conditions: Conditions
+  readonly removalId: string
   /** The old pipe, as it is left. */
   readonly stub: End & { readonly threaded: boolean }
   readonly parts: readonly Placed[]
@@ -52,6 +53,7 @@ export function finished(line: LineRequest, way: MateOption): Finished {
   return {
     kind: line.cutIn ? `run.${line.cutIn.insert}` : (line.to?.kind ?? ''),
     conditions: line.conditions,
+    removalId: way.removalId,
     stub: { form: 'tube', system, nominal, material, threaded: first?.method === 'threaded' },
     parts,
     joints: way.joints.map(({ method, beforeStop }) => ({ method, beforeStop })),

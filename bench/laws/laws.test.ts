@@ -4,7 +4,13 @@ import { LAWS, longerForATrip } from './laws'
 import { someQuestion } from './questions'
 
 /** A way written by hand: `method part` for each joint, the last one without a part where the fixture has an end. */
-function way(kind: string, pipeId: string, joints: readonly string[], place: Partial<Conditions> = {}) {
+function way(
+  kind: string,
+  pipeId: string,
+  joints: readonly string[],
+  place: Partial<Conditions> = {},
+  removalId = 'bare',
+) {
   const run = kind.startsWith('run.')
   const conditions: Conditions = { ...PLAIN_CONDITIONS, service: 'cold', ...place }
   const split = joints.map((joint) => joint.split(' '))
@@ -15,10 +21,18 @@ function way(kind: string, pipeId: string, joints: readonly string[], place: Par
       pipeId,
       conditions,
       ...(run
-        ? { cutIn: { insert: 'repair', farMm: null, freeMm: [0, 0], sidewaysMm: 0 } }
+        ? {
+            cutIn: {
+              insert: kind.slice('run.'.length) as 'repair',
+              farMm: null,
+              freeMm: [0, 0],
+              sidewaysMm: 0,
+            },
+          }
         : { to: { kind, ends: bodyKind(kind)?.ports[0]?.ends ?? [], route: 'any' } }),
     },
     {
+      removalId,
       parts: parts.map(([fittingId, turned]) => ({
         fittingId,
         inPort: turned === undefined ? 0 : 1,
@@ -36,6 +50,12 @@ const FAUCET = 'faucet.shank.1/2'
 const VALVE = 'valve.combo.1/2'
 const HEATER = 'heater.nipple.3/4'
 const HOSE = ['swivel connector.pipe3/4xpipe3/4.12in', 'swivel']
+const RUN_VALVE = [
+  'sweat valve.isolating.cxc.1/2',
+  'sweat tube.copper.1/2',
+  'sweat coupling.slip.cxc.1/2',
+  'sweat',
+]
 type Way = Parameters<typeof way>
 
 /** For each law what breaks it, and what looks like it and is right. */
@@ -160,8 +180,12 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
     breaks: [
       [VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded'], { access: 'closed-wall' }],
       [VALVE, L, ['compression adapter.compxfnpt.1/2x1/2', 'threaded'], { access: 'closed-wall' }],
+      ['run.valve', L, RUN_VALVE, { access: 'closed-wall' }],
     ],
-    keeps: [[VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded']]],
+    keeps: [
+      [VALVE, STEEL, ['threaded union.fxf.brass.npt.1/2', 'threaded']],
+      ['run.valve', L, RUN_VALVE],
+    ],
   },
   'no-turn': {
     breaks: [
@@ -201,6 +225,76 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
       ],
     ],
     keeps: [[VALVE, L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.pex-a.1/2', 'push-fit']]],
+  },
+  'heater-distance': {
+    breaks: [
+      [HEATER, 'pex-b.sdr9.3/4', ['crimp adapter.barbxfnpt.3/4x3/4', 'threaded'], { service: 'hot' }],
+      [HEATER, 'pex-b.sdr9.3/4', ['crimp adapter.barbxmnpt.3/4x3/4', ...HOSE], { service: 'hot' }],
+    ],
+    keeps: [
+      [
+        HEATER,
+        'pex-b.sdr9.3/4',
+        ['crimp adapter.barbxmnpt.3/4x3/4', 'swivel connector.pipe3/4xpipe3/4.18in', 'swivel'],
+        { service: 'hot' },
+      ],
+      [HEATER, 'copper.l.3/4', ['sweat adapter.cxfnpt.3/4x3/4', 'threaded'], { service: 'hot' }],
+    ],
+  },
+  'heater-gap': {
+    breaks: [
+      [
+        HEATER,
+        'galvanised.40.3/4',
+        ['threaded union.fxf.galv.npt.3/4', 'threaded'],
+        { service: 'hot', reachMm: 300 },
+      ],
+    ],
+    keeps: [
+      [HEATER, 'galvanised.40.3/4', ['threaded union.fxf.galv.npt.3/4', 'threaded'], { service: 'hot' }],
+      [HEATER, 'galvanised.40.3/4', HOSE, { service: 'hot', reachMm: 300 }],
+    ],
+  },
+  'bib-on-plastic': {
+    breaks: [
+      [
+        'hose.outlet',
+        'pex-b.sdr9.1/2',
+        ['crimp adapter.barbxfnpt.1/2x1/2', 'threaded bib.protected.mnpt.1/2'],
+      ],
+      [
+        'hose.outlet',
+        L,
+        [
+          'sweat transition.cxbarb.1/2',
+          'crimp tube.pex-b.1/2',
+          'crimp adapter.barbxfnpt.1/2x1/2',
+          'threaded bib.protected.mnpt.1/2',
+        ],
+      ],
+    ],
+    keeps: [
+      [
+        'hose.outlet',
+        'pex-b.sdr9.1/2',
+        ['crimp elbow.drop.barbxfnpt.1/2x1/2', 'threaded bib.protected.mnpt.1/2'],
+      ],
+      ['hose.outlet', 'pex-b.sdr9.1/2', ['crimp bib.frost-free.barb.1/2x8']],
+      ['hose.outlet', L, ['sweat bib.protected.c.1/2']],
+    ],
+  },
+  'flame-in-plastic': {
+    breaks: [
+      [
+        'run.repair',
+        'pex-b.sdr9.1/2',
+        ['crimp transition.cxbarb.1/2', 'sweat tube.copper.1/2', 'sweat transition.cxbarb.1/2~', 'crimp'],
+      ],
+    ],
+    keeps: [
+      ['run.repair', 'pex-b.sdr9.1/2', ['crimp coupling.barbxbarb.1/2', 'crimp']],
+      ['run.repair', L, ['sweat coupling.cxc.1/2', 'sweat']],
+    ],
   },
   'steel-on-copper': {
     breaks: [
@@ -267,6 +361,7 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
     keeps: [
       [FAUCET, L, STOP],
       [VALVE, L, ['sweat'], { scored: true }],
+      [FAUCET, L, STOP, { scored: true }, 'cut-behind-marks'],
     ],
   },
 }

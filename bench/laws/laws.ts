@@ -92,6 +92,11 @@ function meetings(way: Finished): readonly (readonly [End, End])[] {
     return from && to ? [[from, to]] : []
   })
 }
+/** As long as a part can be along the line, from mouth to mouth, mm. */
+function longest({ part }: Placed): number {
+  const between = part.ports.slice(0, 2).reduce((sum, { pose }) => sum + Math.hypot(...pose.origin), 0)
+  return part.lengthMm?.max ?? between
+}
 const turns = (list: readonly number[]) => {
   const steps = list.slice(1).map((value, index) => Math.sign(value - (list[index] as number)))
   return steps.includes(1) && steps.includes(-1)
@@ -190,7 +195,7 @@ export const LAWS: readonly Law[] = [
     breaks: (way) =>
       // in the ground some nuts may lie; a wall is tiled over all of them
       way.conditions.access === 'closed-wall' &&
-      (piping(way).some(is('union', 'dielectric-union')) ||
+      (piping(way).some(is('union', 'dielectric-union', 'isolating-valve')) ||
         way.joints.some(
           ({ method, beforeStop }) =>
             beforeStop &&
@@ -211,6 +216,36 @@ export const LAWS: readonly Law[] = [
     breaks: (way) =>
       (heater(way) || way.conditions.nearHeater) &&
       piping(way).some(({ near, far }) => [near, far].some((end) => end && plastic(end.material))),
+  },
+  {
+    id: 'heater-distance',
+    says: 'old plastic with less than 18 in of line between it and the heater',
+    breaks: (way) =>
+      heater(way) &&
+      plastic(way.stub.material) &&
+      way.parts.reduce((sum, placed) => sum + longest(placed), 0) < 450,
+  },
+  {
+    id: 'heater-gap',
+    says: 'parts that do not reach from the old pipe to the heater',
+    breaks: (way) => {
+      const { reachMm, turn } = way.conditions
+      if (!heater(way) || reachMm === null || turn) return false
+      return way.parts.reduce((sum, placed) => sum + longest(placed), 0) < reachMm
+    },
+  },
+  {
+    id: 'bib-on-plastic',
+    says: 'a bib that only plastic holds: no flange of its own, no elbow screwed to the framing',
+    breaks: ({ parts, stub }) => {
+      const bib = parts.findIndex(is('hose-bib'))
+      if (bib < 0) return false
+      const before = parts.slice(0, bib)
+      const soft = [stub, ...before.flatMap(({ near, far }) => (far ? [near, far] : [near]))].some(
+        ({ material }) => plastic(material),
+      )
+      return soft && !before.some(is('drop-ear-elbow'))
+    },
   },
   {
     id: 'steel-on-copper',
@@ -247,6 +282,12 @@ export const LAWS: readonly Law[] = [
       parts.some(({ near, far }) => [near, far].some((end) => end && plastic(end.material))),
   },
   {
+    id: 'flame-in-plastic',
+    says: 'a soldered joint between two stretches of plastic pipe',
+    breaks: ({ run, stub, joints }) =>
+      run && plastic(stub.material) && joints.some(({ method }) => method === 'sweat'),
+  },
+  {
     id: 'no-breaker',
     says: 'a hose outlet without backflow protection',
     breaks: ({ kind, parts }) =>
@@ -267,11 +308,13 @@ export const LAWS: readonly Law[] = [
   {
     id: 'marked-seal',
     says: 'a seal, a ring or an expansion on tube that is marked',
-    breaks: ({ joints, conditions, run }) => {
-      // in a run what is bad goes with the cut
-      if (run) return false
+    breaks: ({ joints, conditions, run, removalId }) => {
+      // in a run what is bad goes with the cut, and what was cut back is clean
+      if (run || removalId.endsWith('-marks')) return false
       const marks = conditions.scored || conditions.faults.some((fault) => /mark|pit|pinhole/.test(fault))
-      return marks && ['push-fit', 'press', 'gasket', 'expansion'].includes(joints[0]?.method ?? '')
+      return (
+        marks && ['push-fit', 'press', 'gasket', 'expansion', 'compression'].includes(joints[0]?.method ?? '')
+      )
     },
   },
 ]
@@ -296,7 +339,7 @@ export function longerForATrip(
   return ways.findIndex(
     (other) =>
       other.missing &&
-      other.joints.length < first.joints.length &&
+      other.joints.length + 1 < first.joints.length &&
       other.methods.length < first.methods.length &&
       other.methods.every((method) => first.methods.includes(method)) &&
       other.cents - other.tripCents < first.cents,

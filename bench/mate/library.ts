@@ -1,7 +1,8 @@
 // Where nothing is shared, a mating is a shortest path: a general graph library finds the same.
-import { type Fitting, type LineRequest, type MateSettings, METHODS, mate } from '@diarmos/core'
+import { type Fitting, type LineRequest, type MateSettings, METHODS, mate, TOOL_IDS } from '@diarmos/core'
 import Graph from 'graphology'
 import { dijkstra } from 'graphology-shortest-path'
+import { toolsBought } from '../../packages/core/src/mate/test/hands'
 import { programmeOf } from './programme'
 import { Dice, someLine, someParts, someShop } from './random'
 
@@ -10,6 +11,7 @@ function withoutShared(settings: MateSettings): MateSettings {
   return {
     ...settings,
     labourCentsPerHour: 0,
+    toolsAboard: TOOL_IDS,
     consumableCents: { ...settings.consumableCents, 'cpvc-cement': 0, 'pvc-cement': 0, 'pvc-primer': 0 },
   }
 }
@@ -48,7 +50,7 @@ export const shortestByLibrary = {
       Math.ceil((method.setUpSeconds * settings.labourCentsPerHour) / 3600) +
       (method.opens ?? []).reduce(
         (sum, { id: can, quantity }) => sum + (settings.consumableCents[can] ?? 0) * quantity,
-        0,
+        toolsBought(method, settings),
       )
     )
   },

@@ -22,9 +22,10 @@ import {
 } from '@diarmos/core'
 import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
+import { partCents } from '../../packages/core/src/mate/costs/costs'
 import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
 import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
-import { ruleIn } from '../../packages/core/src/mate/rules/rules'
+import { ruleIn, stuffsOf } from '../../packages/core/src/mate/rules/rules'
 import { hasNut, heatOf, placeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import {
   INSERTED,
@@ -32,6 +33,7 @@ import {
   jointHands,
   jointTools,
   removalHands,
+  toolsBought,
 } from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
 
@@ -138,6 +140,7 @@ function kindOf(end: PortEnd): string {
               beforeStop: true,
               route: 'spout',
               run: 'copper',
+              own: new Set(['copper']),
               needsStubMm: 0,
               conditions,
               settings: { ...STARTING_SETTINGS, codeProfile },
@@ -186,13 +189,24 @@ export function programmeOf(
   const route = cutIn ? cutInRoute(cutIn.insert) : routeById(to?.route ?? 'any', conditions.service)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
-  const span = conditions.spanMm == null ? null : rounded(conditions.spanMm)
+  const softPipe = /^(pex|cpvc|pvc|poly)/.test(pipe?.material ?? '')
+  const fromEnd = conditions.spanMm == null && route.id === 'flexible'
+  const gap = (fromEnd ? conditions.reachMm : conditions.spanMm) ?? null
+  const span = gap === null ? null : rounded(gap)
   const corner = cutIn?.insert === 'corner'
-  const leastOut = corner || cutIn?.outMm == null ? null : rounded(cutIn.outMm)
+  const leastMm = route.id === 'flexible' && softPipe ? 18 * 25.4 : corner ? null : cutIn?.outMm
+  const leastOut = leastMm == null ? null : rounded(leastMm)
   const legs = cutIn && pipe ? leastLegsMm(pipe, cutIn) : null
   const leastLegs = legs?.map(rounded) ?? null
   const noLength = span === null && leastOut === null && leastLegs === null
   const run = cutIn && pipe ? end('tube', pipe.system, pipe.nominal, pipe.material) : null
+  // trade: marks go with what comes out; where nothing has to, the cut is made an inch past them
+  const spoilt =
+    conditions.scored ||
+    conditions.outOfRound ||
+    conditions.faults.some((fault) => ['ring-mark', 'tooth-marks', 'solder-on', 'bent'].includes(fault))
+  const lost = spoilt && cutIn?.outMm == null ? 25 : 0
+  const bare = (mm: number | null | undefined) => (mm == null ? null : mm - lost)
   const cut = (usableMm: number | null): Start | null =>
     run && {
       removal: INSERTED.includes(run.material) ? { ...CUT_OPEN, tools: ['plastic-cutter'] } : CUT_OPEN,
@@ -202,7 +216,7 @@ export function programmeOf(
       ...(pipe?.temper === 'soft' ? { soft: true } : {}),
       forbidden: [],
     }
-  const far = cut(cutIn?.farMm ?? null)
+  const far = cut(bare(cutIn?.farMm))
   // what another line may leave open: any third end of the catalogue
   const open =
     line.branchOf === undefined
@@ -215,7 +229,7 @@ export function programmeOf(
           ).values(),
         ]
   const begin: readonly Start[] = run
-    ? [cut(conditions.stubMm) as Start]
+    ? [cut(bare(conditions.stubMm)) as Start]
     : pipe
       ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
       : line.branchOf !== undefined
@@ -224,6 +238,7 @@ export function programmeOf(
             line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
           )
   const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : 0
+  const stuffs = stuffsOf(line, pipe ?? null)
   // before a corner, and behind it
   const springs = (pipe && cutIn ? springsMm(pipe, cutIn, turn) : [0, 0]).map(rounded)
   const springAt = (stage: number) => springs[turn > 0 && stage > 0 ? 1 : 0] as number
@@ -269,6 +284,7 @@ export function programmeOf(
         beforeStop,
         route: routeId,
         run: cutIn && pipe ? pipe.material : null,
+        own: stuffs,
         needsStubMm: stub ? needs(joint) : 0,
         conditions,
         settings,
@@ -402,9 +418,10 @@ export function programmeOf(
         node.start && node.start.removal.id !== 'new-end' && !node.start.removal.keeps ? node.start : null
       const reach = (joint: Joint): readonly [number, number] => {
         if (span === null || !stub) return [0, 0]
-        if (stub.usableMm === null) return [rounded(needs(joint)), 100_000_000]
+        if (stub.usableMm === null) return fromEnd ? [-100_000_000, 0] : [rounded(needs(joint)), 100_000_000]
         const usable = rounded(stub.usableMm)
-        return stub.removal.threadedEnd ? [usable, usable] : [Math.min(rounded(needs(joint)), usable), usable]
+        const least = stub.removal.threadedEnd ? usable : Math.min(rounded(needs(joint)), usable)
+        return fromEnd ? [least - usable, 0] : [least, usable]
       }
       const common = (joint: Joint, made: { perMille: number; price: number; seconds: number }) => {
         const [min, max] = insertion(joint)
@@ -459,13 +476,13 @@ export function programmeOf(
       if (depth === mostParts) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
         if (![0, turn].includes(turnOf(fitting.family))) continue
-        const placed = placeOf(fitting, index, node, route, conditions)
+        const placed = placeOf(fitting, index, node, route, conditions, softPipe)
         if (!placed) continue
         const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]
         const made = judge(joint, node.start, beforeStop)
         if (!made) continue
-        const price = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+        const price = partCents(fitting, settings)
         const closing = closingAfter(node, fitting, joint)
         const shared = common(joint, made)
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
@@ -618,6 +635,8 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         .filter((edge) => edge[column] !== 0)
         .map((edge) => `${edge[column] < 0 ? '-' : '+'} ${Math.abs(edge[column])} ${name(edge)}`)
         .join(' ')
+    // between old plastic and a heater
+    if (!line.cutIn && leastOut !== null) rows.push(`${part('hi')} >= ${leastOut}`)
     if (line.cutIn) {
       // between fixed ends circles can be needed; what goes in fills what has to come out
       const hi = part('hi')
@@ -650,13 +669,13 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     }
   })
   for (const edges of wish.notEdges ?? []) rows.push(`${edges.join(' + ')} <= ${edges.length - 1}`)
-  for (const { id, setUpSeconds, opens = [] } of METHODS) {
+  for (const { id, setUpSeconds, opens = [], tools } of METHODS) {
     if (!used.has(id)) continue
     const variable = `m_${id.replaceAll('-', '_')}`
     binaries.add(variable)
     const cans = opens.reduce(
       (all, { id: can, quantity }) => all + (settings.consumableCents[can] ?? 0) * quantity,
-      0,
+      toolsBought({ tools }, settings),
     )
     add('total', labour(setUpSeconds) + cans, variable)
     add('priceCents', cans, variable)

@@ -39,6 +39,7 @@ function joins(a: PortEnd, b: PortEnd): boolean {
               beforeStop: true,
               route: 'any',
               run: null,
+              own: new Set<string>(),
               needsStubMm: 0,
               conditions: PLACE,
               settings: STARTING_SETTINGS,

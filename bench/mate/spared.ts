@@ -50,7 +50,7 @@ function spares(
   return listed.some(
     (way) =>
       way.costs.tripCents > 0 &&
-      way.joints.length < joints &&
+      way.joints.length + 2 <= joints &&
       way.methods.length < methods.size &&
       way.methods.every((id) => methods.has(id)) &&
       way.costs.totalCents - way.costs.tripCents < cents,

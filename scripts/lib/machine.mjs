@@ -97,10 +97,10 @@ export async function ensurePackages(root = ROOT) {
  * has a group of its own, which is killed whole.
  */
 async function endsWithUs(command, args, cwd) {
-  const child = spawn(command, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], detached: true })
+  let child
   const end = () => {
     try {
-      process.kill(-child.pid, 'SIGKILL')
+      if (child?.pid) process.kill(-child.pid, 'SIGKILL')
     } catch {
       // it has ended
     }
@@ -108,8 +108,10 @@ async function endsWithUs(command, args, cwd) {
   const leave = () => process.exit(130)
   const signals = ['SIGINT', 'SIGTERM', 'SIGHUP']
   process.once('exit', end)
+  // heard before there is anything that a signal could leave behind
   for (const signal of signals) process.on(signal, leave)
   try {
+    child = spawn(command, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], detached: true })
     return await new Promise((resolve, reject) => {
       child.once('error', (error) => reject(new Refusal(`${command}: ${error.message}`)))
       child.once('close', (code) => resolve(code ?? 1))

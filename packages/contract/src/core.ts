@@ -293,6 +293,14 @@ export const houseRules = z.object({
   fluxOn: z.enum(['both', 'tube-only']),
   compressionNut: z.enum(['dry', 'silicone-trace']),
   recheck: z.enum(['both', 'two-hours', 'next-morning']),
+  pushFitClean: z.enum(['wipe', 'abrasive']).optional(),
+  stiffener: z.enum(['leave', 'pull']).optional(),
+  pushFitReuse: z.enum(['temporary', 'few', 'never']).optional(),
+  tapeTurns: z.enum(['three', 'five', 'seven']).optional(),
+  cooling: z.enum(['hand', 'ten-minutes']).optional(),
+  wallYears: z.enum(['25', '45', '70']).optional(),
+  copperType: z.enum(['L', 'M']).optional(),
+  oneHole: z.enum(['repair', 'replace']).optional(),
 }) satisfies z.ZodType<HouseRules>
 
 export const methodId = z.enum(METHOD_IDS)
@@ -303,6 +311,7 @@ export const mateSettings = z.object({
   tripMinutes: z.number().min(0).max(1000),
   callBackCents: cents,
   familyPriceCents: z.record(key, cents),
+  toolCents: z.partialRecord(toolId, cents).optional(),
   priceCents: z.record(key, cents),
   consumableCents: z.record(key, cents),
   jointMinutes: z.partialRecord(methodId, z.number().min(0).max(600)),

@@ -32,10 +32,13 @@ import {
   pipeById,
   platesFor,
   RULES,
+  SHELF_IDS,
   sequence,
+  shortOf,
   type ThreadBelief,
   tableVersions,
   toSvg,
+  withShelves,
 } from '@diarmos/core'
 import { z } from 'zod'
 import {
@@ -193,6 +196,12 @@ export const operations = {
     summary: 'Every generic part: id, name, family and laying length in mm.',
     request: z.object({}),
     run: () => CATALOG.map(({ id, name, family, layingMm }) => ({ id, name, family, layingMm })),
+  }),
+  shelves: operation({
+    summary:
+      'What service vans carry, shelf by shelf: how much a van is short of it, and the van with it filled up.',
+    request: z.object(mateSettings.shape).pick({ toolsAboard: true, partsAboard: true }),
+    run: (van) => SHELF_IDS.map((id) => ({ id, short: shortOf(van, id), filled: withShelves(van, [id]) })),
   }),
   diameters: operation({
     summary: 'Outside diameters that pipes are made in, rising, each with the pipes that have it.',

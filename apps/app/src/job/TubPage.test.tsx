@@ -170,7 +170,7 @@ describe('a tub and shower', () => {
     const option = screen.getByTestId('option-1').textContent
     expect(option).not.toMatch(/^1\. press/)
     await press(screen.getByTestId('refusals'))
-    expect(document.body.textContent).toMatch(/In this hole a press joint has 1 11\/16/)
+    expect(document.body.textContent).toMatch(/In this hole the press joint has 1 11\/16/)
   })
 
   it('takes its lines away with the valve, and keeps what was found', async () => {

@@ -1,5 +1,6 @@
 import type { LineResult, Reason } from '@diarmos/core'
 import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { REMOVAL_WORDS } from '@diarmos/core/words/methods'
 import { CHANGES, reasonText } from '@diarmos/core/words/reasons'
 import { useState } from 'react'
 import { View } from 'react-native'
@@ -20,6 +21,10 @@ export function Refusals({ result }: { result: LineResult }) {
   const [open, setOpen] = useState(false)
   const count = result.refusals.length + result.leftOut.length
   if (count === 0) return null
+  // what is never made on such a pipe is said in one breath, after what a change would help
+  const isNever = ({ reason }: LineResult['refusals'][number]) => reason.ruleId === 'method.not-on-this-pipe'
+  const never = result.refusals.filter(isNever)
+  const others = result.refusals.filter((refusal) => !isNever(refusal))
   return (
     <View className="mt-2">
       <Button
@@ -29,7 +34,7 @@ export function Refusals({ result }: { result: LineResult }) {
         testID="refusals"
       />
       {open
-        ? result.refusals.map(({ method, reason }) => (
+        ? others.map(({ method, reason }) => (
             <View key={method} className="border-b border-rule py-2">
               <Txt bold>{METHOD_WORDS[method]}</Txt>
               <Txt size="s">
@@ -56,18 +61,25 @@ export function Refusals({ result }: { result: LineResult }) {
             </View>
           ))
         : null}
+      {open && never.length > 0 ? (
+        <View className="border-b border-rule py-2">
+          <Txt bold>{never.map(({ method }) => METHOD_WORDS[method]).join(', ')}</Txt>
+          <Txt size="s">Not made on {String(never[0]?.reason.parameters.material)} of this size.</Txt>
+        </View>
+      ) : null}
     </View>
   )
 }
 
 /** What would make something fit, where nothing does. */
 export function Nothing({ result }: { result: LineResult }) {
+  const unit = usePreferences((state) => state.unit)
   return (
     <View testID="nothing-fits">
       <Note kind="stop" title="Nothing fits under these conditions">
         {result.remedies.length > 0
           ? 'One of these changes would make it possible:'
-          : 'No change of three conditions or fewer would make it possible: cut back to another pipe.'}
+          : 'No change of three conditions or fewer would make it possible.'}
       </Note>
       {result.remedies.slice(0, 6).map((remedy) => (
         <View key={remedy.changes.join()} className="border-b border-rule py-2">
@@ -83,11 +95,18 @@ export function Nothing({ result }: { result: LineResult }) {
             )}
           </View>
           <Txt size="s" tone="soft">
-            gives: {remedy.gives.methods.map((method) => METHOD_WORDS[method]).join(' → ')},{' '}
+            gives: {REMOVAL_WORDS[remedy.gives.removalId]},{' '}
+            {remedy.gives.methods.map((method) => METHOD_WORDS[method]).join(' → ')},{' '}
             {money(remedy.gives.totalCents)} all told
           </Txt>
         </View>
       ))}
+      {result.lastResort ? (
+        <View className="py-2">
+          <Txt bold>{result.remedies.length > 0 ? 'Or' : 'What then'}</Txt>
+          <Txt size="s">{reasonText(result.lastResort, unit)}</Txt>
+        </View>
+      ) : null}
     </View>
   )
 }

@@ -8,6 +8,7 @@ import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import { useSolved } from '../workers/solver'
 import type { MateSettings } from './houseRules'
+import { Shelves } from './Shelves'
 
 const PartSheet = later(async () => (await import('../work')).PartSheet)
 
@@ -40,6 +41,7 @@ export function Aboard({ mate, onChange }: Props) {
       <Txt bold size="l" heading={2} className="mb-1">
         Parts aboard
       </Txt>
+      <Shelves mate={mate} onChange={onChange} />
       <Field label="Look up a part" value={search} onChange={setSearch} placeholder="1/2 push-fit coupling" />
       {parts.slice(0, SHOWN).map((part) => {
         const count = mate.partsAboard[part.id] ?? 0

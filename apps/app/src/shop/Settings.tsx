@@ -26,12 +26,12 @@ export function Settings({ settings }: { settings: Doc<'settings'> }) {
   const sheet = open ? sheets[open] : undefined
   return (
     <View>
-      {RULES.map(({ key, label, options }) => (
+      {RULES.map(({ key, label, usual = '', options }) => (
         <View key={key} className="mb-3">
           <Choice
             label={label}
             columns={options.length === 3 ? 3 : 2}
-            value={mate.houseRules[key] as string}
+            value={mate.houseRules[key] ?? usual}
             options={options.map(([value, text]) => ({ value, label: text }))}
             onChange={(value) =>
               change({ houseRules: { ...mate.houseRules, [key]: value } as HouseRules }, `${label}: saved`)

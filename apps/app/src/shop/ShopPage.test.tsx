@@ -1,9 +1,10 @@
-import { STARTING_SETTINGS } from '@diarmos/core'
+import { SCHOOLS, STARTING_SETTINGS } from '@diarmos/core'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { prefer, usePreferences } from '../data/preferences'
 import { undo, useData } from '../data/store'
 import { held, openShop } from '../test/shop'
 import { all, dialog, one, press, write } from '../test/touch'
+import { RULES } from './houseRules'
 import { readNumber } from './readNumber'
 import { ShopPage } from './ShopPage'
 
@@ -30,12 +31,29 @@ describe('the shop’s own choices', () => {
     expect(mate()).toEqual(STARTING_SETTINGS)
   })
 
+  it('show the usual school where the shop has said nothing, and keep another', async () => {
+    expect(RULES.flatMap(({ key, usual }) => (usual ? [[key, usual]] : []))).toEqual(Object.entries(SCHOOLS))
+    expect(one('radio', 'One pinhole: mend it').getAttribute('aria-checked')).toBe('true')
+    await press(one('radio', 'One pinhole: replace the length'))
+    expect(mate()?.houseRules.oneHole).toBe('replace')
+  })
+
   it('put a tool on the van and take it off', async () => {
     const had = mate()?.toolsAboard.includes('expander')
     await press(one('switch', /expan/i))
     expect(mate()?.toolsAboard.includes('expander')).toBe(!had)
     await press(one('switch', /expan/i))
     expect(mate()?.toolsAboard.includes('expander')).toBe(had)
+  })
+
+  it('fill a shelf: what it lacks, no less of anything else, and undo takes it back', async () => {
+    await press(one('button', 'Fill. the shelf Copper'))
+    const { partsAboard, toolsAboard } = mate() ?? {}
+    expect(partsAboard?.['coupling.cxc.1/2']).toBeGreaterThan(3)
+    expect(toolsAboard).toEqual(expect.arrayContaining([...STARTING_SETTINGS.toolsAboard]))
+    expect(screen.queryByLabelText('Fill. the shelf Copper')).toBeNull()
+    await act(() => undo())
+    expect(mate()).toEqual(STARTING_SETTINGS)
   })
 
   it('count parts aboard, found by words in any order, never below none', async () => {

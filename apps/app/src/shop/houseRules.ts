@@ -7,6 +7,8 @@ export type HouseRules = MateSettings['houseRules']
 export const RULES: readonly {
   key: keyof HouseRules
   label: string
+  /** What is taken where the shop has not said. */
+  usual?: string
   options: readonly (readonly [string, string])[]
 }[] = [
   {
@@ -58,6 +60,81 @@ export const RULES: readonly {
       ['both', 'two hours and morning'],
       ['two-hours', 'two hours'],
       ['next-morning', 'next morning'],
+    ],
+  },
+  {
+    key: 'pushFitClean',
+    usual: 'wipe',
+    label: 'Copper before push-fit',
+    options: [
+      ['wipe', 'wipe, no abrasive'],
+      ['abrasive', 'clean as for solder'],
+    ],
+  },
+  {
+    key: 'stiffener',
+    usual: 'leave',
+    label: 'Push-fit stiffener, on copper',
+    options: [
+      ['leave', 'leave it in'],
+      ['pull', 'pull it out'],
+    ],
+  },
+  {
+    key: 'pushFitReuse',
+    usual: 'temporary',
+    label: 'A push-fit taken off',
+    options: [
+      ['temporary', 'for a time only'],
+      ['few', 'a few times'],
+      ['never', 'never again'],
+    ],
+  },
+  {
+    key: 'tapeTurns',
+    usual: 'five',
+    label: 'Turns of tape',
+    options: [
+      ['three', 'three'],
+      ['five', 'five'],
+      ['seven', 'seven'],
+    ],
+  },
+  {
+    key: 'cooling',
+    usual: 'hand',
+    label: 'Solder beside plastic cools',
+    options: [
+      ['hand', 'to a bare hand'],
+      ['ten-minutes', 'ten minutes'],
+    ],
+  },
+  {
+    key: 'wallYears',
+    usual: '45',
+    label: 'A closed wall stays shut, years',
+    options: [
+      ['25', '25'],
+      ['45', '45'],
+      ['70', '70'],
+    ],
+  },
+  {
+    key: 'copperType',
+    usual: 'L',
+    label: 'New copper',
+    options: [
+      ['L', 'type L'],
+      ['M', 'type M'],
+    ],
+  },
+  {
+    key: 'oneHole',
+    usual: 'repair',
+    label: 'One pinhole',
+    options: [
+      ['repair', 'mend it'],
+      ['replace', 'replace the length'],
     ],
   },
 ]

@@ -1,5 +1,5 @@
 import { FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
-import { CONSUMABLE_WORDS } from '@diarmos/core/words/methods'
+import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import type { MateSettings } from './houseRules'
 import type { NumberEntry } from './NumbersSheet'
 
@@ -48,7 +48,7 @@ export function numbersOf(
         ),
     },
     prices: {
-      label: 'Prices of parts',
+      label: 'Prices of parts, half-inch ones',
       entries: Object.entries(FAMILY_WORDS).map(([name, label]) => ({
         name,
         label,
@@ -70,6 +70,18 @@ export function numbersOf(
         most: 1000,
       })),
       save: (values) => change({ consumableCents: centsOf(values) }, 'Prices saved'),
+    },
+    tools: {
+      label: 'Tools got on the way, a job',
+      entries: Object.entries(TOOL_WORDS).map(([name, label]) => ({
+        name,
+        label,
+        value: centsAs(mate.toolCents?.[name as keyof NonNullable<MateSettings['toolCents']>]),
+        usual: true,
+        suffix: 'a job',
+        most: 1000,
+      })),
+      save: (values) => change({ toolCents: centsOf(values) }, 'Prices saved'),
     },
     minutes: {
       label: 'Minutes for a joint',

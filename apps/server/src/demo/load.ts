@@ -19,6 +19,8 @@ import {
   pipeById,
   STARTING_SETTINGS,
   tableVersions,
+  VANS,
+  withShelves,
 } from '@diarmos/core'
 import type { DataSource } from 'typeorm'
 import { apply } from '../store/apply'
@@ -32,20 +34,12 @@ import { DEMO_PASSWORD, SHOPS } from './people'
 
 const DAY = 86_400_000
 
-/** A few parts and tools aboard, so that not everything means a trip to the counter. */
-const DEMO_SETTINGS = {
+/** Each shop's van, filled as such vans are: one crimps and solders, the other expands and presses. */
+const settingsOf = (van: keyof typeof VANS) => ({
   ...STARTING_SETTINGS,
-  partsAboard: {
-    'stop.angle.compxcomp.1/2x3/8': 4,
-    'stop.angle.pushxcomp.1/2x3/8': 2,
-    'stop.angle.fnptxcomp.1/2x3/8': 2,
-    'connector.comp3/8xfaucet1/2.16in': 4,
-    'connector.comp3/8xfaucet1/2.20in': 2,
-    'nipple.mxm.brass.npt.1/2x2': 3,
-    'coupling.cxc.1/2': 6,
-    'tube.copper.1/2': 2,
-  },
-}
+  ...withShelves(STARTING_SETTINGS, VANS[van]),
+})
+const DEMO_SETTINGS = settingsOf(SHOPS[0].van)
 
 class Writer {
   private count = 0
@@ -113,7 +107,7 @@ export async function loadDemo(database: DataSource, now = new Date()): Promise<
         zone: 'America/New_York',
         unit: 'in',
         region: 'north-america',
-        mate: DEMO_SETTINGS,
+        mate: settingsOf(shop.van),
         expected: {},
         currency: 'USD',
       },

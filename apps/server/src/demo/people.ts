@@ -5,6 +5,7 @@ export const SHOPS = [
   {
     key: 'tidewall',
     name: 'Tidewall Repairs',
+    van: 'solders',
     people: [
       { name: 'Oda Fenwright', email: 'oda@tidewall.example', role: 'owner' },
       { name: 'Bram Sallow', email: 'bram@tidewall.example', role: 'technician' },
@@ -15,6 +16,7 @@ export const SHOPS = [
   {
     key: 'coldharbour',
     name: 'Fennel Street Plumbing',
+    van: 'presses',
     people: [
       { name: 'Jory Ashdown', email: 'jory@fennel.example', role: 'owner' },
       { name: 'Wren Tallis', email: 'wren@fennel.example', role: 'technician' },

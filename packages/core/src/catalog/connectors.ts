@@ -48,7 +48,8 @@ export function supplyConnectors(): Fitting[] {
         material: 'braided',
         heatSensitive: true,
         layingMm: mm - 16,
-        lengthMm: { min: mm * 0.7, max: mm },
+        // laid in a bow it spans about a third of its length: common practice
+        lengthMm: { min: mm * 0.35, max: mm },
         a: end('swivel-nut', from[0], from[1], 'rubber-seated'),
         b: end('swivel-nut', to[0], to[1], 'rubber-seated'),
       })

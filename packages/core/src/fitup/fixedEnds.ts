@@ -1,11 +1,12 @@
 import { partOf } from '../assembly/kept'
 import type { Family } from '../catalog/types'
+import { isSoftTube } from '../reference/softTube'
 import { commonPractice } from '../reference/source'
 import type { Pipe } from '../reference/types'
 import { pieceLetter } from '../units'
 import { type Dimension, type LaidPiece, layOut } from './layout'
 import { type FitReason, impossible } from './reason'
-import { type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
+import { drawnBack, leastBowedMm, type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
 import { bends, bendsSquare, type Chain } from './stations'
 import { faceMm } from './takeOut'
 import { usualElbowMm } from './usualElbow'
@@ -114,6 +115,14 @@ export function leastFreeMm(pipe: FixedEndsAsk['pipe'], retractionMm: number, ro
   return sidewaysSpring(pipe, length, roomMm).retractionMm >= retractionMm - 1e-9 ? length : null
 }
 
+/** The same of soft tube, which is bowed by hand where that takes less. */
+function leastDrawnMm(pipe: FixedEndsAsk['pipe'], retractionMm: number, roomMm: number): number | null {
+  const sprung = leastFreeMm(pipe, retractionMm, roomMm)
+  if (!isSoftTube(pipe.material)) return sprung
+  const bowed = leastBowedMm(pipe, retractionMm, roomMm)
+  return bowed === null || sprung === null ? (bowed ?? sprung) : Math.min(bowed, sprung)
+}
+
 /** The free length from which a pipe can be pushed so far sideways, mm; null where the room ends it first. */
 function leastFreeSidewaysMm(pipe: FixedEndsAsk['pipe'], sidewaysMm: number, roomMm: number): number | null {
   const stiffness = stiffnessOf(pipe.material, pipe.soft)
@@ -154,14 +163,14 @@ function springRoundCorner({ pipe, chain, freeMm, roomMm }: FixedEndsAsk, corner
 
 function springOf({ pipe, chain, freeMm, roomMm }: FixedEndsAsk): SpringVerdict {
   const needsMm = Math.min(...letIn(chain).map(({ minMm }) => minMm))
-  const sides = [sidewaysSpring(pipe, freeMm[0], roomMm), sidewaysSpring(pipe, freeMm[1], roomMm)] as const
+  const sides = [drawnBack(pipe, freeMm[0], roomMm), drawnBack(pipe, freeMm[1], roomMm)] as const
   const haveMm = sides[0].retractionMm + sides[1].retractionMm
   return {
     needsMm,
     haveMm,
     can: haveMm >= needsMm,
     sides,
-    leastFreeMm: leastFreeMm(pipe, needsMm / 2, roomMm),
+    leastFreeMm: leastDrawnMm(pipe, needsMm / 2, roomMm),
   }
 }
 
@@ -278,7 +287,7 @@ function slidingOf({ chain, bareMm }: FixedEndsAsk, pieces: readonly LaidPiece[]
 }
 
 function stepsOf(
-  { chain }: FixedEndsAsk,
+  { chain, pipe }: FixedEndsAsk,
   legs: readonly CornerLeg[],
   pieces: readonly LaidPiece[],
   sliding: FixedEnds['sliding'],
@@ -304,7 +313,11 @@ function stepsOf(
   const others = chain.parts.filter((_, index) => index !== sliding?.part).length
   if (others > 0) steps.push(step('fixed.put-in'))
   if (chain.closes?.by === 'spring')
-    steps.push(step(second ? 'fixed.spring-corner' : 'fixed.spring', { needsMm: chain.closes.needsMm }))
+    steps.push(
+      step(second ? 'fixed.spring-corner' : isSoftTube(pipe.material) ? 'fixed.bow' : 'fixed.spring', {
+        needsMm: chain.closes.needsMm,
+      }),
+    )
   if (chain.closes?.by === 'union') steps.push(step('fixed.union'))
   if (sliding) steps.push(step('fixed.draw-back'))
   return steps

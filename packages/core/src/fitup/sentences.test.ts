@@ -56,7 +56,8 @@ const runs = fc.oneof(
     fc.constantFrom(...RUNS.filter(({ closes }) => closes?.by === by)),
   ),
 )
-const pipe = pipeById('copper.l.1/2') as Pipe
+/** What is sprung, and what is bowed. */
+const TUBES = ['copper.l.1/2', 'pex-b.sdr9.1/2'].map((id) => pipeById(id) as Pipe)
 const mm = evenly
 
 /** Too short, just so for a 12 in connector with an inch of slack, and too long. */
@@ -99,17 +100,19 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
         ...(found.reach?.reason ? [found.reach.reason] : []),
       ]
     }),
-  fc.tuple(runs, fc.option(mm(0, 900)), mm(5, 200), mm(5, 200)).map(([chain, takeOutMm, near, far]) => {
-    const { reason, steps } = fixedEnds({
-      pipe,
-      chain,
-      takeOutMm,
-      bareMm: [near, far],
-      freeMm: [400, 400],
-      roomMm: 30,
-    })
-    return [...(reason ? [reason] : []), ...steps]
-  }),
+  fc
+    .tuple(runs, fc.option(mm(0, 900)), mm(5, 200), mm(5, 200), fc.constantFrom(...TUBES))
+    .map(([chain, takeOutMm, near, far, pipe]) => {
+      const { reason, steps } = fixedEnds({
+        pipe,
+        chain,
+        takeOutMm,
+        bareMm: [near, far],
+        freeMm: [400, 400],
+        roomMm: 30,
+      })
+      return [...(reason ? [reason] : []), ...steps]
+    }),
   fc
     .tuple(
       fc.constantFrom(...TUBULAR_TRAPS),

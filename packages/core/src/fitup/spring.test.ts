@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { pipeById } from '../reference'
 import type { Pipe } from '../reference/types'
 import { evenly } from '../test/evenly'
-import { sidewaysSpring, stiffnessOf } from './spring'
+import { bendRadiusMm, drawnBack, leastBowedMm, sidewaysSpring, stiffnessOf } from './spring'
 
 const half = pipeById('copper.l.1/2') as Pipe
 
@@ -79,5 +79,59 @@ describe('a pipe sprung sideways', () => {
   it('is nothing for what is not sprung: clay, cast iron, no free length', () => {
     expect(sidewaysSpring({ odMm: 110, wallMm: 6, material: 'cast-iron' }, 1000, 50).limit).toBe('rigid')
     expect(sidewaysSpring(half, 0, 50).retractionMm).toBe(0)
+  })
+})
+
+describe('soft tube drawn into a bow', () => {
+  const pex = pipeById('pex-b.sdr9.1/2') as Pipe
+  /** The bow taken apart into many short pieces: how much longer it is than its reach, and how tight it is bent. */
+  function byPieces(highMm: number, reachMm: number) {
+    const pieces = 4000
+    const y = (x: number) => (highMm / 2) * (1 - Math.cos((2 * Math.PI * x) / reachMm))
+    const dx = reachMm / pieces
+    let arc = 0
+    let tightest = Number.POSITIVE_INFINITY
+    for (let at = 0; at < pieces; at++) {
+      const [before, here, after] = [y((at - 1) * dx), y(at * dx), y((at + 1) * dx)] as const
+      arc += Math.hypot(dx, after - here)
+      const [slope, bend] = [(after - before) / (2 * dx), (after - 2 * here + before) / dx ** 2]
+      tightest = Math.min(tightest, (1 + slope ** 2) ** 1.5 / Math.abs(bend))
+    }
+    return { back: arc - reachMm, tightest }
+  }
+
+  it('comes back as much as the bow is longer than its reach, and is nowhere bent tighter than it may be', () =>
+    fc.assert(
+      fc.property(evenly(80, 3000), evenly(1, 90), (free, room) => {
+        const drawn = drawnBack(pex, free, room)
+        if (drawn.limit !== 'bow') return
+        const radius = bendRadiusMm(pex)
+        const reach = Math.PI * Math.sqrt(2 * drawn.sidewaysMm * radius)
+        expect(reach).toBeLessThanOrEqual(free + 1e-9)
+        expect(drawn.sidewaysMm).toBeLessThanOrEqual(room + 1e-9)
+        const { back, tightest } = byPieces(drawn.sidewaysMm, reach)
+        // for small slopes; a bow of 90 mm is some parts in a hundred off, on the safe side
+        expect(drawn.retractionMm / back).toBeGreaterThan(0.9)
+        expect(drawn.retractionMm / back).toBeLessThan(1.12)
+        expect(tightest).toBeGreaterThan(radius * 0.99)
+      }),
+      { numRuns: 60 },
+    ))
+
+  it('gives a hand of room what a crimp goes in; hard tube never bows', () => {
+    // two ends of half-inch tube in an open stud bay, two inches aside: more than the 5/8 in that a barb takes
+    expect(2 * drawnBack(pex, 600, 50.8).retractionMm).toBeGreaterThan(15.9)
+    expect(drawnBack(half, 600, 50.8)).toEqual(sidewaysSpring(half, 600, 50.8))
+  })
+
+  it.each([
+    [4, 60],
+    [10, 60],
+    [16, 60],
+  ])('%d mm are had from the length that is named, and from no shorter', (back, room) => {
+    const least = leastBowedMm(pex, back, room) as number
+    expect(drawnBack(pex, least * 1.01, room).retractionMm).toBeGreaterThanOrEqual(back)
+    expect(drawnBack(pex, least * 0.97, room).retractionMm).toBeLessThan(back)
+    expect(leastBowedMm(pex, back, 3)).toBeNull()
   })
 })

@@ -1,3 +1,4 @@
+import { isSoftTube } from '../reference/softTube'
 import type { Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
 
@@ -71,8 +72,8 @@ export interface Spring {
   readonly retractionMm: number
   readonly forceN: number
   readonly stressMPa: number
-  /** What stops it: the stuff, the room beside it, or that it is not sprung. */
-  readonly limit: 'stress' | 'room' | 'rigid'
+  /** What stops it: the stuff, the room beside it, its free length or that it is not sprung; `bow` where it is bent by hand. */
+  readonly limit: 'stress' | 'room' | 'rigid' | 'bow'
 }
 
 /**
@@ -112,4 +113,51 @@ export function sidewaysSpring(
     stressMPa: (3 * modulusMPa * (pipe.odMm / 2) * sidewaysMm) / freeMm ** 2,
     limit: byStress < most ? 'stress' : 'room',
   }
+}
+
+type Tube = Parameters<typeof sidewaysSpring>[0]
+
+/** Least bend of soft tube by hand, in outside diameters. Makers of PEX print 6 to 8; the stiffer kinds 10. */
+export function bendRadiusMm({ odMm, material }: Pick<Tube, 'odMm' | 'material'>): number {
+  return (material.startsWith('pex') ? 8 : 10) * odMm
+}
+
+/**
+ * Soft tube drawn into a bow beside its line, no tighter than it may be bent, its ends in line: how much nearer its cut
+ * end then lies.
+ *
+ * Shape w = Y(1 - cos 2πx/L)/2: least radius L²/(2π²Y), so L = π√(2YR); it comes back by ½∫w'² = π²Y²/(4L).
+ */
+function bow(pipe: Tube, freeMm: number, roomMm: number): Spring {
+  const radiusMm = bendRadiusMm(pipe)
+  // the whole free length, where it is shorter than so wide a bow takes
+  const sidewaysMm = Math.min(roomMm, freeMm ** 2 / (2 * Math.PI ** 2 * radiusMm))
+  const length = Math.PI * Math.sqrt(2 * sidewaysMm * radiusMm)
+  return {
+    sidewaysMm,
+    retractionMm: length > 0 ? (Math.PI * sidewaysMm) ** 2 / (4 * length) : 0,
+    forceN: 0,
+    stressMPa: 0,
+    limit: 'bow',
+  }
+}
+
+/** How far a cut pipe can be drawn back along its line: sprung sideways at its end, or soft tube bowed, whichever gives more. */
+export function drawnBack(pipe: Tube, freeMm: number, roomMm: number): Spring {
+  const sprung = sidewaysSpring(pipe, freeMm, roomMm)
+  if (!isSoftTube(pipe.material) || freeMm <= 0 || roomMm <= 0) return sprung
+  const bowed = bow(pipe, freeMm, roomMm)
+  return bowed.retractionMm > sprung.retractionMm ? bowed : sprung
+}
+
+/** The free length from which soft tube is drawn back so far by a bow, mm; null where the room is too small for it. */
+export function leastBowedMm(
+  pipe: Pick<Tube, 'odMm' | 'material'>,
+  retractionMm: number,
+  roomMm: number,
+): number | null {
+  const radiusMm = bendRadiusMm(pipe)
+  // r = πY^1.5 / (4√(2R))
+  const sidewaysMm = ((4 * retractionMm * Math.sqrt(2 * radiusMm)) / Math.PI) ** (2 / 3)
+  return sidewaysMm > roomMm ? null : Math.PI * Math.sqrt(2 * sidewaysMm * radiusMm)
 }

@@ -37,7 +37,9 @@ describe('a body that hangs, or has another line', () => {
   it.each(SCREWED)('%s on %s: every way has something that closes without a turn', (kind, pipe, place) => {
     for (const access of ['reachable', 'closed-wall'] as const) {
       const { options } = ask(line(pipe, { ...place, access }, kind))
-      expect(options.length).toBeGreaterThan(access === 'reachable' ? 3 : 0)
+      // a heater's valve is never walled in, so neither is its cold line
+      if (access === 'closed-wall' && kind.startsWith('heater')) expect(options).toEqual([])
+      else expect(options.length).toBeGreaterThan(access === 'reachable' ? 3 : 0)
       expect(options.filter((option) => !loose(option))).toEqual([])
     }
   })

@@ -118,7 +118,7 @@ describe('a basin’s waste to a stub of drain pipe', () => {
   it.each([
     [{ stubMm: 20 }, 'stub.too-short', { stubMm: 40 }],
     [{ line: 'trickle' as const }, 'cement.not-dry', {}],
-    [{ outOfRound: true }, 'drain.out-of-round', {}],
+    [{ outOfRound: true, stubMm: 40 }, 'drain.out-of-round', { stubMm: 70 }],
     [{ faults: ['pinhole' as const] }, 'end.pinhole', {}],
   ])('%j is refused, %s', (patch, ruleId, better) => {
     const { options, refusals } = ask(waste('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2', patch))

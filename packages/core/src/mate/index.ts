@@ -1,6 +1,7 @@
 export { type KeepPlace, keep, tableVersions } from './asking/keep'
 export { cheapestWay, mate } from './asking/mate'
 export { STARTING_SETTINGS } from './costs/settings'
+export { SHELF_IDS, SHELVES, type ShelfId, shortOf, VANS, withShelves } from './costs/shelves'
 export { MATE_STEPS } from './model/problem'
 export { RULES } from './rules/rules'
 export { CRITERIA, FRONT_MOST, FRONT_WINDOW } from './search/front'

@@ -266,9 +266,17 @@ describe('the rules of the trade', () => {
     expect(shorter.options).toEqual([])
   })
 
+  /** Long enough for a joint on the end as it is, too short to be cut back. */
+  const SHORT = { stubMm: 36 }
   const never: readonly [string, string, Partial<Conditions>, MethodId, string][] = [
-    ['no push-fit on a scored end', 'copper.l.1/2', { scored: true }, 'push-fit', 'end.scored'],
-    ['no compression out of round', 'copper.l.1/2', { outOfRound: true }, 'compression', 'end.out-of-round'],
+    ['no push-fit on a scored end', 'copper.l.1/2', { scored: true, ...SHORT }, 'push-fit', 'end.scored'],
+    [
+      'no compression out of round',
+      'copper.l.1/2',
+      { outOfRound: true, ...SHORT },
+      'compression',
+      'end.out-of-round',
+    ],
     [
       'steel is opened only once water was seen',
       'black.40.1/2',
@@ -279,7 +287,13 @@ describe('the rules of the trade', () => {
     ['no crimp on copper', 'copper.m.1/2', {}, 'crimp', 'method.not-on-this-pipe'],
     ['no expansion on type B', 'pex-b.sdr9.1/2', {}, 'expansion', 'method.not-on-this-pipe'],
     ['no push-fit on a pitted end', 'copper.l.1/2', { faults: ['pitted'] }, 'push-fit', 'end.pitted'],
-    ['no compression on a bent end', 'copper.l.1/2', { faults: ['bent'] }, 'compression', 'end.bent'],
+    [
+      'no compression on a bent end',
+      'copper.l.1/2',
+      { faults: ['bent'], ...SHORT },
+      'compression',
+      'end.bent',
+    ],
     ['nothing at a pinhole', 'copper.l.1/2', { faults: ['pinhole'] }, 'sweat', 'end.pinhole'],
     [
       'a length with several pinholes is done',
@@ -291,29 +305,35 @@ describe('the rules of the trade', () => {
     [
       'no second ring where an old ring has marked the stub',
       'copper.l.1/2',
-      { oldJoint: 'none', faults: ['ring-mark'] },
+      { oldJoint: 'none', faults: ['ring-mark'], ...SHORT },
       'compression',
       'compression.second-ring',
     ],
     [
       'no push-fit where teeth have marked the stub',
       'copper.l.1/2',
-      { oldJoint: 'none', faults: ['tooth-marks'] },
+      { oldJoint: 'none', faults: ['tooth-marks'], ...SHORT },
       'push-fit',
       'push-fit.tooth-marks',
     ],
     [
       'nothing is expanded where teeth have marked it',
       'pex-a.sdr9.1/2',
-      { oldJoint: 'none', faults: ['tooth-marks'] },
+      { oldJoint: 'none', faults: ['tooth-marks'], ...SHORT },
       'expansion',
       'expansion.marked',
     ],
-    ['nothing is expanded over a score', 'pex-a.sdr9.1/2', { scored: true }, 'expansion', 'end.scored'],
+    [
+      'nothing is expanded over a score',
+      'pex-a.sdr9.1/2',
+      { scored: true, ...SHORT },
+      'expansion',
+      'end.scored',
+    ],
     [
       'no push-fit on solder',
       'copper.l.1/2',
-      { oldJoint: 'none', faults: ['solder-on'] },
+      { oldJoint: 'none', faults: ['solder-on'], ...SHORT },
       'push-fit',
       'push-fit.solder-left',
     ],
@@ -324,6 +344,29 @@ describe('the rules of the trade', () => {
   it.each(never)('%s', (_name, pipeId, patch, method, ruleId) =>
     expect(refusal(line(pipeId, patch), method)?.ruleId).toBe(ruleId),
   )
+
+  it.each([
+    { scored: true },
+    { outOfRound: true },
+    { faults: ['bent'] },
+    { faults: ['ring-mark'], oldJoint: 'none' },
+    { faults: ['tooth-marks', 'solder-on'], scored: true, outOfRound: true },
+  ] as const)('%j: one cut past the marks cures them all, where the stub is long enough', (marks) => {
+    const marked = line('copper.l.1/2', { ...marks, stubMm: 70 })
+    const kinds = (methods: readonly string[]) => [...new Set(methods)].sort()
+    const cut = ask(marked, WELL_EQUIPPED, 20).options.filter(
+      ({ removalId }) => removalId === 'cut-behind-marks',
+    )
+    // what is left is a clean end of so much less
+    expect(kinds(cut.map(({ joints }) => joints[0]?.method ?? ''))).toEqual(
+      kinds([...firstMethods(line('copper.l.1/2', { stubMm: 44 }))].map(String)),
+    )
+    expect(cut[0]?.leavesStubMm).toBe(70 - 26)
+    // nothing is sealed on the marked end itself
+    for (const { removalId, joints } of ask(marked, WELL_EQUIPPED, 20).options)
+      if (!removalId.endsWith('marks'))
+        expect(['press', 'push-fit', 'compression']).not.toContain(joints[0]?.method)
+  })
 
   it('no thread of one system in the other: what goes on a 55 degree thread has one', () => {
     const { options } = ask(line('galvanised.40.1/2', { thread: 'BSP' }))

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { BODY_KINDS } from '../assembly'
 import { pairEngagement, pairs, portClass } from '../assembly/methods/pairs'
 import { METHODS, methodById } from '../assembly/methods/table'
-import { CATALOG, type PortEnd } from '../catalog'
+import { TOOL_IDS } from '../assembly/tools'
+import { CATALOG, type Fitting, fittingById, type PortEnd } from '../catalog'
 import {
   consumableCents,
   consumablesOf,
@@ -99,6 +100,7 @@ describe('ends that join', () => {
           beforeStop: place.beforeStop,
           route: place.route,
           run: place.run,
+          own: new Set(['copper', 'steel']),
           needsStubMm: 0,
           conditions: { ...PLAIN, ...place },
           settings: { ...STARTING_SETTINGS, codeProfile: place.codeProfile },
@@ -176,8 +178,40 @@ describe('what things cost', () => {
   it('the shop’s own price goes before the family’s', () => {
     const stop = CATALOG.find((fitting) => fitting.family === 'angle-stop')
     if (!stop) throw new Error('no stop')
-    expect(partCents(stop, STARTING_SETTINGS)).toBe(STARTING_SETTINGS.familyPriceCents['angle-stop'])
+    expect(partCents(stop, STARTING_SETTINGS)).toBeGreaterThan(7)
     expect(partCents(stop, { ...STARTING_SETTINGS, priceCents: { [stop.id]: 7 } })).toBe(7)
+  })
+  it.each([
+    // cheap to dear, as on every counter: drawn tube, rings and bars, collars; small before large
+    ['coupling.cxc.1/2', 'coupling.pressxpress.1/2', 'coupling.pushxpush.1/2', 'coupling.pushxpush.3/4'],
+    ['tee.barbxbarbxbarb.1/2', 'tee.pressxpressxpress.1/2', 'tee.pushxpushxpush.1/2'],
+    ['coupling.fxf.galv.npt.1/2', 'coupling.fxf.brass.npt.1/2', 'reducer.fxf.brass.npt.3/4x1/2'],
+    ['tube.pex-b.1/2', 'tube.copper.1/2', 'tube.copper.3/4', 'tube.copper.1'],
+  ])('%s costs less than %s', (...ids) => {
+    const cents = ids.map((id) => partCents(fittingById(id as string) as Fitting, STARTING_SETTINGS))
+    expect(cents).toEqual([...new Set(cents)].sort((a, b) => a - b))
+    // all of a family follow its price
+    const dear = ids.map((id) => {
+      const part = fittingById(id as string) as Fitting
+      const familyPriceCents = { [part.family]: 10 * (STARTING_SETTINGS.familyPriceCents[part.family] ?? 0) }
+      return partCents(part, { ...STARTING_SETTINGS, familyPriceCents })
+    })
+    dear.forEach((price, at) => {
+      expect(price).toBeGreaterThan(cents[at] ?? 0)
+    })
+  })
+  it('a tool that is not aboard is paid once, with the set-up of what it is for', () => {
+    const aboard = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
+    const without = { ...aboard, toolsAboard: TOOL_IDS.filter((tool) => tool !== 'cinch-tool') }
+    const mask = methodBit('cinch') | methodBit('threaded')
+    expect(setUpCents(mask, without) - setUpCents(mask, aboard)).toBe(
+      STARTING_SETTINGS.toolCents?.['cinch-tool'],
+    )
+    expect(setUpCents(methodBit('threaded'), without)).toBe(setUpCents(methodBit('threaded'), aboard))
+    // the shop's own figure goes before
+    expect(setUpCents(mask, { ...without, toolCents: { 'cinch-tool': 1 } }) - setUpCents(mask, aboard)).toBe(
+      1,
+    )
   })
   it('set-up is paid once for each method opened', () => {
     const [a, b] = [methodBit('sweat'), methodBit('threaded')]
@@ -188,7 +222,8 @@ describe('what things cost', () => {
     expect(setUpCents(0, STARTING_SETTINGS)).toBe(0)
     // a can of cement is opened once, and paid with the set-up
     expect(setUpCents(methodBit('cement'), STARTING_SETTINGS)).toBe(
-      labourCents(60, STARTING_SETTINGS) + (STARTING_SETTINGS.consumableCents['cpvc-cement'] ?? 0),
+      labourCents(methodById('cement').setUpSeconds, STARTING_SETTINGS) +
+        (STARTING_SETTINGS.consumableCents['cpvc-cement'] ?? 0),
     )
   })
   it('the thread’s seal follows the house', () => {

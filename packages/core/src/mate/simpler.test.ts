@@ -59,7 +59,7 @@ describe('a longer way that only spares the trip', () => {
       { ...long, trip: true },
       { ...long, mask: 0b001 },
       { ...long, mask: 0b010 },
-      { ...long, joints: 2 },
+      { ...long, joints: 3 },
       { ...long, cents: 2900 },
     ])
       expect([other, onlySparesTrip(other, [simple])]).toEqual([other, false])

@@ -436,9 +436,9 @@ describe('for a time only', () => {
 })
 
 describe('what the place leaves out', () => {
-  const out = (fixtureId: string, patch: Partial<Conditions>) =>
+  const out = (fixtureId: string, patch: Partial<Conditions>, pipeId = 'copper.l.1/2') =>
     mate({
-      lines: [{ ...line('copper.l.1/2', { stubMm: 80, ...patch }), to: mouthOf(fixtureId) }],
+      lines: [{ ...line(pipeId, { stubMm: 80, ...patch }), to: mouthOf(fixtureId) }],
       settings: WELL_EQUIPPED,
     }).lines[0]?.leftOut.map(({ family, reason }) => [family, reason.ruleId])
 
@@ -448,7 +448,35 @@ describe('what the place leaves out', () => {
       ['hose-bib', 'bib.frost'],
       ['frost-free-bib', 'bib.too-short'],
     ])
+    expect(out('heater.nipple.3/4', {})).toEqual([['tube-piece', 'heater.plastic-tube']])
+    expect(out('heater.nipple.3/4', { access: 'closed-wall' })).toContainEqual([
+      'isolating-valve',
+      'valve.shut-in',
+    ])
     expect(out('faucet.shank.1/2', { reachMm: null })).toEqual([])
     expect(out('faucet.shank.1/2', { reachMm: 400 })).toEqual([['supply-connector', 'connector.too-short']])
+  })
+
+  it('a plain bib on plastic, and what closes by a spring that nobody has measured', () => {
+    expect(out('hose.outlet', {}, 'pex-b.sdr9.1/2')).toEqual([['hose-bib', 'bib.on-plastic']])
+    expect(out('hose.outlet', { freezing: true }, 'pex-b.sdr9.1/2')).toEqual([['hose-bib', 'bib.frost']])
+    const run = (freeMm: number, sidewaysMm: number) =>
+      mate({
+        lines: [
+          {
+            lineId: 'a',
+            pipeId: 'pex-b.sdr9.1/2',
+            conditions: line('pex-b.sdr9.1/2', { oldJoint: 'none' }).conditions,
+            cutIn: { insert: 'repair', farMm: null, freeMm: [freeMm, freeMm], outMm: 30, sidewaysMm },
+          },
+        ],
+        settings: WELL_EQUIPPED,
+      }).lines[0]
+    expect(run(0, 0)?.leftOut.map(({ reason }) => reason.ruleId)).toEqual(['run.not-measured'])
+    expect(run(600, 50)?.leftOut).toEqual([])
+    // soft tube with room beside it is bowed: the same joint twice, and nothing that slides
+    const bowed = run(600, 50)?.options.find(({ closes }) => closes?.by === 'spring')
+    expect(bowed?.parts.every(({ family }) => !/slip|repair/.test(family))).toBe(true)
+    expect(run(0, 0)?.options.some(({ closes }) => closes?.by === 'spring')).toBe(false)
   })
 })

@@ -5,6 +5,7 @@ import type { EndRef } from '../assembly/end'
 import type { KeptPart } from '../assembly/kept'
 import type { MethodId } from '../assembly/methods/table'
 import type { ChangeId, Reason } from '../assembly/reason'
+import type { Schools } from '../assembly/schools'
 import type { ToolId } from '../assembly/tools'
 import type { Family, Fitting, PortForm, Standing } from '../catalog/types'
 import type { Source } from '../reference/source'
@@ -36,7 +37,7 @@ export interface Amendment {
   readonly why: string
 }
 
-export interface HouseRules {
+export interface HouseRules extends Partial<Schools> {
   readonly pushFitConcealed: 'allow' | 'reachable-only' | 'emergency-only'
   readonly oldStop: 'cut-behind' | 'take-off'
   readonly threadSeal: 'tape-then-paste' | 'tape' | 'paste'
@@ -45,7 +46,7 @@ export interface HouseRules {
   readonly recheck: 'both' | 'two-hours' | 'next-morning'
 }
 
-/** A shop's own numbers. Prices in cents by part id; what is missing takes the family's price. */
+/** A shop's own numbers. Prices in cents by part id; what is missing goes by the family's, that of a half-inch one. */
 export interface MateSettings {
   readonly labourCentsPerHour: number
   /** Minutes to the counter and back, when a part or tool is not aboard. */
@@ -54,6 +55,8 @@ export interface MateSettings {
   readonly callBackCents: number
   readonly familyPriceCents: Readonly<Record<string, number>>
   readonly priceCents: Readonly<Record<string, number>>
+  /** What a tool that is not aboard costs the job for which it is got on the way; what is missing, as a new shop has it. */
+  readonly toolCents?: Readonly<Partial<Record<ToolId, number>>>
   readonly consumableCents: Readonly<Record<string, number>>
   /** Minutes for one joint, by method; what is missing takes the method's own. */
   readonly jointMinutes: Readonly<Partial<Record<MethodId, number>>>
@@ -258,6 +261,8 @@ export interface LineResult {
   readonly options: readonly RankedOption[]
   readonly refusals: readonly Refusal[]
   readonly remedies: readonly Remedy[]
+  /** Where nothing fits, what a plumber turns to then; null where something does, or where the line begins at something new. */
+  readonly lastResort: Reason | null
   /** Parts that the place leaves out of the ways, and why. */
   readonly leftOut: readonly LeftOut[]
   /** What holds for a time only; only where improvised ways are asked for. */

@@ -29,6 +29,11 @@ export function isMetal(material: PipeMaterial): boolean {
   return FERROUS.has(material) || OTHER_METAL.has(material)
 }
 
+/** Neither metal nor the rubber of a seat. @param material of a pipe or of a port */
+export function isPlastic(material: string): boolean {
+  return material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
+}
+
 const DRAIN: ReadonlySet<PipeMaterial> = new Set([
   'copper-drain',
   'lead-waste',

@@ -4,6 +4,7 @@ import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
+import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
@@ -62,8 +63,21 @@ function addLine(
 
   if (ownStop) graph.precede('general/protect', shut)
 
+  const { threadSeal, fluxOn, compressionNut } = houseRules
+  const { pushFitReuse, pushFitClean, stiffener, tapeTurns, cooling } = { ...SCHOOLS, ...houseRules }
+  // paste has no turns
+  const turns: Readonly<Record<string, string>> = threadSeal === 'paste' ? {} : { tapeTurns }
+  const said: Readonly<Record<string, string>> = {
+    threadSeal,
+    fluxOn,
+    compressionNut,
+    pushFitClean,
+    stiffener,
+    cooling,
+    ...turns,
+  }
   for (const template of removal) {
-    graph.add(id('remove', template.key), template, lineId, null)
+    graph.add(id('remove', template.key), template, lineId, null, { pushFitReuse })
     graph.precede(shut, id('remove', template.key))
     for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
   }
@@ -111,9 +125,7 @@ function addLine(
       material: joint.tubeMaterial,
       part: option.parts[joint.to]?.name ?? 'the fixture',
       seam: seam + 1,
-      threadSeal: houseRules.threadSeal,
-      fluxOn: houseRules.fluxOn,
-      compressionNut: houseRules.compressionNut,
+      ...said,
     }
     for (const template of templates) {
       const step = id(seam, template.key)

@@ -46,7 +46,7 @@ export const SCREENS = {
   'spring.corner':
     'Pushed sideways, a leg gives {haveMm, number, largest-opening}; the joint of the other goes in {needsMm, number, missing-length}',
   'spring.pushed':
-    ', pushed {sidewaysMm, number, largest-opening} sideways by {force} at {stressMPa} MPa ({limit, select, stress {as far as it bends back from} other {as far as there is room}})',
+    ', {limit, select, bow {drawn by hand into a bow of {sidewaysMm, number, largest-opening}} other {pushed {sidewaysMm, number, largest-opening} sideways by {force} at {stressMPa} MPa ({limit, select, stress {as far as it bends back from} other {as far as there is room}})}}',
   'spring.from': 'It would from {free, number, least-stub} of free pipe on each side.',
   'pitch.below': '{down, number, reading} below the high end',
   'heights.range': '{least, number, reading} to {most, number, reading}',

@@ -19,6 +19,8 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
   'saw-behind': 'saw the old fitting off',
+  'cut-behind-marks': 'cut back past the marks',
+  'saw-behind-marks': 'saw back past the marks',
   'keep-stop': 'the old stop stays',
   'undo-nut': 'undo the nut, keep the adapter',
   'undo-nut-reduced': 'undo the nut, a reducing washer into it',
@@ -48,6 +50,19 @@ export const TOOL_WORDS: Readonly<Record<string, string>> = {
   'flaring-tool': 'flaring tool',
   'pipe-saw': 'pipe saw',
   'nut-driver': 'nut driver',
+}
+
+/** Shelves of a van, by what they are for. */
+export const SHELF_WORDS: Readonly<Record<string, string>> = {
+  stops: 'Stops and bibs',
+  copper: 'Copper',
+  steel: 'Steel and brass',
+  crimped: 'Crimped tube',
+  expanded: 'Expanded tube',
+  cpvc: 'CPVC',
+  pressed: 'Pressed copper',
+  metric: 'Metric copper',
+  drains: 'Traps and tails',
 }
 
 /** What holds for a time only. */

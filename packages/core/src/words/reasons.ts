@@ -11,7 +11,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The line is not dry: even a trickle keeps the joint cold and its steam blows holes, so no {method} joint here.',
   'stub.too-short':
     'The stub is {missingMm, number, missing-length} too short: this joint needs {needsMm, number, least-stub} of straight bare pipe and {hasMm, number, largest-opening} is left.',
-  'access.closed-wall': 'A {method} joint must stay within reach, and this place will be closed.',
+  'access.closed-wall': 'The {method} joint must stay within reach, and this place will be closed.',
   'house.push-fit-concealed': 'Your house rule keeps push-fit out of closed walls.',
   'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
   'push-fit.ring-mark': 'The old ring left a groove where the {method} must seal: cut back first.',
@@ -20,8 +20,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Teeth or a ring have marked the tube: stretched, each mark opens. Cut back to clean tube, or open the old body round its seal.',
   'push-fit.tooth-marks':
     'The old fitting’s teeth marked the length on which the {method} seals: cut back or find a smooth length.',
-  'end.scored': 'The end is scored, and a score under a {method} seal is a leak.',
-  'end.out-of-round': 'The end is out of round: a {method} joint needs a round tube.',
+  'end.scored': 'The end is scored, and a score under the {method} seal is a leak.',
+  'end.out-of-round': 'The end is out of round: the {method} joint needs a round tube.',
   'metal.steel-on-copper': 'Steel straight onto copper corrodes: brass or a dielectric union goes between.',
   'thread.plastic-female':
     'A female plastic thread on a metal male cracks: plastic goes inside, never outside.',
@@ -32,12 +32,38 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Plastic between two stretches of metal pipe breaks the bonding that the run may carry: metal, or an electrician’s jumper across first.',
   'bond.rubber-between':
     'Rubber holds both ends of the run here: where it carries bonding, a jumper goes across before it is cut.',
-  'ground.not-buried': 'A {method} joint is not put in the ground.',
+  'run.flame-in-plastic':
+    'Nothing is soldered between two stretches of plastic: copper carries the heat into both.',
+  'line.further-material':
+    'Neither end of the line is of this stuff: one more kind of pipe for whoever opens it next.',
+  'valve.shut-in':
+    'A valve is turned one day, and this place will be closed: keep it within reach, behind a panel at least.',
+  'bib.on-plastic':
+    'A hose pulls at a bib: on plastic it has a flange of its own on the wall, or stands in an elbow that is screwed to the framing.',
+  'heater.plastic-tube': 'New tube to a heater is metal: plastic stays 18 in away.',
+  'run.not-measured':
+    'How far the pipe can be drawn aside is not measured: what closes only by that is not counted. Measure the free pipe and the room beside it.',
+  'house.one-hole': 'This shop mends no single hole: where one has come, the length is replaced.',
+  'copper.type': 'New copper of type {type}: the shop’s rule for drinking water.',
+  'run.hole-out':
+    'The hole comes out with the piece: cut where the metal is sound, and both new joints lie on it.',
+  'resort.lead':
+    'Nothing is joined to lead: it is taken out back to the first pipe of another kind, by whoever is licensed for it where you are.',
+  'resort.replace-length':
+    'One hole mended, the next one opens: replace the length back to sound pipe, or to its next fitting.',
+  'resort.threaded-run':
+    'Threaded pipe cannot be cut into here: open the place to the next fitting on each side, unscrew both halves, and make the piece anew with nipples and a union that stays within reach.',
+  'resort.longer-piece':
+    'Take out a longer piece: to where both ends are straight, bare, round and sound, with room to push a coupling on.',
+  'resort.heater-plastic': 'Cut the plastic farther back, and run the last 18 in to the heater in copper.',
+  'resort.next-fitting': 'Follow the pipe back to its next fitting, and begin there with new pipe.',
+  'resort.open-wall': 'Open the place as far as the next fitting, and begin there with new pipe.',
+  'ground.not-buried': 'The {method} joint is not put in the ground.',
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
-    'A {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',
+    'The {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',
   'opening.tool':
-    'In this hole a {method} joint has {hasMm, number, largest-opening} beside the pipe, and the tool wants {needsMm, number, least-stub}.',
+    'In this hole the {method} joint has {hasMm, number, largest-opening} beside the pipe, and the tool wants {needsMm, number, least-stub}.',
   'opening.body':
     'The hole is {shortMm, number, missing-length} too small for the body, whichever face goes first.',
   'opening.shallow':
@@ -46,14 +72,14 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The valve’s own plate is {shortMm, number, missing-length} too small for the broken edge: a larger cover plate goes under it.',
   'opening.close':
     'The valve’s own plate is {shortMm, number, missing-length} too small, and no made plate covers the hole: close the wall and tile it.',
-  'tool.not-fetched': 'A {method} joint needs the press tool, and it is not aboard.',
+  'tool.not-fetched': 'The {method} joint needs the press tool, and it is not aboard.',
   'flare.hard-tube': 'Hard tube splits when it is flared: soft tube only.',
   'sun.plastic': 'Daylight makes this plastic brittle: no such pipe here.',
   'hot.plastic': 'PVC and polyethylene carry cold water only.',
   'spout.plastic-leg':
     'The spout’s leg is copper or brass: plastic tube throttles it and pushes water up to the shower.',
   'life.shorter-than-place':
-    'A {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
+    'The {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
   'push-fit.stiffener': 'The stiffener stays in the end of soft tube.',
   'drinking.lead-free': 'Drinking water: every part lead-free, at most 0.25 % on wetted surfaces.',
   'offset.angle': 'No bend turns by {angle}°.',
@@ -99,6 +125,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'fixed.put-in': 'Put the rest in place, each joint to its mark.',
   'fixed.spring':
     'Spring the pipe sideways until {needsMm, number, missing-length} is clear, and let it back in.',
+  'fixed.bow':
+    'Draw the tube by hand into a bow beside its line, no tighter than it may be bent, until {needsMm, number, missing-length} is clear, and let it back in.',
   'fixed.spring-corner':
     'Make up the one leg, then push it sideways until {needsMm, number, missing-length} is clear of the other, and let it back in.',
   'fixed.union': 'Draw the union together last.',
@@ -189,17 +217,18 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Polybutylene has a record of failing at its fittings: tell the owner, touch as little as possible.',
   'start.no-end':
     'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
-  'method.not-on-this-pipe': 'A {method} joint is not made on {material} of this size.',
-  'method.not-settled': 'The search was cut short before it was known whether a {method} joint leads on.',
+  'method.not-on-this-pipe': 'No {method} joint is made on {material} of this size.',
+  'method.not-settled': 'The search was cut short before it was known whether the {method} joint leads on.',
   'method.nothing-turns':
-    'A {method} joint fits the stub, but every way on is screwed at both ends, and what it leads to cannot be turned: a union, a swivel nut or a joint that slides has to stand between, and none may or can here.',
+    'The {method} joint fits the stub, but every way on is screwed at both ends, and what it leads to cannot be turned: a union, a swivel nut or a joint that slides has to stand between, and none may or can here.',
   'union.shut-in':
     'A union is drawn together by a nut, and a nut in a place that closes is never reached again: none is offered there.',
-  'method.no-chain': 'A {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
-  'end.pitted': 'The end is pitted, and a pit under a {method} seal is a leak: cut back to smooth pipe.',
+  'method.no-chain':
+    'The {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
+  'end.pitted': 'The end is pitted, and a pit under the {method} seal is a leak: cut back to smooth pipe.',
   'end.pinhole': 'A pinhole: nothing is joined here before the pipe is cut back past it.',
   'end.pinholes': 'More than one pinhole on a length: the length is done, back to sound pipe.',
-  'end.bent': 'The end is not straight: a {method} joint needs a straight one.',
+  'end.bent': 'The end is not straight: the {method} joint needs a straight one.',
   'cement.not-dry': 'The line is not dry: cement does not take on wet pipe, so no {method} joint here.',
   'drain.out-of-round':
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',

@@ -69,12 +69,15 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns. A quarter-turn stop has no packing: it is replaced.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
+  'remove.cut-marks':
+    'Cut the end square an inch behind the last mark, and look: smooth and round from here to where the new joint ends?',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',
   'remove.wipe-solder': 'Wipe the solder while molten, then clean to bright round tube.',
   'remove.unscrew': 'Hold the stop, undo the nut, slide the stop off.',
   'remove.pull-ring': 'Draw the old ring with a puller; do not score the tube.',
   'remove.cut-ring': 'Cut just behind the old ring.',
-  'remove.release': 'Press the collar back with the release tool and pull the stop off.',
+  'remove.release':
+    'Press the collar back with the release tool and pull the stop off.{pushFitReuse, select, few { Sound, it may serve a few times more.} never { It is not used again.} temporary { It serves again for a time only.} other {}}',
   'remove.open-body':
     'Cut the old stop’s body open round its seal with a wide wheel cutter, never into the tube; slide it off straight, no twisting.',
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
@@ -88,18 +91,21 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',
   'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
-  'sweat.cool': 'Do not move it until set; let it cool.',
+  'sweat.cool':
+    'Do not move it until set; let it cool{cooling, select, ten { ten minutes before plastic or rubber comes near} hand { until a bare hand holds it, before plastic or rubber comes near} other {}}.',
   'sweat.wipe': 'Wipe the flux off.',
   'compression.insert': 'Insert into the soft tube.',
   'compression.nut': 'Nut onto the tube.',
   'compression.ring': 'Ring onto the tube, on a smooth round place.',
   'compression.tighten':
     'Tube home to {insertionMm, number, insertion-mark}; hold the body, turn the nut the maker’s amount past hand-tight. No tape; {compressionNut}.',
-  'push.inspect': 'No score, no burr, no flat on the sealing length; wipe it, no abrasive.',
+  'push.inspect':
+    'No score, no burr, no flat on the sealing length; {pushFitClean, select, abrasive {clean it as for solder, then wipe it} other {wipe it, no abrasive}}.{material, select, copper {{stiffener, select, pull { Pull the stiffener: copper needs none.} other {}}} other {}}',
   'push.mark': 'Mark {insertionMm, number, insertion-mark} from the end.',
   'push.push': 'Push to the mark in one go; pull back to prove the grip.',
   'thread.brush': 'Brush the threads clean and look for cracks.',
-  'thread.seal': '{threadSeal} on the male thread: clockwise seen from the end, first thread left free.',
+  'thread.seal':
+    '{threadSeal} on the male thread: clockwise seen from the end, first thread left free{tapeTurns, select, three {; three turns of tape} seven {; seven turns of tape} five {; five turns of tape} other {}}.',
   'thread.turn': 'Hand-tight, then one to three turns with two wrenches; end in line, never back off.',
   'pex.cut': 'Cut the tube square.',
   'pex.ring': 'Crimp ring onto the tube.',
@@ -157,6 +163,8 @@ const SAID: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   method: METHOD_WORDS,
   threadSeal: { 'tape-then-paste': 'Tape, then paste over it,', tape: 'Tape', paste: 'Paste' },
   fluxOn: { both: 'tube and fitting', 'tube-only': 'the tube only' },
+  // a choice in a sentence is one word
+  cooling: { 'ten-minutes': 'ten' },
   compressionNut: { dry: 'threads dry', 'silicone-trace': 'a trace of silicone grease on the threads' },
 }
 

@@ -27,7 +27,7 @@ export interface MethodRow {
   readonly needsDry: boolean
   /** May it be closed into a wall: always, never, or as the house rule says. */
   readonly concealable: 'yes' | 'no' | 'house-rule'
-  /** To get out, set up and put away, once however many joints, s. */
+  /** To get out, set up and put away, with its parts and sealants, once however many joints, s. Common practice, no source. */
   readonly setUpSeconds: number
   /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
   readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]

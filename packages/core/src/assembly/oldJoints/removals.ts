@@ -7,8 +7,8 @@ import { handsOnSeconds } from '../methods/acts'
 import type { ToolId } from '../tools'
 import { type OldJoint, oldJointRow } from './table'
 
-/** Marks that a removal leaves on the end of the stub. */
-export type EndMark = 'solder' | 'ring' | 'teeth'
+/** Marks on the end of the stub: what a removal leaves, and what was there before. */
+export type EndMark = 'solder' | 'ring' | 'teeth' | 'score' | 'oval' | 'bend'
 
 /** One way to get the old stop off, and what it leaves. Lengths are counted from the visible bare stub. */
 export interface Removal {
@@ -153,6 +153,26 @@ export const REMOVALS: readonly Removal[] = [
   },
 ]
 
+/** Taken off with the marked end: an inch reaches past what rings, teeth, cutters and blows leave. Common practice. */
+export const MARKED_MM = 25
+
+/** The end cut off past every mark on it, the old stop with it: one cut cures them all. */
+export const CUT_BACK: Removal = {
+  ...NEW_END,
+  id: 'cut-behind-marks',
+  kerfMm: MARKED_MM + 1,
+  roomMm: 12,
+  tools: ['tube-cutter'],
+  steps: [step('remove.cut-marks', 170)],
+}
+/** The same on drain pipe, which is sawn. */
+export const SAW_BACK: Removal = {
+  ...CUT_BACK,
+  id: 'saw-behind-marks',
+  kerfMm: MARKED_MM + 2,
+  tools: ['pipe-saw'],
+}
+
 /** Where a run is cut open: square, at both marks. */
 export const CUT_OPEN: Removal = {
   ...NEW_END,
@@ -187,7 +207,7 @@ export function removalSeconds({ steps }: Removal): number {
 
 /** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = [...REMOVALS, NEW_END, CUT_OPEN, KEEP_STOP].find((row) => row.id === id)
+  const removal = [...REMOVALS, NEW_END, CUT_BACK, SAW_BACK, CUT_OPEN, KEEP_STOP].find((row) => row.id === id)
   if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }

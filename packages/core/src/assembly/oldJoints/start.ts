@@ -8,14 +8,14 @@ import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
 import { toolsOn } from '../tools'
 import { withBesides } from './besides'
-import { type EndMark, KEEP_STOP, NEW_END, type Removal, removalsOf } from './removals'
+import { CUT_BACK, type EndMark, KEEP_STOP, NEW_END, type Removal, removalsOf, SAW_BACK } from './removals'
 import { oldJointRow } from './table'
 
 /** The end of the stub once the old stop is off. */
 export interface Start {
   readonly removal: Removal
   readonly port: PortEnd
-  /** Straight bare length from the wall, mm; null while the stub is not measured. */
+  /** Straight bare length from the wall, mm, below 0 where the cut would lie in the wall; null while the stub is not measured. */
   readonly usableMm: number | null
   readonly marks: ReadonlySet<EndMark>
   /** Drawn soft: it can be flared. */
@@ -29,6 +29,16 @@ const FAULT_MARKS: Partial<Record<Conditions['faults'][number], EndMark>> = {
   'ring-mark': 'ring',
   'tooth-marks': 'teeth',
   'solder-on': 'solder',
+  bent: 'bend',
+}
+
+/** All marks that the end had before anything was taken off; one cut past them cures every one. */
+export function marksOn({ scored, outOfRound, faults }: Conditions): EndMark[] {
+  return [
+    ...faults.flatMap((fault) => FAULT_MARKS[fault] ?? []),
+    ...(scored ? (['score'] as const) : []),
+    ...(outOfRound ? (['oval'] as const) : []),
+  ]
 }
 
 /** Tube that the nut of a trap adapter on drain pipe takes, and what it takes with a reducing washer. Common practice. */
@@ -87,7 +97,11 @@ export function isThreadedPipe(pipe: Pipe): boolean {
 export function starts(pipe: Pipe, conditions: Conditions): Start[] {
   const states: Start[] = []
   const medium = mediumOf(pipe.material)
-  for (const removal of removalsOf(conditions.oldJoint)) {
+  const before = marksOn(conditions)
+  const back = medium === 'drain' ? SAW_BACK : CUT_BACK
+  const removals = removalsOf(conditions.oldJoint)
+  const cuts = removals.some(({ id }) => ['bare', 'cut-behind', 'saw-behind'].includes(id))
+  for (const removal of before.length > 0 && cuts ? [...removals, back] : removals) {
     if (removal.medium && removal.medium !== medium) continue
     if (removal.on === 'soft' && !isSoftTube(pipe.material)) continue
     const threadedPipe = isThreadedPipe(pipe)
@@ -95,7 +109,8 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       // a bare threaded pipe needs nothing unscrewed; the thread must be there
       if (conditions.thread === 'none') continue
       if (conditions.oldJoint === 'none' && !threadedPipe) continue
-    } else if (removal.id === 'bare' && threadedPipe && conditions.thread !== 'none') continue
+    } else if (['bare', back.id].includes(removal.id) && threadedPipe && conditions.thread !== 'none')
+      continue
     const nut = removal.keeps && NUTS[pipe.nominal]?.[removal.keeps === 'nut' ? 0 : 1]
     if (removal.keeps && !nut) continue
     let port: PortEnd
@@ -112,7 +127,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
     const usableMm =
       conditions.stubMm === null
         ? null
-        : Math.max(0, conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm)
+        : conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm
     const forbidden: Reason[] = []
     const forbid = (ruleId: string, change: Reason['change'], parameters: Reason['parameters'] = {}) =>
       forbidden.push({
@@ -126,7 +141,6 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
     if (removal.needsDry && conditions.line !== 'dry') forbid('removal.dry', 'dry')
     if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
       forbid('removal.room', 'stub', { missingMm: removal.roomMm - conditions.stubMm })
-    const left = conditions.faults.flatMap((fault) => FAULT_MARKS[fault] ?? [])
     states.push({
       removal: withBesides(
         removal.on ? removal : { ...removal, tools: toolsOn(removal.tools, pipe.material) },
@@ -134,7 +148,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       ),
       port,
       usableMm,
-      marks: new Set([...removal.leaves, ...left]),
+      marks: new Set(removal === back ? [] : [...removal.leaves, ...before]),
       ...(pipe.temper === 'soft' ? { soft: true } : {}),
       forbidden,
     })

@@ -98,7 +98,7 @@ describe('the bounds that guide the search', () => {
 
 describe('circles', () => {
   const waysOf = (request: LineRequest) =>
-    mate({ lines: [request], settings: WELL_EQUIPPED, k: 120 }).lines[0]?.options ?? []
+    mate({ lines: [request], settings: WELL_EQUIPPED, k: 400 }).lines[0]?.options ?? []
   const sameWayRound = ({ fittingId, outPort }: ChosenPart) => `${fittingId}>${outPort}`
   /** Ways with the same part on either side of one that makes the difference: the same end is shown twice. */
   const sameBothSides = (request: LineRequest, family: string) =>

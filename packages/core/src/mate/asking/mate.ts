@@ -13,6 +13,7 @@ import { labelOnlySparesTrip, onlySparesTrip, type Simpler, simplerOf, weightOf 
 import { type SolvedLine, together } from '../search/together'
 import type { LineRequest, LineResult, MateRequest, MateResult, MateSettings, RankedOption } from '../types'
 import { firstOfKinds } from './kinds'
+import { lastResort } from './lastResort'
 import { toOption } from './option'
 import { otherMethods } from './refusals'
 import { remedies } from './remedies'
@@ -153,6 +154,7 @@ function solve(line: LineRequest, request: MateRequest, limits: Limits, meeting:
       front: options.filter((option) => option.onFront).map((option) => option.id),
       refusals: others.refusals,
       remedies: wouldHelp.remedies,
+      lastResort: options.length === 0 ? lastResort(problem) : null,
       leftOut: leftOut(problem),
       temporary: forATime.ways,
       truncated: [ways, choice, found, others, wouldHelp, forATime].some(({ truncated }) => truncated),

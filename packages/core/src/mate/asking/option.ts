@@ -2,7 +2,10 @@ import { actsOf } from '../../assembly/methods/acts'
 import type { Pair } from '../../assembly/methods/pairs'
 import { pairEngagement, portClass } from '../../assembly/methods/pairs'
 import { removalById, removalSeconds } from '../../assembly/oldJoints/removals'
+import type { Reason } from '../../assembly/reason'
+import { schoolOf } from '../../assembly/schools'
 import { type ToolId, toolsOn } from '../../assembly/tools'
+import { fittingById } from '../../catalog/families'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { faceMm } from '../../fitup/takeOut'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
@@ -10,7 +13,7 @@ import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
 import { criteriaOf } from '../search/front'
 import { type Label, needsTrip } from '../search/labels'
-import type { ChosenJoint, ChosenPart, MateOption, RankedOption } from '../types'
+import type { ChosenJoint, ChosenPart, MateOption, MateSettings, RankedOption } from '../types'
 
 /** Days after which somebody has to come back to what is meant for a time only. Common practice. */
 const RETURN_DAYS = { temporary: 14, improvised: null } as const
@@ -129,8 +132,24 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
           reasons.map((reason) => [`${reason.ruleId}${JSON.stringify(reason.parameters)}`, reason] as const),
         ),
       ).values(),
+      ...ofNewCopper(parts, settings),
     ],
   }
+}
+
+/** New copper tube is of the type that the shop takes. */
+function ofNewCopper(parts: readonly ChosenPart[], { houseRules }: MateSettings): Reason[] {
+  const isCopper = ({ family, fittingId }: ChosenPart) =>
+    family === 'tube-piece' && fittingById(fittingId)?.ports[0]?.material === 'copper'
+  if (!parts.some(isCopper)) return []
+  return [
+    {
+      ruleId: 'copper.type',
+      severity: 'note',
+      parameters: { type: schoolOf(houseRules, 'copperType') },
+      source: { title: "The shop's own rule on copper for drinking water", certainty: 'common practice' },
+    },
+  ]
 }
 
 /** Between the two cut ends of the run: all that goes in, less what enters it, mm; leg by leg round a corner. */

@@ -4,6 +4,7 @@ import type { Removal } from '../../assembly/oldJoints/removals'
 import type { ToolId } from '../../assembly/tools'
 import type { Fitting } from '../../catalog/types'
 import type { MateSettings } from '../types'
+import { usualCents } from './prices'
 import { STARTING_SETTINGS } from './settings'
 
 /** Labour of some seconds in whole cents, rounded up. */
@@ -17,15 +18,22 @@ export function riskCents(perMille: number, settings: MateSettings): number {
 }
 
 /**
- * The shop's price of a part, or of its family where it has none of its own; a family that came into the catalogue
- * after the shop set its prices costs what a new shop starts with.
+ * The shop's price of a part, or where it has none of its own what its family's price comes to for its ends and size; a
+ * family that came into the catalogue after the shop set its prices costs what a new shop starts with.
  */
 export function partCents(fitting: Fitting, settings: MateSettings): number {
-  return (
-    settings.priceCents[fitting.id] ??
-    settings.familyPriceCents[fitting.family] ??
-    STARTING_SETTINGS.familyPriceCents[fitting.family] ??
-    0
+  const own = settings.priceCents[fitting.id]
+  if (own !== undefined) return own
+  const family =
+    settings.familyPriceCents[fitting.family] ?? STARTING_SETTINGS.familyPriceCents[fitting.family]
+  return family === undefined ? 0 : usualCents(fitting, family)
+}
+
+/** What a method's tools that are not aboard cost this job, once: bought or hired on the way. Cents. */
+function fetchedCents({ tools }: Method, settings: MateSettings): number {
+  return missingTools(tools, settings).reduce(
+    (sum, tool) => sum + (settings.toolCents?.[tool] ?? STARTING_SETTINGS.toolCents?.[tool] ?? 0),
+    0,
   )
 }
 
@@ -85,12 +93,12 @@ export function methodBit(id: MethodId): number {
   )
 }
 
-/** What is opened once for a method, however many joints: cans that do not keep. Cents. */
+/** What is bought once for a method, however many joints: cans that do not keep, tools that are not aboard. Cents. */
 function openedFor(method: Method, settings: MateSettings): number {
   return (method.opens ?? []).reduce(
     (sum, { id, quantity }) =>
       sum + (settings.consumableCents[id] ?? STARTING_SETTINGS.consumableCents[id] ?? 0) * quantity,
-    0,
+    fetchedCents(method, settings),
   )
 }
 
@@ -107,7 +115,7 @@ export function setUpCents(mask: number, settings: MateSettings): number {
   )
 }
 
-/** Of that, what is bought: the cans. */
+/** Of that, what is bought: cans and tools. */
 export function openedCents(mask: number, settings: MateSettings): number {
   return methodsOf(mask).reduce((sum, method) => sum + openedFor(method, settings), 0)
 }

@@ -12,7 +12,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'reducing-coupling': 560,
     'male-adapter': 480,
     'female-adapter': 520,
-    'threaded-coupling': 650,
+    'threaded-coupling': 450,
     bushing: 420,
     nipple: 520,
     'dielectric-union': 1650,
@@ -46,6 +46,16 @@ export const STARTING_SETTINGS: MateSettings = {
     'tail-extension': 550,
   },
   priceCents: {},
+  // a share of the tool: it stays with the shop
+  toolCents: {
+    torch: 2500,
+    'two-wrenches': 1000,
+    'pipe-wrenches': 2000,
+    'crimp-tool': 2000,
+    'cinch-tool': 1500,
+    expander: 4000,
+    'flaring-tool': 1500,
+  },
   consumableCents: {
     'lead-free-solder': 60,
     flux: 15,

@@ -1,18 +1,20 @@
-import { sidewaysSpring } from '../../fitup/spring'
+import { drawnBack, sidewaysSpring } from '../../fitup/spring'
 import { usualElbowMm } from '../../fitup/usualElbow'
 import type { Pipe } from '../../reference/types'
 import type { CutIn } from '../types'
 
 /**
- * How far two halves of what goes in can be drawn apart at a joint, by springing the run, mm: at a joint before the
+ * How far two halves of what goes in can be drawn apart at a joint, by springing the run or bowing soft tube, mm: at a joint before the
  * corner and at one behind it. A straight run gives both sides' shortening, wherever the joint is. Round a corner the
  * leg on the other side is pushed sideways, which is along this one; only a right angle does that.
  */
 export function springsMm(pipe: Pipe, cutIn: CutIn, turn: number): readonly [number, number] {
   const tube = { ...pipe, ...(pipe.temper === 'soft' ? { soft: true } : {}) }
-  const [near, far] = cutIn.freeMm.map((free) => sidewaysSpring(tube, free, cutIn.sidewaysMm))
+  const corner = cutIn.insert === 'corner'
+  const yields = corner ? sidewaysSpring : drawnBack
+  const [near, far] = cutIn.freeMm.map((free) => yields(tube, free, cutIn.sidewaysMm))
   if (!near || !far) return [0, 0]
-  if (cutIn.insert === 'corner') return turn === 90 ? [far.sidewaysMm, near.sidewaysMm] : [0, 0]
+  if (corner) return turn === 90 ? [far.sidewaysMm, near.sidewaysMm] : [0, 0]
   const together = near.retractionMm + far.retractionMm
   return [together, together]
 }

@@ -2,6 +2,7 @@ import type { Reason } from '../../assembly/reason'
 import type { Family } from '../../catalog/types'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import { SEAT_BEYOND_MM } from '../../fitup/walls'
+import { isPlastic } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
 import type { LeftOut } from '../types'
 import type { Problem } from './problem'
@@ -11,20 +12,27 @@ import type { Problem } from './problem'
  * that nobody would reach again.
  */
 export function leftOut(problem: Problem): LeftOut[] {
-  const { route, conditions, network } = problem
+  const { route, conditions, network, pipe, line } = problem
   const out: LeftOut[] = []
   const add = (family: Family, ruleId: string, parameters: Reason['parameters'] = {}) =>
     out.push({ family, reason: { ruleId, severity: 'forbid', parameters, source: commonPractice } })
   const shorter = (family: Family, mm: number) =>
     network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
   if (problem.shutIn && (problem.held || problem.line.cutIn)) add('union', 'union.shut-in')
+  if (conditions.access === 'closed-wall' && route.stages.some((stage) => 'isolating' in stage))
+    add('isolating-valve', 'valve.shut-in')
   if (route.id === 'bib') {
     if (conditions.freezing) add('hose-bib', 'bib.frost')
+    else if (pipe && isPlastic(pipe.material)) add('hose-bib', 'bib.on-plastic')
     const { wallMm } = conditions
     const needsMm = (wallMm ?? 0) + SEAT_BEYOND_MM
     if (wallMm != null && shorter('frost-free-bib', needsMm))
       add('frost-free-bib', 'bib.too-short', { needsMm })
   }
+  if (route.id === 'flexible') add('tube-piece', 'heater.plastic-tube')
+  // a run that is not measured is not drawn aside
+  if (line.cutIn && (line.cutIn.sidewaysMm === 0 || line.cutIn.freeMm.every((free) => free === 0)))
+    add('coupling', 'run.not-measured')
   if (route.id === 'stop' && conditions.reachMm !== null) {
     const needsMm = conditions.reachMm + CONNECTOR_SLACK_MM
     if (shorter('supply-connector', needsMm)) add('supply-connector', 'connector.too-short', { needsMm })

@@ -2,8 +2,8 @@ import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
-import { CUT_OPEN } from '../../assembly/oldJoints/removals'
-import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
+import { CUT_OPEN, MARKED_MM } from '../../assembly/oldJoints/removals'
+import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
@@ -12,11 +12,11 @@ import { Effort } from '../../effort'
 import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import { SEAT_BEYOND_MM } from '../../fitup/walls'
-import type { Medium } from '../../reference/materials'
+import { isPlastic, type Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
 import type { Pipe, PipeMaterial } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
-import { judge } from '../rules/rules'
+import { judge, stuffsOf } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
 import { leastLegsMm, springsMm, turnOfCut } from './cutIn'
@@ -29,6 +29,9 @@ export const MOST_PARTS = 6
 const MOST_CUT_IN = 5
 /** The widest length: nothing is measured, everything fits. */
 const ANY_LENGTH = 1_000_000 * PER_MM
+
+/** Metal, or a hose made for it, between old plastic and a heater's nipple, along the line, mm: 18 in. Common practice. */
+const FROM_HEATER_MM = 457.2
 
 /** Labels for all searches of a question: a few seconds at most. */
 export const MATE_STEPS = 500_000
@@ -73,6 +76,8 @@ export class Problem {
   readonly mostParts: number
   /** The length to fill from the first end's full reach, hundredths of a millimetre; null where nothing is measured. */
   readonly span: number | null
+  /** That length is counted from the stub's end as it is, not from the wall's face. */
+  private readonly fromEnd: boolean
   /** Degrees that the line has to turn on its way. */
   readonly turn: number
   /** What the line ends at cannot be turned: something in it has to slide, or be drawn together by a nut. */
@@ -85,10 +90,12 @@ export class Problem {
   readonly placeKey: string
   /** How far a run can be drawn apart at a joint before a corner and at one behind it, mm. */
   private readonly springsMm: readonly [number, number]
-  /** What has to come out of a run at least, hundredths of a millimetre; null where that does not count. */
-  readonly leastOut: number | null
+  /** What has to come out of a run at least, or to lie between plastic and a heater, hundredths of a millimetre; null where neither counts. */
+  readonly leastLong: number | null
   /** The same of a corner, on each side of its middle. */
   readonly leastLegs: readonly [number, number] | null
+  /** Stuffs that its two ends are of; null where that is not asked. */
+  readonly own: ReadonlySet<string> | null
   readonly book: Book
   readonly effort: Effort
   /** Numbers of the bodies that it begins at, stops at, and puts in for another line to begin at; -1 where none. */
@@ -138,8 +145,10 @@ export class Problem {
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
       const run = runEnd(pipe)
-      this.begin = [cutStart(run, pipe, this.conditions.stubMm)]
-      this.far = cutStart(run, pipe, line.cutIn.farMm)
+      // what has to come out takes its marks with it; where nothing has to, the cut lies past them
+      const lost = line.cutIn.outMm == null && marksOn(this.conditions).length > 0 ? MARKED_MM : 0
+      this.begin = [cutStart(run, pipe, this.conditions.stubMm, lost)]
+      this.far = cutStart(run, pipe, line.cutIn.farMm, lost)
       this.goals = [this.network.classOf(run)]
       this.springsMm = springsMm(pipe, line.cutIn, this.turn)
     } else {
@@ -152,18 +161,28 @@ export class Problem {
     this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
     this.book = bookOf(this.network, request.settings, request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
-    const { spanMm } = line.conditions
-    this.span = spanMm == null || this.turn > 0 ? null : Math.round(spanMm * PER_MM)
-    const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null)
+    const { spanMm, reachMm } = line.conditions
+    // before a heater's nipple lies open what its reach says
+    this.fromEnd = spanMm == null && route.id === 'flexible'
+    const gap = this.fromEnd ? reachMm : spanMm
+    this.span = gap == null || this.turn > 0 ? null : Math.round(gap * PER_MM)
+    this.own = stuffsOf(line, pipe)
+    const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null, this.own)
     this.inner = this.book.jointsUnder(far)
     const { outMm } = line.cutIn ?? {}
     const legs = line.cutIn && pipe ? leastLegsMm(pipe, line.cutIn) : null
-    this.leastOut = this.turn > 0 || outMm == null ? null : Math.round(outMm * PER_MM)
+    const leastMm =
+      route.id === 'flexible' && pipe && isPlastic(pipe.material)
+        ? FROM_HEATER_MM
+        : this.turn > 0
+          ? null
+          : outMm
+    this.leastLong = leastMm == null ? null : Math.round(leastMm * PER_MM)
     this.leastLegs = legs && [Math.round(legs[0] * PER_MM), Math.round(legs[1] * PER_MM)]
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.shutIn}${this.conditions.service} ${leads}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.tooNear} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
@@ -172,6 +191,8 @@ export class Problem {
       placeFacts(this.conditions),
       line.cutIn?.insert,
       line.cutIn?.branch,
+      pipe !== null && isPlastic(pipe.material),
+      this.tooNear,
     ])
     this.placed = this.book.placedUnder(place)
     const beginStages = [...new Set(this.begin.map((start) => this.beginStage(start)))]
@@ -317,11 +338,43 @@ export class Problem {
     if (group.backward) return null
     const inPlace = stage < this.route.opensAt || this.route.id === 'flexible'
     if (this.shutIn && inPlace && hasUnionNut(group.family)) return null
+    // a valve is turned one day: in the ground it has a box, in a wall it has nothing
+    if (role === 'isolating' && this.conditions.access === 'closed-wall') return null
     // what closes a pipe is of its own size
     if (this.route.id === 'cap' && group.grows !== 0) return null
     // a hose to a heater stays in sight
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
+    // near a heater what is new is of metal
+    if (this.route.id === 'flexible' && this.isOfPlastic(group)) return null
+    // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
+    if (role === 'tube' && this.tooNear) return null
+    if (this.route.id === 'bib' && !this.bearsBib(role, group, stage)) return null
     return this.route.stages[stage]?.[role] ?? null
+  }
+
+  /** What lies open before a heater is less than old plastic has to keep away from it. */
+  private get tooNear(): boolean {
+    return (
+      this.route.id === 'flexible' &&
+      this.leastLong !== null &&
+      this.span !== null &&
+      this.span < this.leastLong
+    )
+  }
+
+  private isOfPlastic({ inClass, outClass }: Group): boolean {
+    return [inClass, outClass].some((of) => of >= 0 && isPlastic(this.network.ends[of]?.material as string))
+  }
+
+  /**
+   * A bib is turned, and a hose pulls at it: on plastic it has a flange of its own on the wall, or stands in an elbow
+   * that is screwed to the framing; a metal pipe bears it as long as no plastic comes between.
+   */
+  private bearsBib(role: Role, group: Group, stage: number): boolean {
+    const soft = this.pipe !== null && isPlastic(this.pipe.material)
+    if (role === 'drop-ear') return soft
+    if (!soft && this.isOfPlastic(group)) return false
+    return group.family !== 'hose-bib' || !soft || stage > 0
   }
 
   /** What a joint costs and whether it may be made: on the stub, or anywhere further on. */
@@ -358,6 +411,7 @@ export class Problem {
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
+      own: this.own,
       needsStubMm: stub ? this.stubNeedMm(pair) : 0,
       conditions: this.conditions,
       settings: this.settings,
@@ -409,9 +463,10 @@ export class Problem {
    */
   stubReach(start: Start, need: number): readonly [number, number] {
     if (this.span === null || !this.isStub(start)) return [0, 0]
-    if (start.usableMm === null) return [need, ANY_LENGTH]
+    if (start.usableMm === null) return this.fromEnd ? [-ANY_LENGTH, 0] : [need, ANY_LENGTH]
     const usable = Math.round(start.usableMm * PER_MM)
-    return start.removal.threadedEnd ? [usable, usable] : [Math.min(need, usable), usable]
+    const least = start.removal.threadedEnd ? usable : Math.min(need, usable)
+    return this.fromEnd ? [least - usable, 0] : [least, usable]
   }
 
   /** Whether the place is closed for good, so that nothing may stand in it that is ever to be touched again. */
@@ -421,7 +476,7 @@ export class Problem {
 
   /** Whether the lengths of parts count here. */
   get measures(): boolean {
-    return this.span !== null || this.leastOut !== null || this.leastLegs !== null
+    return this.span !== null || this.leastLong !== null || this.leastLegs !== null
   }
 
   /** How far the run can be drawn apart at a joint before its corner, or behind it, hundredths of a millimetre. */
@@ -431,7 +486,7 @@ export class Problem {
 
   /** Whether a chain's length interval fills the span, or what has to come out of the run, or of its last leg. */
   fills(lo: number, hi: number): boolean {
-    if (this.leastOut !== null && hi < this.leastOut) return false
+    if (this.leastLong !== null && hi < this.leastLong) return false
     if (this.leastLegs !== null && hi < this.leastLegs[1]) return false
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
@@ -448,14 +503,16 @@ function farFacts(
   route: Route,
   { service, access, sunlight, nearHeater, airC }: Conditions,
   run: PipeMaterial | null,
+  own: ReadonlySet<string> | null,
 ): string {
-  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run])
+  const stuffs = own && [...own].sort()
+  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs])
 }
 
 /** Everything of the place that decides which parts of a group will do. */
 function placeFacts(conditions: Conditions): readonly unknown[] {
   const { access, reachMm, freezing, wallMm, stopShape, outlets } = conditions
-  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access === 'reachable']
+  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access]
 }
 
 function endOf({ form, system, nominal, material }: EndRef): PortEnd {
@@ -467,11 +524,11 @@ function runEnd(pipe: Pipe): PortEnd {
   return end('tube', pipe.system, pipe.nominal, pipe.material)
 }
 
-function cutStart(port: PortEnd, pipe: Pipe, usableMm: number | null): Start {
+function cutStart(port: PortEnd, pipe: Pipe, bareMm: number | null, lostMm: number): Start {
   return {
     removal: { ...CUT_OPEN, tools: toolsOn(CUT_OPEN.tools, pipe.material) },
     port,
-    usableMm,
+    usableMm: bareMm === null ? null : bareMm - lostMm,
     marks: new Set(),
     ...(pipe.temper === 'soft' ? { soft: true } : {}),
     forbidden: [],

@@ -126,10 +126,15 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
   },
   bib: {
     id: 'bib',
-    stages: [{ piece: 0, tube: 0, elbow: 0, bib: 1, 'protected-bib': 2 }, { breaker: 2 }, {}],
+    stages: [
+      { piece: 0, tube: 0, elbow: 0, 'drop-ear': 1, bib: 2, 'protected-bib': 3 },
+      { bib: 2, 'protected-bib': 3 },
+      { breaker: 3 },
+      {},
+    ],
     goalAt: [],
-    endsAt: 2,
-    opensAt: 1,
+    endsAt: 3,
+    opensAt: 2,
   },
   direct: { id: 'direct', stages: [{ piece: 0, tube: 0, elbow: 0, union: 0 }], goalAt: [0], opensAt: 1 },
   // what stands there is taken out for service: a valve in the cold, none in the hot, and hose or hard pipe

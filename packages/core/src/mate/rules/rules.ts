@@ -3,12 +3,13 @@ import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
 import type { ChangeId, Reason } from '../../assembly/reason'
+import { schoolOf } from '../../assembly/schools'
 import type { PortEnd } from '../../catalog/ends'
-import { isMetal, type Medium } from '../../reference/materials'
+import { isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
-import type { PipeMaterial } from '../../reference/types'
-import type { CodeProfile, MateSettings } from '../types'
+import type { Pipe, PipeMaterial } from '../../reference/types'
+import type { CodeProfile, LineRequest, MateSettings } from '../types'
 
 /** A joint about to be made, with all that may speak for or against it. */
 export interface JointContext {
@@ -23,6 +24,8 @@ export interface JointContext {
   readonly route: RouteId
   /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
   readonly run: PipeMaterial | null
+  /** Stuffs (`stuffOf`) that the line's two ends are of; null where that is not asked. */
+  readonly own: ReadonlySet<string> | null
   readonly needsStubMm: number
   readonly conditions: Conditions
   readonly settings: MateSettings
@@ -53,13 +56,32 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 const steel = (material: string) => material.endsWith('steel')
-const plastic = (material: string) => material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
 
 /** Whether a rubber ring seals on the tube's own surface, so that every mark on it is a leak path. */
 const sealsOn = (method: Method) => method.seal === 'rubber-ring' || method.seal === 'rubber-gasket'
 
-/** How long a wall is meant to stay shut, years. Common practice. */
-const WALL_YEARS = 45
+/** A material as plumbers speak of it: any PEX is PEX, any steel pipe is steel. */
+export function stuffOf(material: string): string {
+  if (material.startsWith('pex')) return 'pex'
+  return steel(material) ? 'steel' : material
+}
+
+/**
+ * What a line's ends are of, as plumbers speak of it; null where it begins at what another line leaves open, which has
+ * been asked there. Polybutylene is made no more, and PEX is what follows it.
+ */
+export function stuffsOf(line: LineRequest, pipe: Pick<Pipe, 'material'> | null): ReadonlySet<string> | null {
+  if (line.branchOf !== undefined) return null
+  const begins = pipe ? [pipe] : (line.from?.ends ?? [])
+  const own = [...begins, ...(line.to?.ends ?? [])].map(({ material }) => stuffOf(material))
+  return new Set(own.includes('polybutylene') ? [...own, 'pex'] : own)
+}
+
+/** Pipe, nipple or body of a stuff that neither end of the line is of; brass goes with everything. */
+function isFurther({ form, material }: PortEnd, own: ReadonlySet<string> | null): boolean {
+  const told = form === 'tube' || steel(material) || isPlastic(material)
+  return told && own !== null && material !== 'brass' && !own.has(stuffOf(material))
+}
 
 /** Hard rules first. Each says one thing, bites on data alone, and names its source. */
 export const RULES: readonly Rule[] = [
@@ -212,7 +234,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     source: { title: 'Tub spout leg of copper or brass only', certainty: "maker's sheet" },
     bites: ({ tip, body, route }) =>
-      yes(route === 'spout' && (plastic(tip.material) || plastic(body.material))),
+      yes(route === 'spout' && (isPlastic(tip.material) || isPlastic(body.material))),
   },
   {
     id: 'house.push-fit-concealed',
@@ -268,8 +290,8 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'smooth',
     source: commonPractice,
-    bites: ({ method, start, conditions }) =>
-      start && conditions.scored && (sealsOn(method) || ['compression', 'expansion'].includes(method.id))
+    bites: ({ method, start }) =>
+      start?.marks.has('score') && (sealsOn(method) || ['compression', 'expansion'].includes(method.id))
         ? { method: method.name }
         : null,
   },
@@ -278,10 +300,8 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'round',
     source: commonPractice,
-    bites: ({ method, start, conditions }) =>
-      start &&
-      conditions.outOfRound &&
-      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
+    bites: ({ method, start }) =>
+      start?.marks.has('oval') && (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
         ? { method: method.name }
         : null,
   },
@@ -311,7 +331,29 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'sound',
     source: commonPractice,
-    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinhole')),
+    // of a run, the hole comes out
+    bites: ({ start, run, conditions }) =>
+      yes(start !== null && run === null && conditions.faults.includes('pinhole')),
+  },
+  {
+    id: 'house.one-hole',
+    severity: 'forbid',
+    source: { title: "The shop's own rule on pinholes", certainty: 'common practice' },
+    bites: ({ start, run, conditions, settings }) =>
+      yes(
+        start !== null &&
+          run !== null &&
+          conditions.faults.includes('pinhole') &&
+          schoolOf(settings.houseRules, 'oneHole') === 'replace',
+      ),
+  },
+  {
+    id: 'run.hole-out',
+    medium: 'both',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ start, run, conditions }) =>
+      yes(start !== null && run !== null && conditions.faults.includes('pinhole')),
   },
   {
     id: 'end.bent',
@@ -319,10 +361,8 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'straight',
     source: commonPractice,
-    bites: ({ method, start, conditions }) =>
-      start &&
-      conditions.faults.includes('bent') &&
-      (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
+    bites: ({ method, start }) =>
+      start?.marks.has('bend') && (sealsOn(method) || method.id === 'compression' || method.id === 'sweat')
         ? { method: method.name }
         : null,
   },
@@ -348,7 +388,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     source: commonPractice,
     bites: ({ method, tip, body }) =>
-      yes(method.id === 'threaded' && plastic(body.material) && !plastic(tip.material)),
+      yes(method.id === 'threaded' && isPlastic(body.material) && !isPlastic(tip.material)),
   },
   {
     id: 'heater.plastic-near',
@@ -356,11 +396,11 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'away-from-heater',
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
-    bites: ({ tip, body, start, route, conditions }) =>
+    bites: ({ tip, body, route, conditions }) =>
       yes(
-        (conditions.nearHeater && plastic(tip.material)) ||
-          // a heater's own nipple is near a heater: nothing new of plastic there, whatever the old pipe is
-          (route === 'flexible' && (plastic(body.material) || (start === null && plastic(tip.material)))),
+        // a heater's own nipple is near a heater whether anybody ticked it or not; new tube of plastic has no place there
+        (conditions.nearHeater && isPlastic(tip.material)) ||
+          (route === 'flexible' && isPlastic(body.material)),
       ),
   },
   {
@@ -368,7 +408,7 @@ export const RULES: readonly Rule[] = [
     severity: 'warn',
     riskPerMille: 25,
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
-    bites: ({ tip, start, route }) => yes(route === 'flexible' && start !== null && plastic(tip.material)),
+    bites: ({ tip, start, route }) => yes(route === 'flexible' && start !== null && isPlastic(tip.material)),
   },
   {
     id: 'bond.plastic-between',
@@ -380,7 +420,23 @@ export const RULES: readonly Rule[] = [
       certainty: 'common practice',
     },
     bites: ({ tip, body, run }) =>
-      yes(run !== null && isMetal(run) && (plastic(tip.material) || plastic(body.material))),
+      yes(run !== null && isMetal(run) && (isPlastic(tip.material) || isPlastic(body.material))),
+  },
+  {
+    // copper carries the heat into both ends, and what closes the run is made in place
+    id: 'run.flame-in-plastic',
+    anywhere: true,
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ method, run }) => yes(method.needsFlame && run !== null && isPlastic(run)),
+  },
+  {
+    id: 'line.further-material',
+    anywhere: true,
+    severity: 'note',
+    riskPerMille: 8,
+    source: commonPractice,
+    bites: ({ tip, body, own }) => yes(isFurther(tip, own) || isFurther(body, own)),
   },
   {
     id: 'bond.rubber-between',
@@ -419,8 +475,9 @@ export const RULES: readonly Rule[] = [
     bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('choked')),
   },
   {
+    // a ring seals on the tube as rubber does
     id: 'compression.old-marks',
-    severity: 'note',
+    severity: 'forbid',
     source: commonPractice,
     bites: ({ method, start }) => yes(method.id === 'compression' && (start?.marks.has('teeth') ?? false)),
   },
@@ -438,7 +495,7 @@ export const RULES: readonly Rule[] = [
     riskPerMille: 8,
     source: { title: 'Ring and insert must be listed for the tube', certainty: "maker's sheet" },
     bites: ({ method, tip }) =>
-      method.id === 'compression' && plastic(tip.material)
+      method.id === 'compression' && isPlastic(tip.material)
         ? { insert: isSoftTube(tip.material) ? 1 : 0 }
         : null,
   },
@@ -478,10 +535,12 @@ export const RULES: readonly Rule[] = [
       title: 'Years a good joint lasts, against a wall meant to stay shut',
       certainty: 'common practice',
     },
-    bites: ({ method, beforeStop, conditions }) =>
-      beforeStop && conditions.access !== 'reachable' && method.lifeYears < WALL_YEARS
-        ? { method: method.name, years: method.lifeYears, wall: WALL_YEARS }
-        : null,
+    bites: ({ method, beforeStop, conditions, settings }) => {
+      const wall = Number(schoolOf(settings.houseRules, 'wallYears'))
+      return beforeStop && conditions.access !== 'reachable' && method.lifeYears < wall
+        ? { method: method.name, years: method.lifeYears, wall }
+        : null
+    },
   },
   {
     id: 'push-fit.stiffener',
@@ -546,7 +605,7 @@ export const RULES: readonly Rule[] = [
       certainty: 'common practice',
     },
     bites: ({ start, tip, body }) =>
-      yes(start !== null && isMetal(tip.material as PipeMaterial) && plastic(body.material)),
+      yes(start !== null && isMetal(tip.material as PipeMaterial) && isPlastic(body.material)),
   },
   {
     id: 'drain.out-of-round',
@@ -554,7 +613,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'round',
     source: { title: 'ASTM D2855: the pipe has to fill its socket', certainty: 'recalled' },
-    bites: ({ start, conditions }) => yes(start !== null && conditions.outOfRound),
+    bites: ({ start }) => yes(start?.marks.has('oval') ?? false),
   },
   {
     id: 'drain.vent',

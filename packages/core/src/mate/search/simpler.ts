@@ -11,6 +11,9 @@ export interface Simpler {
   readonly cents: number
 }
 
+/** So many joints more are a longer line. */
+const MORE_JOINTS = 2
+
 /** A listed way as it is held against others. */
 export function weightOf(
   { methods, joints, costs }: RankedOption,
@@ -30,9 +33,9 @@ export function simplerOf(options: readonly RankedOption[], problem: Problem): r
 }
 
 /**
- * Whether a way is dearer than a simpler one but for the trip: fewer kinds of joints, all of them its own, fewer joints,
- * and less to pay, only that something of it is not aboard. Nobody makes the longer line to be spared the way to the
- * counter. Trade; common practice.
+ * Whether a way is dearer than a simpler one but for the trip: fewer kinds of joints, all of them its own, two joints fewer
+ * at least, and less to pay, only that something of it is not aboard. Nobody makes the longer line to be spared the way to
+ * the counter; one adapter more, which lies aboard, everybody takes. Trade; common practice.
  */
 export function onlySparesTrip(
   way: Simpler & { readonly trip: boolean },
@@ -42,7 +45,10 @@ export function onlySparesTrip(
     !way.trip &&
     simpler.some(
       ({ mask, joints, cents }) =>
-        (mask & way.mask) === mask && mask !== way.mask && joints < way.joints && cents < way.cents,
+        (mask & way.mask) === mask &&
+        mask !== way.mask &&
+        joints + MORE_JOINTS <= way.joints &&
+        cents < way.cents,
     )
   )
 }

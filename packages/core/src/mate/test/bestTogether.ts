@@ -2,6 +2,7 @@ import { METHODS } from '../../assembly'
 import type { PortEnd } from '../../catalog'
 import type { LineRequest, MateSettings, RankedOption } from '../types'
 import { bruteForce, type Chain } from './bruteForce'
+import { toolsBought } from './hands'
 
 type Limits = Parameters<typeof bruteForce>[2]
 
@@ -44,7 +45,7 @@ export function bestTogether(
         (way) =>
           way.methods.length < methods.size &&
           way.methods.every((id) => methods.has(id)) &&
-          way.joints.length < criteria.joints &&
+          way.joints.length + 2 <= criteria.joints &&
           way.costs.totalCents - way.costs.tripCents < total,
       )
     const kept = new Map<string, Chain & { readonly begins: string }>()
@@ -89,9 +90,10 @@ export function bestTogether(
     const cents =
       chosen.reduce((sum, { additive }) => sum + additive, 0) +
       opened.reduce(
-        (sum, { setUpSeconds, opens = [] }) =>
+        (sum, { setUpSeconds, opens = [], tools }) =>
           sum +
           labour(setUpSeconds) +
+          toolsBought({ tools }, settings) +
           opens.reduce((cans, { id, quantity }) => cans + quantity * (settings.consumableCents[id] ?? 0), 0),
         0,
       ) +

@@ -1,8 +1,9 @@
 import { METHODS } from '../../assembly/methods/table'
 import { removalById } from '../../assembly/oldJoints/removals'
 import { CATALOG } from '../../catalog'
+import { partCents } from '../costs/costs'
 import type { MateOption, MateSettings } from '../types'
-import { jointHands, jointTools, removalHands } from './hands'
+import { jointHands, jointTools, removalHands, toolsBought } from './hands'
 
 export interface CostsCheck {
   readonly partsCents: number
@@ -32,7 +33,7 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
   return {
     partsCents: option.parts.reduce((sum, { fittingId }) => {
       const part = CATALOG.find((entry) => entry.id === fittingId)
-      return sum + (settings.priceCents[fittingId] ?? settings.familyPriceCents[part?.family ?? ''] ?? 0)
+      return sum + (part ? partCents(part, settings) : 0)
     }, 0),
     // tape and paste both: the starting settings' rule
     consumablesCents: methods
@@ -48,6 +49,7 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
       (sum, method) =>
         sum +
         labour(method.setUpSeconds) +
+        toolsBought(method, settings) +
         (method.opens ?? []).reduce(
           (cans, { id, quantity }) => cans + quantity * (settings.consumableCents[id] ?? 0),
           0,

@@ -4,10 +4,11 @@ import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoi
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
 import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
+import { partCents } from '../costs/costs'
 import { cutInRoute, type Route, roleOf, routeById, turnOf } from '../model/routes'
-import { RULES, ruleIn } from '../rules/rules'
+import { RULES, ruleIn, stuffsOf } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
-import { jointCloses, jointHands, jointTools, removalHands } from './hands'
+import { jointCloses, jointHands, jointTools, removalHands, toolsBought } from './hands'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md
@@ -135,6 +136,9 @@ export function shapeOf(fitting: Fitting, index: number): string {
 /** Trade: what is drawn together by a nut. */
 export const hasNut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
 
+/** Neither metal nor the rubber of a seat. */
+const isPlastic = (material: string) => /^(pex|cpvc|pvc|abs|poly|waste|tubular-plastic)/.test(material)
+
 /** What of a chain decides where its next part may stand. */
 export interface Standing {
   readonly stage: number
@@ -154,6 +158,8 @@ export function placeOf(
   { stage: at, trend, undoes }: Standing,
   route: Route,
   conditions: Conditions,
+  /** The old pipe is of plastic. */
+  softPipe: boolean,
 ): Standing | null {
   const role = roleOf(fitting)
   const eitherWay = ['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
@@ -163,10 +169,22 @@ export function placeOf(
   const stage = route.stages[at]?.[role === 'dual-stop' ? 'stop' : role]
   if (stage === undefined || (fitting.ports.length === 1 && stage !== route.endsAt)) return null
   const inPlace = stage < route.opensAt || route.id === 'flexible'
+  // trade: nobody walls a valve in
+  if (role === 'isolating' && conditions.access === 'closed-wall') return null
   // trade: in a place that closes nothing is ever touched again, and no hose is shut in
   if (conditions.access !== 'reachable') {
     if (inPlace && hasNut(fitting)) return null
     if (route.id === 'flexible' && role === 'connector') return null
+  }
+  // trade: near a heater what is new is of metal
+  if (route.id === 'flexible' && fitting.ports.some(({ material }) => isPlastic(material))) return null
+  const gap = conditions.turn ? null : (conditions.spanMm ?? conditions.reachMm)
+  if (route.id === 'flexible' && softPipe && role === 'tube' && gap !== null && gap < 18 * 25.4) return null
+  // trade: a bib is pulled at; on plastic it wants its own flange, or an elbow screwed to the framing
+  if (route.id === 'bib') {
+    if (role === 'drop-ear' && !softPipe) return null
+    if (!softPipe && fitting.ports.some(({ material }) => isPlastic(material))) return null
+    if (fitting.family === 'hose-bib' && softPipe && at === 0) return null
   }
   // trade: up a size and down again, or down and up, is never right; stops and hoses are sized by the fixture
   const grows = growth(fitting, index)
@@ -196,13 +214,20 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     : (line.from?.ends ?? []).map((ref) =>
         line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
       )
+  const own = stuffsOf(line, pipe ?? null)
   const labour = (seconds: number) => Math.ceil((seconds * settings.labourCentsPerHour) / 3600)
   const risk = (perMille: number) => Math.ceil((perMille * settings.callBackCents) / 1000)
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
   // trade: what hangs on the wall, or has another line, is not turned to screw it home
   const held = line.to?.held === true && line.to.ends.some(({ form }) => form.startsWith('taper'))
-  const span = conditions.turn ? null : (conditions.spanMm ?? null)
+  // trade: 18 in of metal, or of a hose made for it, between plastic and a heater
+  const leastLong = route.id === 'flexible' && pipe && isPlastic(pipe.material) ? 18 * 25.4 : null
+  const softPipe = pipe !== undefined && isPlastic(pipe.material)
+  // trade: before a heater's nipple lies open what its reach says
+  const fromEnd = conditions.spanMm == null && route.id === 'flexible'
+  const span = conditions.turn ? null : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
+  const unmeasured = span === null && leastLong === null
   const found: Chain[] = []
 
   const needs = (joint: Joint) => {
@@ -223,6 +248,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         beforeStop,
         route: route.id === 'cut-in' ? ('direct' as const) : route.id,
         run: line.cutIn ? (pipe?.material ?? null) : null,
+        own,
         needsStubMm: start ? needs(joint) : 0,
         conditions,
         settings,
@@ -306,10 +332,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         span === null || !stub
           ? [0, 0]
           : usable === null
-            ? [needs(joint), 1e6]
-            : removal.threadedEnd
-              ? [usable, usable]
-              : [Math.min(needs(joint), usable), usable]
+            ? fromEnd
+              ? [-1e6, 0]
+              : [needs(joint), 1e6]
+            : [
+                (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) - (fromEnd ? usable : 0),
+                fromEnd ? 0 : usable,
+              ]
       return {
         ...state,
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
@@ -327,11 +356,15 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     }
     const close = (state: State, way: string) => {
       if (state.turned !== (conditions.turn ?? 0)) return
+      if (leastLong !== null && state.hi < leastLong - 0.006) return
       if (span !== null && (state.lo > span + 0.006 || state.hi < span - 0.006)) return
       const opened = METHODS.filter((method) => state.methods.has(method.id))
       const cans = opened
         .flatMap((method) => method.opens ?? [])
-        .reduce((sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity, 0)
+        .reduce(
+          (sum, { id, quantity }) => sum + (settings.consumableCents[id] ?? 0) * quantity,
+          opened.reduce((sum, method) => sum + toolsBought(method, settings), 0),
+        )
       const setUp = opened.reduce((sum, method) => sum + labour(method.setUpSeconds), 0)
       found.push({
         way,
@@ -365,7 +398,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       if (state.parts.length >= mostParts) return
       for (const { fitting, index, joint } of near(state.open)) {
         const turned = state.turned + turnOf(fitting.family)
-        const placed = placeOf(fitting, index, state, route, conditions)
+        const placed = placeOf(fitting, index, state, route, conditions, softPipe)
         if (!placed || turned > (conditions.turn ?? 0)) continue
         const { stage, trend, undoes } = placed
         const loose = state.loose || (held && (hasNut(fitting) || joint.method.id !== 'threaded'))
@@ -392,7 +425,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
             continue
         }
         const joined = withJoint(state, joint, judged, first)
-        const cents = settings.priceCents[fitting.id] ?? settings.familyPriceCents[fitting.family] ?? 0
+        const cents = partCents(fitting, settings)
         const before = state.parts.filter((id) => id === fitting.id).length
         const aboard = (settings.partsAboard[fitting.id] ?? 0) > before
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
@@ -415,8 +448,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           undoes,
           stage,
           turned,
-          lo: joined.lo + (span === null ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
-          hi: joined.hi + (span === null ? 0 : bends ? (fitting.lengthMm?.max ?? length) : length),
+          lo: joined.lo + (unmeasured ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
+          hi: joined.hi + (unmeasured ? 0 : bends ? (fitting.lengthMm?.max ?? length) : length),
         }
         if (stage === route.endsAt) close(next, next.way)
         else walk(next)

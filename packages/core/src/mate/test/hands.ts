@@ -46,3 +46,10 @@ export function jointCloses(method: Method, material: string): number {
 /** Seconds of a removal. */
 export const removalHands = ({ steps }: Removal): number =>
   steps.reduce((sum, { seconds }) => sum + seconds, 0)
+
+/** What tools that are got on the way cost, once for a kind of joint. */
+export function toolsBought({ tools }: Pick<Method, 'tools'>, settings: MateSettings): number {
+  let sum = 0
+  for (const tool of tools) if (!settings.toolsAboard.includes(tool)) sum += settings.toolCents?.[tool] ?? 0
+  return sum
+}

@@ -1,0 +1,40 @@
+/** House rules on which practitioners disagree; those that a shop has said nothing of go by `SCHOOLS`. */
+export interface Schools {
+  /** Copper before a push-fit. */
+  readonly pushFitClean: 'wipe' | 'abrasive'
+  /** The stiffener of a push-fit, on copper. */
+  readonly stiffener: 'leave' | 'pull'
+  /** A push-fit that was taken off once. */
+  readonly pushFitReuse: 'temporary' | 'few' | 'never'
+  readonly tapeTurns: 'three' | 'five' | 'seven'
+  /** Solder, before plastic or rubber comes near it. */
+  readonly cooling: 'hand' | 'ten-minutes'
+  /** How long a closed wall is meant to stay shut. */
+  readonly wallYears: '25' | '45' | '70'
+  /** New copper for drinking water. */
+  readonly copperType: 'L' | 'M'
+  /** A length of pipe with one pinhole in it. */
+  readonly oneHole: 'repair' | 'replace'
+}
+
+/**
+ * The school that is followed by default, and why: a scratch is a leak path under rubber; the stiffener is left unless the
+ * maker's sheet says otherwise; a push-fit that was taken off once serves for a time; five turns fill a worn thread and
+ * split no new one; copper is cool when a bare hand holds it; a wall stays shut for 45 years; type L for drinking water;
+ * one hole is mended, several mean that the length is done. Common practice.
+ */
+export const SCHOOLS: Schools = {
+  pushFitClean: 'wipe',
+  stiffener: 'leave',
+  pushFitReuse: 'temporary',
+  tapeTurns: 'five',
+  cooling: 'hand',
+  wallYears: '45',
+  copperType: 'L',
+  oneHole: 'repair',
+}
+
+/** What a shop holds to in one question. */
+export function schoolOf<K extends keyof Schools>(rules: Partial<Schools>, question: K): Schools[K] {
+  return rules[question] ?? SCHOOLS[question]
+}

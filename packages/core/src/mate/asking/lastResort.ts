@@ -1,0 +1,27 @@
+import type { Reason } from '../../assembly/reason'
+import { schoolOf } from '../../assembly/schools'
+import { isPlastic, isThreadedMaterial } from '../../reference/materials'
+import { commonPractice } from '../../reference/source'
+import type { Problem } from '../model/problem'
+
+/**
+ * Where nothing fits as things stand, what a plumber turns to: one sentence, whatever the changes of conditions that
+ * would help. Null where the line begins at something new, whose other end can be chosen.
+ */
+export function lastResort({ pipe, line, route, conditions, settings }: Problem): Reason | null {
+  if (!pipe) return null
+  const told = (ruleId: string): Reason => ({
+    ruleId,
+    severity: 'note',
+    parameters: {},
+    source: commonPractice,
+  })
+  if (pipe.material.startsWith('lead')) return told('resort.lead')
+  const { faults } = conditions
+  const whole = faults.includes('pinhole') && schoolOf(settings.houseRules, 'oneHole') === 'replace'
+  if (whole || faults.includes('pinholes')) return told('resort.replace-length')
+  if (line.cutIn)
+    return told(isThreadedMaterial(pipe.material) ? 'resort.threaded-run' : 'resort.longer-piece')
+  if (route.id === 'flexible' && isPlastic(pipe.material)) return told('resort.heater-plastic')
+  return told(conditions.access === 'reachable' ? 'resort.next-fitting' : 'resort.open-wall')
+}

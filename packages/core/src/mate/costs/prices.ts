@@ -1,0 +1,84 @@
+import type { Family, Fitting, Port, PortForm } from '../../catalog/types'
+
+/**
+ * What an end adds to its family's price, a half-inch one, in cents: what is drawn from tube is cheap, what holds a ring
+ * or a collar is not. Typical of counters, no source; a shop writes its own price beside any part.
+ */
+const PER_END: Readonly<Partial<Record<PortForm, number>>> = {
+  tube: -100,
+  'solder-cup': -120,
+  'press-cup': 60,
+  'push-fit': 250,
+  compression: 60,
+  'poly-compression': 60,
+  'gasket-socket': 100,
+  'flare-male': 60,
+  'insert-barb': -70,
+  'expansion-barb': -60,
+  'sleeve-barb': -40,
+  'cement-socket': -130,
+  'pvc-socket': -150,
+}
+
+/** The same of each end of a piece of tube, by what it is made of; other stuffs add nothing. */
+const PER_TUBE: Readonly<Record<string, number>> = {
+  copper: 100,
+  stainless: 300,
+  'pex-a': -60,
+  'pex-b': -80,
+  'pex-c': -80,
+  cpvc: -60,
+  pvc: -100,
+}
+/** Threads of these. */
+const PER_THREAD: Readonly<Record<string, number>> = { brass: 60, 'galvanised-steel': -40, pvc: -150 }
+
+/** How many times a half-inch one a size costs, by its name: about as its metal. */
+const BY_SIZE: Readonly<Record<string, number>> = {
+  '1/8': 0.8,
+  '1/4': 0.8,
+  '3/8': 0.9,
+  '5/8': 1.3,
+  '3/4': 1.5,
+  '1': 2.4,
+  '1-1/4': 3.6,
+  '1-1/2': 4.6,
+  '2': 7,
+  '8': 0.8,
+  '10': 0.85,
+  '12': 0.9,
+  '18': 1.2,
+  '20': 1.3,
+  '22': 1.5,
+  '25': 1.9,
+  '26': 1.9,
+  '28': 2.4,
+  '32': 2.8,
+  '35': 3.6,
+  '40': 4.2,
+  '42': 4.6,
+  '54': 7,
+}
+
+/** A drain's parts are named by larger sizes and are light. */
+const FLAT: ReadonlySet<string> = new Set(['trap-adapter', 'tubular-trap', 'tail-extension'])
+/** Least price of anything, cents. */
+const LEAST = 60
+
+function perEnd({ form, material }: Port, family: Family): number {
+  if (family === 'tube-piece') return PER_TUBE[material] ?? 0
+  if (form.startsWith('taper')) return PER_THREAD[material] ?? 0
+  return PER_END[form] ?? 0
+}
+
+/**
+ * What a part costs where the shop has written no price of its own beside it: its family's price, which is that of a
+ * half-inch one, by its ends and its largest size. Whole cents.
+ */
+export function usualCents({ family, ports }: Fitting, familyCents: number): number {
+  if (FLAT.has(family) || ports.length === 0) return familyCents
+  const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
+  const ends = ports.reduce((sum, port) => sum + perEnd(port, family), 0)
+  const size = Math.max(...(stop ? ports.slice(0, 1) : ports).map(({ nominal }) => BY_SIZE[nominal] ?? 1))
+  return Math.max(LEAST, Math.round((familyCents + ends) * size))
+}

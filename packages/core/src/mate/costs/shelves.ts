@@ -1,0 +1,320 @@
+import type { ToolId } from '../../assembly/tools'
+
+/**
+ * What service vans carry, shelf by shelf, in pieces by part id. Common practice, no source: a shop begins with it and
+ * counts its own. Each shelf holds what one kind of old pipe, or one kind of thing that goes in, asks for.
+ */
+export const SHELVES = {
+  stops: {
+    tools: ['two-wrenches', 'ring-puller', 'nut-driver'],
+    parts: {
+      'stop.angle.compxcomp.1/2x3/8': 6,
+      'stop.straight.compxcomp.1/2x3/8': 3,
+      'stop.angle.fnptxcomp.1/2x3/8': 4,
+      'stop.straight.fnptxcomp.1/2x3/8': 2,
+      'stop.angle.pushxcomp.1/2x3/8': 4,
+      'stop.straight.pushxcomp.1/2x3/8': 2,
+      'stop.angle.compxcomp.1/2x1/4': 1,
+      'stop.angle.fnptxcomp.1/2x1/4': 1,
+      'stop.angle.pushxcomp.1/2x1/4': 1,
+      'stop.dual.comp.1/2x3/8x3/8': 2,
+      'stop.dual.comp.1/2x3/8x1/4': 1,
+      'connector.comp3/8xfaucet1/2.12in': 2,
+      'connector.comp3/8xfaucet1/2.16in': 4,
+      'connector.comp3/8xfaucet1/2.20in': 4,
+      'connector.comp3/8xfaucet1/2.30in': 2,
+      'connector.comp3/8xfill7/8.9in': 2,
+      'connector.comp3/8xfill7/8.12in': 3,
+      'connector.comp3/8xfill7/8.20in': 1,
+      'connector.comp3/8xcomp3/8.36in': 1,
+      'connector.comp3/8xcomp3/8.60in': 1,
+      'connector.comp1/4xcomp1/4.60in': 1,
+      'connector.comp1/4xcomp1/4.120in': 1,
+      'connector.pipe3/4xpipe3/4.12in': 1,
+      'connector.pipe3/4xpipe3/4.18in': 2,
+      'connector.pipe3/4xpipe3/4.24in': 2,
+      'connector.hosexhose.60in': 2,
+      'valve.washing.fnpt.1/2': 2,
+      'valve.washing.c.1/2': 2,
+      'bib.fnpt.1/2': 1,
+      'bib.fnpt.3/4': 1,
+      'bib.protected.mnpt.1/2': 1,
+      'bib.protected.c.1/2': 1,
+      'bib.frost-free.mnpt.1/2x8': 1,
+      'bib.frost-free.mnpt.1/2x10': 1,
+      'bib.frost-free.c.1/2x10': 1,
+      'breaker.hose.3/4': 2,
+    },
+  },
+  copper: {
+    tools: ['torch', 'tube-cutter', 'deburrer', 'release-tool'],
+    parts: {
+      'tube.copper.1/2': 4,
+      'tube.copper.3/4': 2,
+      'coupling.cxc.1/2': 12,
+      'coupling.cxc.3/4': 8,
+      'coupling.cxc.1': 2,
+      'coupling.slip.cxc.1/2': 4,
+      'coupling.slip.cxc.3/4': 4,
+      'coupling.compxcomp.1/2': 2,
+      'coupling.pushxpush.1/2': 6,
+      'coupling.pushxpush.3/4': 4,
+      'coupling.slip.pushxpush.1/2': 2,
+      'coupling.slip.pushxpush.3/4': 2,
+      'coupling.repair.pushxpush.1/2': 1,
+      'coupling.repair.pushxpush.3/4': 1,
+      'reducer.cxc.3/4x1/2': 4,
+      'reducer.fitting.c.3/4x1/2': 2,
+      'reducer.pushxpush.3/4x1/2': 2,
+      'elbow.90.cxc.1/2': 12,
+      'elbow.90.cxc.3/4': 8,
+      'elbow.45.cxc.1/2': 4,
+      'elbow.45.cxc.3/4': 4,
+      'elbow.street.90.c.1/2': 4,
+      'elbow.street.90.c.3/4': 2,
+      'elbow.90.pushxpush.1/2': 2,
+      'elbow.90.pushxpush.3/4': 2,
+      'elbow.drop.cxfnpt.1/2x1/2': 3,
+      'tee.cxcxc.1/2': 4,
+      'tee.cxcxc.3/4': 3,
+      'tee.cxcxc.3/4x3/4x1/2': 4,
+      'tee.pushxpushxpush.1/2': 2,
+      'tee.pushxpushxpush.3/4x3/4x1/2': 1,
+      'adapter.cxmnpt.1/2x1/2': 6,
+      'adapter.cxmnpt.3/4x3/4': 4,
+      'adapter.cxmnpt.1/2x3/4': 2,
+      'adapter.cxfnpt.1/2x1/2': 4,
+      'adapter.cxfnpt.3/4x3/4': 4,
+      'adapter.pushxmnpt.1/2x1/2': 2,
+      'adapter.pushxmnpt.3/4x3/4': 2,
+      'adapter.pushxfnpt.1/2x1/2': 2,
+      'union.cxc.1/2': 1,
+      'union.cxc.3/4': 2,
+      'stop.angle.cxcomp.1/2x3/8': 3,
+      'valve.isolating.cxc.1/2': 2,
+      'valve.isolating.cxc.3/4': 2,
+      'valve.isolating.pushxpush.1/2': 1,
+      'valve.isolating.pushxpush.3/4': 2,
+      'cap.c.1/2': 4,
+      'cap.c.3/4': 2,
+      'cap.push.1/2': 4,
+      'cap.push.3/4': 2,
+    },
+  },
+  steel: {
+    tools: ['pipe-wrenches', 'pipe-saw'],
+    parts: {
+      'nipple.mxm.brass.npt.1/2xclose': 2,
+      'nipple.mxm.brass.npt.1/2x2': 3,
+      'nipple.mxm.brass.npt.1/2x3': 2,
+      'nipple.mxm.brass.npt.1/2x4': 2,
+      'nipple.mxm.brass.npt.3/4x2': 2,
+      'nipple.mxm.galv.npt.1/2x2': 2,
+      'nipple.mxm.galv.npt.1/2x4': 2,
+      'nipple.mxm.galv.npt.3/4x2': 2,
+      'nipple.mxm.galv.npt.3/4x4': 2,
+      'coupling.fxf.brass.npt.1/2': 2,
+      'coupling.fxf.galv.npt.1/2': 2,
+      'coupling.fxf.galv.npt.3/4': 2,
+      'coupling.fxf.brass.npt.3/4': 1,
+      'elbow.90.fxf.galv.npt.1/2': 3,
+      'elbow.90.fxf.galv.npt.3/4': 2,
+      'elbow.street.90.mxf.brass.npt.1/2': 2,
+      'elbow.street.90.mxf.galv.npt.1/2': 2,
+      'tee.fxfxf.galv.npt.1/2': 1,
+      'tee.fxfxf.galv.npt.3/4': 1,
+      'reducer.fxf.brass.npt.3/4x1/2': 1,
+      'reducer.fxf.galv.npt.3/4x1/2': 2,
+      'bushing.mxf.brass.npt.3/4x1/2': 3,
+      'bushing.mxf.galv.npt.3/4x1/2': 2,
+      'bushing.mxf.brass.npt.1/2x3/8': 2,
+      'union.fxf.brass.npt.1/2': 1,
+      'union.fxf.galv.npt.1/2': 2,
+      'union.fxf.galv.npt.3/4': 2,
+      'union.dielectric.fxc.1/2': 2,
+      'union.dielectric.fxc.3/4': 2,
+      'valve.isolating.fxf.brass.npt.1/2': 1,
+      'valve.isolating.fxf.brass.npt.3/4': 1,
+      'plug.m.brass.npt.1/2': 3,
+      'plug.m.galv.npt.1/2': 2,
+      'cap.f.brass.npt.1/2': 2,
+      'cap.f.galv.npt.3/4': 2,
+    },
+  },
+  crimped: {
+    tools: ['crimp-tool', 'plastic-cutter'],
+    parts: {
+      'tube.pex-b.1/2': 3,
+      'tube.pex-b.3/4': 2,
+      'coupling.barbxbarb.1/2': 8,
+      'coupling.barbxbarb.3/4': 6,
+      'reducer.barbxbarb.3/4x1/2': 4,
+      'elbow.90.barbxbarb.1/2': 8,
+      'elbow.90.barbxbarb.3/4': 4,
+      'elbow.drop.barbxfnpt.1/2x1/2': 3,
+      'tee.barbxbarbxbarb.1/2': 4,
+      'tee.barbxbarbxbarb.3/4': 2,
+      'tee.barbxbarbxbarb.3/4x3/4x1/2': 4,
+      'adapter.barbxmnpt.1/2x1/2': 4,
+      'adapter.barbxmnpt.3/4x3/4': 2,
+      'adapter.barbxfnpt.1/2x1/2': 4,
+      'adapter.barbxfnpt.3/4x1/2': 1,
+      'valve.washing.barb.1/2': 2,
+      'stop.angle.barbxcomp.1/2x3/8': 4,
+      'stop.straight.barbxcomp.1/2x3/8': 2,
+      'valve.isolating.barbxbarb.1/2': 1,
+      'valve.isolating.barbxbarb.3/4': 1,
+      'transition.cxbarb.1/2': 4,
+      'transition.cxbarb.3/4': 2,
+      'transition.pbxbarb.1/2': 2,
+      'cap.barb.1/2': 2,
+    },
+  },
+  expanded: {
+    tools: ['expander', 'plastic-cutter'],
+    parts: {
+      'tube.pex-a.1/2': 3,
+      'tube.pex-a.3/4': 2,
+      'coupling.expxexp.1/2': 8,
+      'coupling.expxexp.3/4': 6,
+      'reducer.expxexp.3/4x1/2': 4,
+      'elbow.90.expxexp.1/2': 8,
+      'elbow.90.expxexp.3/4': 4,
+      'elbow.drop.expxfnpt.1/2x1/2': 3,
+      'tee.expxexpxexp.1/2': 4,
+      'tee.expxexpxexp.3/4x3/4x1/2': 4,
+      'adapter.expxmnpt.1/2x1/2': 4,
+      'adapter.expxmnpt.3/4x3/4': 2,
+      'adapter.expxfnpt.1/2x1/2': 4,
+      'adapter.expxfnpt.3/4x3/4': 1,
+      'valve.washing.exp.1/2': 2,
+      'stop.angle.expxcomp.1/2x3/8': 4,
+      'stop.straight.expxcomp.1/2x3/8': 2,
+      'valve.isolating.expxexp.1/2': 1,
+      'valve.isolating.expxexp.3/4': 1,
+      'transition.cxexp.1/2': 4,
+      'transition.cxexp.3/4': 2,
+      'cap.exp.1/2': 2,
+    },
+  },
+  cpvc: {
+    tools: ['plastic-cutter'],
+    parts: {
+      'tube.cpvc.1/2': 1,
+      'tube.cpvc.3/4': 1,
+      'coupling.sxs.1/2': 4,
+      'coupling.sxs.3/4': 2,
+      'elbow.90.sxs.1/2': 4,
+      'elbow.90.sxs.3/4': 2,
+      'tee.sxsxs.1/2': 2,
+      'transition.sxmnpt.1/2': 2,
+      'transition.sxfnpt.1/2': 2,
+      'transition.sxmnpt.3/4': 1,
+      'transition.sxfnpt.3/4': 1,
+      'coupling.repair.sxs.1/2': 1,
+      'coupling.repair.sxs.3/4': 1,
+      'cap.s.1/2': 2,
+      'cap.s.3/4': 1,
+    },
+  },
+  pressed: {
+    tools: ['press-tool', 'tube-cutter', 'deburrer'],
+    parts: {
+      'coupling.pressxpress.1/2': 6,
+      'coupling.pressxpress.3/4': 6,
+      'coupling.slip.pressxpress.1/2': 2,
+      'coupling.slip.pressxpress.3/4': 2,
+      'elbow.90.pressxpress.1/2': 6,
+      'elbow.90.pressxpress.3/4': 4,
+      'tee.pressxpressxpress.1/2': 2,
+      'tee.pressxpressxpress.3/4x3/4x1/2': 2,
+      'adapter.pressxmnpt.1/2x1/2': 4,
+      'adapter.pressxmnpt.3/4x3/4': 2,
+      'adapter.pressxfnpt.1/2x1/2': 3,
+      'stop.angle.pressxcomp.1/2x3/8': 3,
+      'valve.isolating.pressxpress.1/2': 1,
+      'valve.isolating.pressxpress.3/4': 2,
+    },
+  },
+  metric: {
+    tools: ['tube-cutter', 'deburrer', 'two-wrenches'],
+    parts: {
+      'tube.copper.15mm': 2,
+      'tube.copper.22mm': 1,
+      'coupling.cxc.15mm': 4,
+      'coupling.cxc.22mm': 2,
+      'coupling.compxcomp.15mm': 3,
+      'coupling.compxcomp.22mm': 2,
+      'coupling.pushxpush.15mm': 3,
+      'coupling.slip.compxcomp.15mm': 1,
+      'coupling.slip.cxc.15mm': 1,
+      'elbow.90.cxc.15mm': 4,
+      'elbow.90.compxcomp.15mm': 2,
+      'tee.cxcxc.15mm': 2,
+      'tee.compxcompxcomp.15mm': 1,
+      'reducer.compxcomp.22mmx15mm': 1,
+      'stop.angle.compxg.15mmx1/2': 2,
+      'stop.straight.compxg.15mmx1/2': 2,
+      'stop.angle.pushxg.15mmx1/2': 1,
+      'connector.g1/2xtap1/2.300mm': 2,
+      'connector.g1/2xtap1/2.500mm': 2,
+      'tap-connector.comp.15mmx1/2': 2,
+      'tap-connector.comp.15mmx3/4': 1,
+      'valve.washing.comp.15mm': 1,
+      'cap.comp.15mm': 2,
+      'transition.push.cts1/2xmetric15': 1,
+    },
+  },
+  drains: {
+    tools: ['pipe-saw'],
+    parts: {
+      'trap.plastic.1-1/4': 1,
+      'trap.plastic.1-1/2': 2,
+      'trap-adapter.pvc.1-1/2x1-1/4': 2,
+      'trap-adapter.pvc.1-1/2x1-1/2': 2,
+      'trap-adapter.abs.1-1/2x1-1/2': 1,
+      'tail-extension.plastic.1-1/4x8': 1,
+      'tail-extension.plastic.1-1/2x8': 1,
+    },
+  },
+} as const satisfies Record<string, { tools: readonly ToolId[]; parts: Readonly<Record<string, number>> }>
+
+export type ShelfId = keyof typeof SHELVES
+export const SHELF_IDS = Object.keys(SHELVES) as ShelfId[]
+
+/** Two vans as they come to a house: one solders and crimps, the other presses and expands. */
+export const VANS = {
+  solders: ['stops', 'copper', 'steel', 'crimped', 'cpvc', 'metric', 'drains'],
+  presses: ['stops', 'copper', 'steel', 'expanded', 'pressed', 'drains'],
+} as const satisfies Record<string, readonly ShelfId[]>
+
+interface Aboard {
+  readonly toolsAboard: readonly ToolId[]
+  readonly partsAboard: Readonly<Record<string, number>>
+}
+
+/**
+ * A van with some shelves filled up on top of what is aboard: never less of a part than before, and no tool twice.
+ */
+export function withShelves(van: Aboard, ids: readonly ShelfId[]): Aboard {
+  const partsAboard: Record<string, number> = { ...van.partsAboard }
+  const tools = new Set(van.toolsAboard)
+  for (const id of ids) {
+    for (const [part, count] of Object.entries(SHELVES[id].parts))
+      partsAboard[part] = Math.max(partsAboard[part] ?? 0, count)
+    for (const tool of SHELVES[id].tools) tools.add(tool)
+  }
+  return { toolsAboard: [...tools], partsAboard }
+}
+
+/** Pieces and tools that a van has less of than a shelf holds. */
+export function shortOf(van: Aboard, id: ShelfId): number {
+  const { parts, tools } = SHELVES[id]
+  const pieces = Object.entries(parts).map(([part, count]) =>
+    Math.max(0, count - (van.partsAboard[part] ?? 0)),
+  )
+  return (
+    pieces.reduce((sum, count) => sum + count, 0) +
+    tools.filter((tool) => !van.toolsAboard.includes(tool)).length
+  )
+}

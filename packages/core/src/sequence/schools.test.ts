@@ -1,0 +1,92 @@
+import { SCHOOLS, type Schools } from '../assembly'
+import { mate } from '../mate'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import type { HouseRules, LineRequest } from '../mate/types'
+import { reasonText } from '../words/reasons'
+import { stepText } from '../words/steps'
+import { sequence } from './index'
+
+const run = (faults: LineRequest['conditions']['faults']): LineRequest => ({
+  ...line('copper.l.1/2', { faults, oldJoint: 'none' }),
+  to: undefined as never,
+  cutIn: { insert: 'repair', farMm: 200, freeMm: [900, 900], outMm: 40, sidewaysMm: 20 },
+})
+
+/** All that is said to a line under a shop's rules: what is offered, remarked upon and done, in words. */
+function told(request: LineRequest, rules: Partial<Schools>, method?: string): string {
+  const houseRules: HouseRules = { ...WELL_EQUIPPED.houseRules, pushFitConcealed: 'allow', ...rules }
+  const { to, ...rest } = request
+  const asked = { ...rest, ...(to ? { to } : {}) }
+  const [answer] = mate({ lines: [asked], settings: { ...WELL_EQUIPPED, houseRules }, k: 30 }).lines
+  const option = answer?.options.find(({ joints }) => !method || joints[0]?.method === method)
+  const said = (option?.warnings ?? []).map((each) => reasonText(each, 'in'))
+  const steps = option
+    ? sequence({ lines: [{ lineId: 'a', option, conditions: request.conditions }], houseRules }).steps
+    : []
+  return [
+    ...(answer?.lastResort ? [reasonText(answer.lastResort, 'in')] : []),
+    ...said,
+    ...steps.map((step) => stepText(step, 'in')),
+  ].join('\n')
+}
+
+const pushed = line('copper.l.1/2', { oldJoint: 'push-fit', faults: [] })
+const wall = line('copper.l.1/2', { access: 'closed-wall' }, 'valve.combo.1/2')
+
+/** For each question a line that it speaks of, and a word that each school has and no other. */
+const ASKED: {
+  readonly [K in keyof Schools]: readonly [
+    LineRequest,
+    string | undefined,
+    Readonly<Record<Schools[K], RegExp>>,
+  ]
+} = {
+  pushFitClean: [pushed, 'push-fit', { wipe: /wipe it, no abrasive/, abrasive: /clean it as for solder/ }],
+  stiffener: [pushed, 'push-fit', { leave: /no abrasive\.$/m, pull: /Pull the stiffener/ }],
+  pushFitReuse: [
+    line('copper.l.1/2', { oldJoint: 'push-fit', stubMm: 14 }),
+    'sweat',
+    { temporary: /serves again for a time only/, few: /a few times more/, never: /is not used again/ },
+  ],
+  tapeTurns: [
+    line('galvanised.40.1/2'),
+    'threaded',
+    { three: /three turns of tape/, five: /five turns of tape/, seven: /seven turns of tape/ },
+  ],
+  cooling: [line('copper.l.1/2'), 'sweat', { hand: /bare hand holds it/, 'ten-minutes': /cool ten minutes/ }],
+  wallYears: [
+    wall,
+    'push-fit',
+    { '25': /^(?![\s\S]*closed wall is meant for)/, '45': /meant for 45/, '70': /meant for 70/ },
+  ],
+  copperType: [run([]), undefined, { L: /copper of type L/, M: /copper of type M/ }],
+  oneHole: [
+    run(['pinhole']),
+    undefined,
+    { repair: /hole comes out with the piece/, replace: /the next one opens/ },
+  ],
+}
+
+describe('where schools differ', () => {
+  it.each(Object.keys(ASKED) as (keyof Schools)[])(
+    '%s: each is followed and said, the usual one unasked',
+    (key) => {
+      const [request, method, words] = ASKED[key] as readonly [
+        LineRequest,
+        string | undefined,
+        Readonly<Record<string, RegExp>>,
+      ]
+      for (const [school, own] of Object.entries(words)) {
+        const text = told(request, { [key]: school }, method)
+        for (const [other, word] of Object.entries(words))
+          expect([key, school, other, word.test(text)]).toEqual([key, school, other, word === own])
+      }
+      expect(told(request, {}, method)).toBe(told(request, { [key]: SCHOOLS[key] }, method))
+    },
+  )
+
+  it('paste has no turns', () => {
+    const rules = { ...WELL_EQUIPPED.houseRules, threadSeal: 'paste' as const }
+    expect(told(line('galvanised.40.1/2'), rules, 'threaded')).not.toMatch(/turns of tape/)
+  })
+})
