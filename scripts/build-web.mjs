@@ -1,3 +1,3 @@
 import { buildWeb } from './lib/build.mjs'
 
-await buildWeb({ force: true })
+await buildWeb({ force: !process.argv.includes('--if-changed') })

@@ -1,5 +1,5 @@
 // npm test: everything that must hold, from a fresh machine, against a throw-away database.
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import path from 'node:path'
 import {
@@ -20,28 +20,41 @@ let passed = 0
 let failed = 0
 const broken = []
 
-function tool(name, command, args, cwd = ROOT) {
+/** Runs a tool; its words come as they fall, or all at once where another runs beside it. */
+async function tool(name, command, args, beside = false) {
   const begin = Date.now()
-  const { status } = spawnSync(command, args, { cwd, env, stdio: 'inherit' })
+  const child = spawn(command, args, { cwd: ROOT, env, stdio: beside ? 'pipe' : 'inherit' })
+  const said = []
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => said.push(chunk))
+  const status = await new Promise((resolve) => {
+    child.once('close', resolve)
+    child.once('error', (error) => {
+      said.push(`${error.message}\n`)
+      resolve(1)
+    })
+  })
+  process.stdout.write(Buffer.concat(said.map((chunk) => Buffer.from(chunk))))
   console.log(
     `— ${name}: ${status === 0 ? 'passed' : 'FAILED'} (${Math.round((Date.now() - begin) / 1000)} s)\n`,
   )
   return status === 0
 }
 
-/** A check without tests of its own counts as one. */
-function check(name, command, args) {
-  if (tool(name, command, args)) passed++
-  else {
-    failed++
-    broken.push(name)
+/** Checks that need one processor each, one after the other; each counts as one test. */
+async function checks(list) {
+  for (const [name, command, args] of list) {
+    if (await tool(name, command, args, true)) passed++
+    else {
+      failed++
+      broken.push(name)
+    }
   }
 }
 
 /** A run that counts its own tests; one that died without a report counts as one failure. */
-function suite(name, report, command, args, count) {
+async function suite(name, report, command, args, count) {
   rmSync(report, { force: true })
-  const ok = tool(name, command, args)
+  const ok = await tool(name, command, args)
   const counted = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')))
     : { passed: 0, failed: 0 }
@@ -57,27 +70,38 @@ await orRefuse(async () => {
   await ensurePackages()
   mkdirSync(RESULTS, { recursive: true })
 
-  check('types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json'])
-  check('types of the application', bin('tsc'), ['--noEmit', '-p', 'apps/app/tsconfig.json'])
-  check('lint and format', bin('biome'), ['check', '--error-on-warnings', '.'])
-  check('arrows between the rooms', bin('depcruise'), [
-    '--config',
-    '.dependency-cruiser.cjs',
-    'packages',
-    'apps',
-    '--output-type',
-    'err',
+  await Promise.all([
+    checks([
+      ['types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']],
+      ['types of the application', bin('tsc'), ['--noEmit', '-p', 'apps/app/tsconfig.json']],
+    ]),
+    checks([
+      ['lint and format', bin('biome'), ['check', '--error-on-warnings', '.']],
+      [
+        'arrows between the rooms',
+        bin('depcruise'),
+        ['--config', '.dependency-cruiser.cjs', 'packages', 'apps', '--output-type', 'err'],
+      ],
+      // the journeys find it made
+      ['the application is built', process.execPath, ['scripts/build-web.mjs', '--if-changed']],
+    ]),
   ])
   const jest = path.join(RESULTS, 'jest.json')
-  suite('unit and server tests', jest, bin('jest'), ['--json', `--outputFile=${jest}`], (report) => ({
+  await suite('unit and server tests', jest, bin('jest'), ['--json', `--outputFile=${jest}`], (report) => ({
     passed: report.numPassedTests,
     failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
   }))
   const e2e = path.join(RESULTS, 'e2e.json')
-  suite('browser journeys', e2e, bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], (report) => ({
-    passed: report.stats.expected,
-    failed: report.stats.unexpected + report.stats.flaky,
-  }))
+  await suite(
+    'browser journeys',
+    e2e,
+    bin('playwright'),
+    ['test', '-c', 'e2e/playwright.config.ts'],
+    (report) => ({
+      passed: report.stats.expected,
+      failed: report.stats.unexpected + report.stats.flaky,
+    }),
+  )
   if (broken.length > 0) console.log(`Failed: ${broken.join(', ')}`)
   console.log(`${passed} passed, ${failed} failed`)
   process.exit(failed === 0 ? 0 : 1)

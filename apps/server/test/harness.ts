@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { type OperationRecord, SCHEMA_VERSION, type SyncResponse, stampOf } from '@diarmos/contract'
 import type { DataSource } from 'typeorm'
 import { makeApp } from '../src/app'
-import { loadDemo } from '../src/demo/load'
 import { DEMO_PASSWORD } from '../src/demo/people'
 import { makeLog } from '../src/log'
 import { inlineSolver } from '../src/solve/pool'
 import { openDatabase } from '../src/store/database'
 import type { Roles } from '../src/store/provision'
+import { copyOf, type Filled } from './demoCopy'
 
 export interface Harness {
   readonly database: DataSource
@@ -23,8 +23,8 @@ export interface Harness {
   readonly stop: () => Promise<void>
 }
 
-/** The whole server over a database of its own, without a socket. */
-export async function harness(demo = true, of?: Roles): Promise<Harness> {
+/** The whole server over a database of its own, without a socket; the demo itself only where a test is about it. */
+export async function harness(filled: Filled | 'nothing' = 'demo', of?: Roles): Promise<Harness> {
   const adminUrl = process.env.DIARMOS_TEST_ADMIN_URL
   if (!adminUrl) throw new Error('no test database: run through jest')
   const roles: Roles = of ?? {
@@ -34,8 +34,8 @@ export async function harness(demo = true, of?: Roles): Promise<Harness> {
     ownerPassword: 'owner-word-for-tests',
     appPassword: 'app-word-for-tests',
   }
+  if (filled !== 'nothing') await copyOf(filled, roles)
   const database = await openDatabase(roles, { pool: 6 })
-  if (demo) await loadDemo(database, new Date('2026-11-20T09:00:00Z'))
   const app = makeApp({ database, log: makeLog('silent'), solver: inlineSolver(), signInAttempts: 5 })
   const call: Harness['call'] = async (path, { cookie, ...init } = {}) =>
     app.request(`http://diarmos.test${path}`, {

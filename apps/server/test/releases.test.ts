@@ -51,7 +51,7 @@ async function owned(roles: Roles, upTo: number, work: (owner: DataSource) => Pr
 
 /** A database as the first release made it, with a shop in it. */
 async function firstRelease(name: string): Promise<Roles> {
-  const empty = await harness(false)
+  const empty = await harness('nothing')
   const roles = { ...empty.roles, database: `${empty.roles.database}_${name}` }
   await empty.stop()
   await provision(roles)
@@ -73,7 +73,7 @@ const everything = async (server: Harness, cookie: string) => (await sync(server
 
 describe('a database of the first release', () => {
   it('is brought up to date, and the unsent queue of a phone of that time goes through', async () => {
-    const old = await harness(false, await firstRelease('v1'))
+    const old = await harness('nothing', await firstRelease('v1'))
     const cookie = await old.signIn('jory@fennel.example')
     const changes = await everything(old, cookie)
     expect(changes).toHaveLength(ENTITY_KINDS.reduce((sum, kind) => sum + (shop[kind]?.length ?? 0), 0))
@@ -151,7 +151,7 @@ describe('a database of the second release', () => {
         }),
     )
 
-    const server = await harness(false, roles)
+    const server = await harness('nothing', roles)
     const cookie = await server.signIn('jory@fennel.example')
     const changes = await everything(server, cookie)
     const job = changes.find((change) => change.kind === 'job')

@@ -3,7 +3,7 @@ import { HOUSE, harness, operation, sync } from './harness'
 
 describe('a real shop', () => {
   it('is opened once, by the link of the first start, and has its owner’s word alone', async () => {
-    const server = await harness(false)
+    const server = await harness('nothing')
     const token = await inviteOwner(server.database)
     if (!token) throw new Error('no word')
     const request = {
@@ -34,7 +34,7 @@ describe('a real shop', () => {
   }, 60_000)
 
   it('has a word for a day only, and an earlier one is void', async () => {
-    const server = await harness(false)
+    const server = await harness('nothing')
     const old = await inviteOwner(server.database, new Date(Date.now() - 25 * 3_600_000))
     const first = await inviteOwner(server.database)
     const second = await inviteOwner(server.database)

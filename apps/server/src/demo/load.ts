@@ -83,8 +83,12 @@ export async function hasDemo(database: DataSource): Promise<boolean> {
   return inShop(database, shopId, (manager) => manager.getRepository(Shop).existsBy({ id: shopId }))
 }
 
-/** Loads the two invented shops, once. */
-export async function loadDemo(database: DataSource, now = new Date()): Promise<void> {
+/** Loads the two invented shops, once; without their houses where nobody is to come into one. */
+export async function loadDemo(
+  database: DataSource,
+  now = new Date(),
+  houses: readonly DemoHouse[] = HOUSES,
+): Promise<void> {
   for (const shop of SHOPS) {
     const shopId = demoId(shop.key)
     const fresh = await inShop(database, shopId, async (manager) => {
@@ -113,15 +117,17 @@ export async function loadDemo(database: DataSource, now = new Date()): Promise<
       },
       now,
     )
-    for (const house of HOUSES.filter((entry) => entry.shop === shop.key)) await loadHouse(writer, house, now)
+    const own = houses.filter((entry) => entry.shop === shop.key)
+    for (const house of own) await loadHouse(writer, house, now)
     const apprentice = shop.people.find(({ role }) => role === 'apprentice')
-    if (apprentice) await propose(new Writer(database, shopId, demoId(apprentice.email), 'apprentice'), now)
+    if (apprentice)
+      await propose(new Writer(database, shopId, demoId(apprentice.email), 'apprentice'), own, now)
   }
 }
 
 /** An apprentice would close a job: that waits for somebody's word. */
-async function propose(writer: Writer, now: Date): Promise<void> {
-  const [job] = HOUSES.flatMap((house) => house.jobs).filter(({ upTo }) => upTo === 'make')
+async function propose(writer: Writer, houses: readonly DemoHouse[], now: Date): Promise<void> {
+  const [job] = houses.flatMap((house) => house.jobs).filter(({ upTo }) => upTo === 'make')
   if (job) await writer.put('job', demoId(job.key), { state: 'closed', closedAt: now.toISOString() }, now)
 }
 
