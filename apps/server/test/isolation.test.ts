@@ -12,7 +12,7 @@ beforeAll(async () => {
   server = await harness()
   bram = await server.signIn('bram@tidewall.example')
   jory = await server.signIn('jory@fennel.example')
-}, 60_000)
+})
 afterAll(() => server.stop())
 
 const everything = async (cookie: string) => {

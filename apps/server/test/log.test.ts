@@ -31,7 +31,7 @@ describe('the log', () => {
   let server: Harness
   beforeAll(async () => {
     server = await harness()
-  }, 60_000)
+  })
   afterAll(() => server.stop())
 
   it('says what happened, in which time, and nothing of whom', async () => {

@@ -91,7 +91,7 @@ describe('a database of the first release', () => {
     const after = await everything(old, cookie)
     expect(after.find((change) => change.kind === 'job')?.fields.note).toBe('Bring the small wrench.')
     await old.stop()
-  }, 60_000)
+  })
 })
 
 describe('a database of the second release', () => {
@@ -179,5 +179,5 @@ describe('a database of the second release', () => {
       bodiesOf(['toilet.fill.7/8']),
     )
     await server.stop()
-  }, 60_000)
+  })
 })

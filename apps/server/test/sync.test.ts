@@ -17,7 +17,7 @@ beforeAll(async () => {
   bram = await server.signIn('bram@tidewall.example')
   pip = await server.signIn('pip@tidewall.example')
   oda = await server.signIn('oda@tidewall.example')
-}, 60_000)
+})
 afterAll(() => server.stop())
 
 /** A device that names its own edits, as the application does. */
@@ -605,7 +605,7 @@ describe('a restored database', () => {
     await restored.destroy()
     await own.stop()
     rmSync(folder, { recursive: true })
-  }, 60_000)
+  })
 
   it('tells a phone that has seen more than there is to read anew, and judges its old edits by what both share', async () => {
     const made = house()

@@ -85,7 +85,7 @@ describe('the solver', () => {
         },
       ],
     })
-  }, 60_000)
+  })
   afterEach(() => solver.stop())
   afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -100,7 +100,7 @@ describe('the solver', () => {
       faults: [{ path: 'text' }],
     })
     expect(await solver.do({ ...quick, operation: 'nothing' }, who)).toMatchObject({ status: 422 })
-  }, 60_000)
+  })
 
   it('keeps one that asks much behind himself, takes in no more than it can, and says so', async () => {
     // the order is what is asked for: no slow machine runs out of time meanwhile
@@ -154,7 +154,7 @@ describe('a server that is asked anything', () => {
   beforeAll(async () => {
     server = await harness()
     cookie = await server.signIn('bram@tidewall.example')
-  }, 60_000)
+  })
   afterAll(() => server.stop())
 
   // whole in bench/fuzz.ts: 20 000

@@ -4,6 +4,7 @@ import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { MeasureRow } from '../ui/MeasureRow'
 import { SheetModal } from '../ui/SheetModal'
+import { Txt } from '../ui/Txt'
 import type { MateSettings } from './houseRules'
 import { readNumber } from './readNumber'
 
@@ -49,6 +50,9 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
         inputMode="decimal"
         suffix="each"
       />
+      {part.layingMm < 0 ? (
+        <Txt kind="small">It sits in the thread around it: there is nothing between two pipes’ ends to measure.</Txt>
+      ) : (
       <MeasureRow
         label="Laying length"
         detail={`${own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the pipes’ ends when both are home`}
@@ -58,6 +62,7 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
           onChange({ layingMm: withEntry(mate.layingMm, part.id, mm) }, `${part.name}: ${entered}`)
         }
       />
+      )}
       {own === undefined ? null : (
         <Button
           kind="quiet"

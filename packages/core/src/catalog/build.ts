@@ -27,9 +27,9 @@ export function isSocket(end: Pick<Port, 'form'>): boolean {
   return SOCKETS.has(end.form)
 }
 
-/** From the middle of the body to the mouth or tip of an end, mm, with half the laying length between. */
-function reachMm(end: PortEnd, halfLayingMm: number): number {
-  return halfLayingMm + (isSocket(end) ? fullDepthMm(end) : maleLengthMm(end))
+/** How far an end's own depth or thread reaches from the pipe's end to its mouth or tip, mm. */
+function depthMm(end: PortEnd): number {
+  return isSocket(end) ? fullDepthMm(end) : maleLengthMm(end)
 }
 
 export interface BodySpec {
@@ -39,7 +39,9 @@ export interface BodySpec {
   material: PartMaterial
   heatSensitive?: boolean
   /** Between the pipes' ends, both home; at an elbow or tee twice the distance from the middle. */
-  layingMm: number
+  layingMm?: number
+  /** Instead, where a standard has it: from the middle to the mouth or tip of each end; the last holds for the rest. */
+  toEndMm?: readonly number[]
   a: PortEnd
   /** The way out; none for caps and plugs. */
   b?: PortEnd
@@ -64,13 +66,18 @@ const OUT: Readonly<Record<180 | 135 | 90, Vector>> = {
  * branches face +y, then -y.
  */
 export function inline(spec: BodySpec): Fitting {
-  const half = spec.layingMm / 2
+  const { toEndMm, a, b } = spec
+  const reachMm = (end: PortEnd, index: number) =>
+    toEndMm ? (toEndMm[index] ?? toEndMm.at(-1) ?? 0) : (spec.layingMm ?? 0) / 2 + depthMm(end)
+  const layingMm = toEndMm
+    ? [a, b ?? a].reduce((sum, end, index) => sum + reachMm(end, index) - depthMm(end), 0)
+    : (spec.layingMm ?? 0)
   const out = OUT[spec.turn ?? 180]
-  const port = (id: string, end: PortEnd, axis: Vector): Port => {
-    const reach = reachMm(end, half)
+  const port = (index: number, end: PortEnd, axis: Vector): Port => {
+    const reach = reachMm(end, index)
     return {
       ...end,
-      id,
+      id: 'abcde'[index] as string,
       pose: { origin: [axis[0] * reach, axis[1] * reach, 0], axis, rollDegrees: 0 },
     }
   }
@@ -80,17 +87,15 @@ export function inline(spec: BodySpec): Fitting {
     name: spec.name,
     material: spec.material,
     heatSensitive: spec.heatSensitive ?? false,
-    layingMm: spec.layingMm,
+    layingMm,
     ...(spec.lengthMm ? { lengthMm: spec.lengthMm } : {}),
     ...(spec.protects ? { protects: spec.protects } : {}),
     ...(spec.standing ? { standing: spec.standing } : {}),
     source: spec.source ?? TYPICAL,
     ports: [
-      port('a', spec.a, [-1, 0, 0]),
-      ...(spec.b ? [port('b', spec.b, out)] : []),
-      ...(spec.branches ?? []).map((end, index) =>
-        port('cde'[index] as string, end, [0, index % 2 === 0 ? 1 : -1, 0]),
-      ),
+      port(0, a, [-1, 0, 0]),
+      ...(b ? [port(1, b, out)] : []),
+      ...(spec.branches ?? []).map((end, index) => port(index + 2, end, [0, index % 2 === 0 ? 1 : -1, 0])),
     ],
   }
 }

@@ -2,6 +2,15 @@ import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
 import { end, maleLengthMm } from './ends'
 import { materialWord, type Size } from './names'
+import {
+  A733,
+  B16_14,
+  BUSHING_MM,
+  CLOSE_NIPPLE_MM,
+  MALLEABLE_55,
+  MALLEABLE_150,
+  type ThreadedBodies,
+} from './threadedBodies'
 import type { Fitting } from './types'
 
 const IN = 25.4
@@ -12,6 +21,8 @@ interface Threaded {
   readonly system: 'NPT' | 'BSP'
   /** As ids say the material. */
   readonly tag: string
+  /** Whose lengths they have; without one they are typical of the kind. */
+  readonly bodies?: ThreadedBodies
   readonly couplings: readonly Size[]
   readonly reducers: readonly Pair[]
   /** Male × female. */
@@ -76,6 +87,7 @@ const THREADED: readonly Threaded[] = [
     material: 'galvanised-steel',
     system: 'NPT',
     tag: 'galv.npt',
+    bodies: MALLEABLE_150,
     couplings: ['1/4', '3/8', '1/2', '3/4', '1', '1-1/4', '1-1/2', '2'],
     reducers: [
       ['3/8', '1/4'],
@@ -144,6 +156,7 @@ const THREADED: readonly Threaded[] = [
     material: 'galvanised-steel',
     system: 'BSP',
     tag: 'galv.bsp',
+    bodies: MALLEABLE_55,
     couplings: ['3/8', '1/2', '3/4', '1', '1-1/4', '1-1/2', '2'],
     reducers: [
       ['3/4', '1/2'],
@@ -190,12 +203,27 @@ const THREADED: readonly Threaded[] = [
   },
 ]
 
+/** A part of that length, tip to mouth. */
+const overallMm = (mm: number | undefined) => (mm === undefined ? { layingMm: 0 } : { toEndMm: [mm / 2] })
+
 function fittings(row: Threaded): Fitting[] {
-  const { material, system, tag } = row
+  const { material, system, tag, bodies } = row
   const word = materialWord(material)
   const female = (size: Size) => end('taper-female', system, size, material)
   const male = (size: Size) => end('taper-male', system, size, material)
-  const square = (size: Size) => 2 * (0.55 * female(size).diameterMm + 2)
+  // what no standard is kept for: cast bodies are about so long
+  const squareMm = (size: Size) => 2 * (0.55 * female(size).diameterMm + 2)
+  /** The standard's length of that size, or the typical laying length. */
+  const as = (
+    kind: Exclude<keyof ThreadedBodies, 'source'>,
+    size: Size,
+    layingMm: number,
+    ends: (mm: number) => readonly number[] = (mm) => [mm],
+  ) => {
+    const mm = bodies?.[kind][size]
+    return bodies && mm !== undefined ? { toEndMm: ends(mm), source: bodies.source } : { layingMm }
+  }
+  const halves = (mm: number) => [mm / 2]
   return [
     ...row.couplings.map((size) =>
       inline({
@@ -203,7 +231,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'threaded-coupling',
         name: `${word} threaded coupling, ${size} in ${system}`,
         material,
-        layingMm: 6,
+        ...as('coupling', size, 6, halves),
         a: female(size),
         b: female(size),
       }),
@@ -214,7 +242,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'reducing-coupling',
         name: `${word} bell reducer, ${large} × ${small} in ${system}`,
         material,
-        layingMm: 12,
+        ...as('reducer', large, 12, halves),
         a: female(large),
         b: female(small),
       }),
@@ -225,17 +253,18 @@ function fittings(row: Threaded): Fitting[] {
         family: 'bushing',
         name: `${word} hex bushing, ${large} male × ${small} female ${system}`,
         material,
-        layingMm: 2,
+        // its own thread holds the smaller one: from tip to mouth it is no longer than thread and hexagon
+        ...overallMm(BUSHING_MM[large]),
+        source: B16_14,
         a: male(large),
         b: female(small),
       }),
     ),
     ...row.nipples.flatMap((size) =>
       row.nippleLengths.flatMap((length) => {
-        const threads = 2 * maleLengthMm(male(size))
-        const layingMm = length === 'close' ? 0 : length * IN - threads
+        const mm = length === 'close' ? CLOSE_NIPPLE_MM[size] : length * IN
         // a nipple shorter than its two threads is not made
-        if (layingMm < 0) return []
+        if (mm === undefined || (length !== 'close' && mm < 2 * maleLengthMm(male(size)))) return []
         return inline({
           id: `nipple.mxm.${tag}.${size}x${length}`,
           family: 'nipple',
@@ -244,7 +273,8 @@ function fittings(row: Threaded): Fitting[] {
               ? `${word} close nipple, ${size} in ${system}`
               : `${word} nipple, ${size} × ${length} in ${system}`,
           material,
-          layingMm,
+          toEndMm: [mm / 2],
+          ...(system === 'NPT' ? { source: A733 } : {}),
           a: male(size),
           b: male(size),
         })
@@ -256,7 +286,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'elbow-90',
         name: `${word} threaded elbow 90°, ${size} in ${system}`,
         material,
-        layingMm: square(size),
+        ...as('square', size, squareMm(size)),
         turn: 90,
         a: female(size),
         b: female(size),
@@ -268,7 +298,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'elbow-45',
         name: `${word} threaded elbow 45°, ${size} in ${system}`,
         material,
-        layingMm: square(size) / 2,
+        ...as('eighth', size, squareMm(size) / 2),
         turn: 135,
         a: female(size),
         b: female(size),
@@ -280,7 +310,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'street-elbow-90',
         name: `${word} street elbow 90°, ${size} in ${system}`,
         material,
-        layingMm: square(size),
+        ...as('street', size, squareMm(size), (mm) => [mm, bodies?.square[size] ?? mm]),
         turn: 90,
         a: male(size),
         b: female(size),
@@ -292,7 +322,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'tee',
         name: `${word} threaded tee, ${size} in ${system}`,
         material,
-        layingMm: square(size),
+        ...as('square', size, squareMm(size)),
         a: female(size),
         b: female(size),
         branches: [female(size)],
@@ -324,7 +354,7 @@ function fittings(row: Threaded): Fitting[] {
         family: 'union',
         name: `${word} ground-joint union, ${size} in ${system}`,
         material,
-        layingMm: 20,
+        ...as('union', size, 20, halves),
         a: female(size),
         b: female(size),
       }),

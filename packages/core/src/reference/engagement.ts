@@ -23,8 +23,8 @@ const EN1254_1: Source = {
 }
 const D2846_SOCKET: Source = {
   title: 'ASTM D2846',
-  table: 'tapered socket dimensions',
-  certainty: 'formula',
+  table: 'tapered socket dimensions, length of socket',
+  certainty: 'recalled',
 }
 const D2466: Source = {
   title: 'ASTM D2466 schedule 40 PVC fittings',
@@ -58,15 +58,14 @@ const CUP_MM: Partial<Record<TubeSize, number>> = {
   'metric:54': 32,
 }
 
-/** Sockets of copper-tube-size CPVC: depth in inches is 0.8 of the outside diameter less 0.005. */
-const cpvcSocketMm = (odIn: number) => (0.8 * odIn - 0.005) * IN
+/** Sockets of copper-tube-size CPVC: about 0.8 of the outside diameter. */
 const CEMENT_SOCKET_MM: Partial<Record<TubeSize, number>> = {
-  'CTS:1/2': cpvcSocketMm(0.625),
-  'CTS:3/4': cpvcSocketMm(0.875),
-  'CTS:1': cpvcSocketMm(1.125),
-  'CTS:1-1/4': cpvcSocketMm(1.375),
-  'CTS:1-1/2': cpvcSocketMm(1.625),
-  'CTS:2': cpvcSocketMm(2.125),
+  'CTS:1/2': 0.489 * IN,
+  'CTS:3/4': 0.699 * IN,
+  'CTS:1': 0.899 * IN,
+  'CTS:1-1/4': 1.099 * IN,
+  'CTS:1-1/2': 1.299 * IN,
+  'CTS:2': 1.699 * IN,
 }
 
 /** Schedule 40 PVC sockets of iron pipe size. */
@@ -304,9 +303,12 @@ export function tubeEngagement(
   return { minMm: maxMm - table.slack, maxMm, source: sourceOf(end, system) }
 }
 
+/** Turns from hand-tight to home: three threads of wrench make-up (L3) of NPT; the fitting allowance of 55 degree threads. */
+const HOME_TURNS = { NPT: () => 3, BSP: (nominal: NominalSize) => (nominal === '2' ? 3.25 : 2.75) } as const
+
 /**
- * Make-up of a taper thread: hand-tight length plus one to three turns of the wrench.
- * ASME B1.20.1 gives L1 and three threads of wrench make-up (L3); the 55 degree taper is treated alike.
+ * Make-up of a taper thread: its hand-tight or gauge length, and one turn of the wrench to all that is allowed for it
+ * (ASME B1.20.1, L1 and L3; ISO 7-1, fitting allowance).
  */
 export function threadEngagement(system: 'NPT' | 'BSP', nominal: NominalSize): Engagement | undefined {
   const thread = (system === 'NPT' ? NPT : BSP).find((row) => row.nominal === nominal)
@@ -314,7 +316,7 @@ export function threadEngagement(system: 'NPT' | 'BSP', nominal: NominalSize): E
   const pitch = IN / thread.threadsPerInch
   return {
     minMm: thread.handTightMm + pitch,
-    maxMm: thread.handTightMm + 3 * pitch,
+    maxMm: thread.handTightMm + HOME_TURNS[system](nominal) * pitch,
     source: { ...thread.source, certainty: 'formula' },
   }
 }

@@ -1,5 +1,6 @@
 import { ironPipeSizes } from './ironPipeSize'
 import { dimensionRatioWallIn } from './plasticTube'
+import { plasticWall } from './plasticWall'
 import type { Source } from './source'
 import type { Pipe, PipeMaterial } from './types'
 
@@ -146,8 +147,7 @@ export const IRON_PIPE_SIZE_PLASTIC: readonly Pipe[] = FAMILIES.flatMap(
           grade,
           odMm: odIn * IN,
           odToleranceMm: (odIn <= 1.05 ? 0.004 : odIn <= 2.4 ? 0.006 : 0.009) * IN,
-          wallMm: thickness * IN,
-          wallToleranceMm: Math.max(0.02, thickness * 0.12) * IN,
+          ...plasticWall(thickness * IN, Math.max(0.02, thickness * 0.12) * IN),
           source,
         }
       }),

@@ -1,3 +1,4 @@
+import { plasticWall } from './plasticWall'
 import type { Source } from './source'
 import type { NominalSize, Pipe, PipeMaterial } from './types'
 
@@ -114,7 +115,9 @@ const FAMILIES: readonly Family[] = [
     grade: 'multilayer',
     source: LAYERED,
     rows: listed([
+      ['16', 16, 0.3, 2],
       ['18', 18, 0.3, 2],
+      ['20', 20, 0.3, 2],
       ['26', 26, 0.3, 3],
       ['40', 40, 0.3, 3.5],
       ['50', 50, 0.3, 4],
@@ -192,8 +195,8 @@ export const METRIC_PLASTIC: readonly Pipe[] = FAMILIES.flatMap(
         grade,
         odMm,
         odToleranceMm: tolerance,
-        wallMm: wall,
-        wallToleranceMm: Math.max(0.15, wall * 0.1),
+        // EN 12201, EN ISO 15875: a tenth and a tenth of a millimetre upward, to the next tenth
+        ...plasticWall(wall, Math.ceil(wall + 1 - 1e-9) / 10),
         source,
       }),
     ),

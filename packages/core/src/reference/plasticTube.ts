@@ -1,4 +1,5 @@
 import { copperTubeOutsideDiameterIn } from './copperTube'
+import { plasticWall } from './plasticWall'
 import type { Source } from './source'
 import { type NominalSize, nominalNumber, type Pipe, type PipeMaterial } from './types'
 
@@ -22,6 +23,12 @@ export const D3309: Source = {
 export const D2737: Source = {
   title: 'ASTM D2737 polyethylene tubing, copper tube size',
   table: 'SDR 9',
+  certainty: 'recalled',
+}
+
+export const D2513_TUBING: Source = {
+  title: 'ASTM D2513 polyethylene gas pipe and tubing',
+  table: 'copper tube size: least wall',
   certainty: 'recalled',
 }
 
@@ -73,6 +80,13 @@ const PE: readonly Row[] = [
   ['2', 0.006, 0.236, 0.024],
 ]
 
+/** Tubing for gas is thicker in the smallest size than water's, and thinner in the largest. */
+const PE_GAS: readonly Row[] = [
+  ['1/2', 0.004, 0.09, 0.009],
+  ['3/4', 0.004, 0.09, 0.009],
+  ['1', 0.005, 0.099, 0.01],
+]
+
 function tubes(
   rows: readonly Row[],
   material: PipeMaterial,
@@ -88,8 +102,7 @@ function tubes(
     grade,
     odMm: copperTubeOutsideDiameterIn(nominalNumber(nominal)) * IN,
     odToleranceMm: odTolerance * IN,
-    wallMm: wall * IN,
-    wallToleranceMm: wallTolerance * IN,
+    ...plasticWall(wall * IN, wallTolerance * IN),
     source,
   }))
 }
@@ -102,5 +115,6 @@ export const PLASTIC_TUBE: readonly Pipe[] = [
   ...tubes(CPVC, 'cpvc', 'cpvc.sdr11', 'SDR 11', D2846),
   ...tubes(PB, 'polybutylene', 'polybutylene.sdr11', 'SDR 11', D3309),
   ...tubes(PE, 'polyethylene', 'polyethylene.cts9', 'SDR 9', D2737),
-  ...tubes(PE.slice(0, 3), 'polyethylene-gas', 'polyethylene-gas.cts9', 'SDR 9, gas', D2737),
+  // the id is older than the walls
+  ...tubes(PE_GAS, 'polyethylene-gas', 'polyethylene-gas.cts9', 'gas tubing', D2513_TUBING),
 ]

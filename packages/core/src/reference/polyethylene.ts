@@ -1,3 +1,4 @@
+import { plasticWall } from './plasticWall'
 import type { Source } from './source'
 import type { NominalSize, Pipe } from './types'
 
@@ -39,8 +40,7 @@ export const POLYETHYLENE_BY_BORE: readonly Pipe[] = RATIOS.flatMap((ratio) =>
       grade: `SIDR ${ratio}`,
       odMm: (bore + 2 * wall) * IN,
       odToleranceMm: 0.02 * IN,
-      wallMm: wall * IN,
-      wallToleranceMm: Math.max(0.02, wall * 0.12) * IN,
+      ...plasticWall(wall * IN, Math.max(0.02, wall * 0.12) * IN),
       source: D2239,
     }
   }),

@@ -3,9 +3,11 @@ import {
   copperTubeOutsideDiameterIn,
   dimensionRatioWallIn,
   NPT,
+  nominalNumber,
   nptPitchDiameters,
   PIPES,
   pipeById,
+  threadEngagement,
   tubeEngagement,
   whitworthDiameters,
 } from './index'
@@ -127,8 +129,25 @@ describe('formulas that the standards state', () => {
     ['polybutylene.sdr11.3/4', 11, 0.062],
     ['polybutylene.sdr11.1', 11, 0.062],
   ])('%s is made to its ratio', (id, ratio, least) => {
-    const { odMm, wallMm } = pipe(id)
-    expect(wallMm / IN).toBeCloseTo(dimensionRatioWallIn(odMm / IN, ratio, least), 2)
+    const { odMm, wallMm, wallToleranceMm } = pipe(id)
+    expect((wallMm - wallToleranceMm) / IN).toBeCloseTo(dimensionRatioWallIn(odMm / IN, ratio, least), 2)
+  })
+
+  // average inside diameter that makers print for plastic pipe, in: it lies below what the least wall would leave
+  it.each([
+    ['pvc.40.1/2', 0.602],
+    ['pvc.40.3/4', 0.804],
+    ['pvc.40.1', 1.029],
+    ['pvc.80.1/2', 0.526],
+    ['pvc.80.1', 0.936],
+    ['pex-b.sdr9.1/2', 0.475],
+    ['pex-b.sdr9.3/4', 0.671],
+    ['pex-b.sdr9.1', 0.862],
+  ])('%s has a bore of %d in', (id, printed) => {
+    const { odMm, wallMm, wallToleranceMm } = pipe(id)
+    const bore = (odMm - 2 * wallMm) / IN
+    expect(Math.abs(bore - printed)).toBeLessThan(0.012)
+    expect((odMm - 2 * (wallMm - wallToleranceMm)) / IN).toBeGreaterThan(printed)
   })
 })
 
@@ -157,15 +176,37 @@ describe('the tables', () => {
 })
 
 describe('sockets of copper-tube-size CPVC', () => {
-  // ASTM D2846, tapered socket dimensions, socket depth in inches as printed
+  // the table is recalled; that a socket is eight tenths of the diameter deep is a rule of the same fittings
+  it.each(['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'] as const)('%s: 0.8 of the diameter', (size) => {
+    const depthIn = (tubeEngagement('cement-socket', 'CTS', size)?.maxMm ?? 0) / 25.4
+    expect(depthIn).toBeGreaterThan(0.8 * copperTubeOutsideDiameterIn(nominalNumber(size)) - 0.0115)
+    expect(depthIn).toBeLessThan(0.8 * copperTubeOutsideDiameterIn(nominalNumber(size)))
+  })
+})
+
+describe('how far a pipe is screwed in', () => {
+  // EN 10242 prints both the length of an elbow and what is left of it beside the pipe (z): the rest is in the thread, mm
   it.each([
-    ['1/2', 0.495],
-    ['3/4', 0.695],
-    ['1', 0.895],
-    ['1-1/4', 1.095],
-    ['1-1/2', 1.295],
-    ['2', 1.695],
-  ])('%s: %d in', (size, printed) =>
-    expect((tubeEngagement('cement-socket', 'CTS', size)?.maxMm ?? 0) / 25.4).toBeCloseTo(printed, 6),
+    ['3/8', 25, 15],
+    ['1/2', 28, 15],
+    ['3/4', 33, 18],
+    ['1', 38, 21],
+    ['1-1/4', 45, 26],
+    ['1-1/2', 50, 31],
+    ['2', 58, 34],
+  ] as const)('55 degree %s in an elbow of %d mm: all but %d', (size, elbow, left) =>
+    expect(Math.abs((threadEngagement('BSP', size)?.maxMm ?? 0) - (elbow - left))).toBeLessThan(0.8),
+  )
+
+  // thread make-up as pipe fitters' tables print it, in
+  it.each([
+    ['1/2', 1 / 2],
+    ['3/4', 9 / 16],
+    ['1', 11 / 16],
+    ['1-1/4', 11 / 16],
+    ['1-1/2', 11 / 16],
+    ['2', 3 / 4],
+  ] as const)('NPT %s: %d in', (size, printed) =>
+    expect(Math.abs((threadEngagement('NPT', size)?.maxMm ?? 0) / IN - printed)).toBeLessThan(1 / 16),
   )
 })

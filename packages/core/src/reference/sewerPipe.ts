@@ -1,3 +1,4 @@
+import { plasticWall } from './plasticWall'
 import type { Source } from './source'
 import type { NominalSize, Pipe } from './types'
 
@@ -25,7 +26,6 @@ export const SEWER_PIPE: readonly Pipe[] = ROWS.map(([nominal, od, wall]) => ({
   grade: nominal === '3' ? 'thin wall' : 'SDR 35',
   odMm: od * IN,
   odToleranceMm: 0.009 * IN,
-  wallMm: wall * IN,
-  wallToleranceMm: 0.02 * IN,
+  ...plasticWall(wall * IN, 0.02 * IN),
   source: D3034,
 }))
