@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1874,
-  "5c32605ad40bf8b2",
+  1877,
+  "0c63813e109e7d68",
 ]
 `)
   })

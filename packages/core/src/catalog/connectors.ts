@@ -12,6 +12,7 @@ const COMP_14: Nut = ['UNF', '1/4', 'comp1/4', '1/4 compression nut']
 const COMP_12: Nut = ['UNF', '1/2', 'comp1/2', '1/2 compression nut']
 const FAUCET_12: Nut = ['NPS', '1/2', 'faucet1/2', '1/2 faucet nut']
 const FILL_78: Nut = ['FV', '7/8', 'fill7/8', '7/8 fill valve nut']
+const FILL_1516: Nut = ['FV', '15/16', 'fill15/16', '15/16 fill valve nut']
 const PIPE_34: Nut = ['NPS', '3/4', 'pipe3/4', '3/4 pipe nut']
 const TAP_12: Nut = ['BSPP', '1/2', 'tap1/2', '1/2 parallel tap nut']
 const G_12: Nut = ['BSPP', '1/2', 'g1/2', '1/2 parallel nut']
@@ -23,6 +24,7 @@ const HOSE_34: Nut = ['NH', '3/4', 'hose', '3/4 hose nut']
 const CONNECTORS: readonly (readonly [Nut, Nut, readonly number[], 'in' | 'mm'])[] = [
   [COMP_38, FAUCET_12, [12, 16, 20, 24, 30], 'in'],
   [COMP_38, FILL_78, [6, 9, 12, 16, 20], 'in'],
+  [COMP_38, FILL_1516, [9, 12, 20], 'in'],
   [COMP_38, COMP_38, [12, 20, 36, 60], 'in'],
   [COMP_12, FAUCET_12, [12, 16, 20], 'in'],
   [COMP_14, COMP_14, [12, 60, 120], 'in'],

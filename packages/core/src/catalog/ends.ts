@@ -60,7 +60,11 @@ function mediumAt(form: PortForm, material: PortMaterial): Medium {
 }
 
 /** Straight threads that have a size of their own: fill valve and hose; inches. */
-const OWN_THREADS: Readonly<Record<string, number>> = { 'FV:7/8': 0.875, 'NH:3/4': 1.0625 }
+const OWN_THREADS: Readonly<Record<string, number>> = {
+  'FV:7/8': 0.875,
+  'FV:15/16': 0.9375,
+  'NH:3/4': 1.0625,
+}
 
 function endDiameterMm(
   form: PortForm,

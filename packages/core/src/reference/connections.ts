@@ -335,6 +335,19 @@ const UNIFIED: readonly UnifiedRow[] = [
     source: TYPICAL,
   },
   {
+    id: 'fill-valve.15/16',
+    family: 'fill valve',
+    nominal: '15/16',
+    word: '15/16 toilet fill valve',
+    majorIn: 0.9375,
+    threadsPerInch: 14,
+    seats: ['flat-washer', 'cone'],
+    male: { places: { 'toilet-valve': 0.95 }, share: 8 },
+    female: { places: { hose: 0.6, 'toilet-valve': 0.34 }, share: 8 },
+    metric: 0.02,
+    source: TYPICAL,
+  },
+  {
     id: 'aerator.15/16',
     family: 'aerator',
     nominal: '15/16',
@@ -475,16 +488,18 @@ const METRIC: readonly MetricRow[] = [
 
 function metric(): Connection[] {
   return METRIC.flatMap(([word, family, nominal, major, pitch, seats, male, female, share]): Connection[] => {
+    const is55 = family === 'metric compression' && BSP.some((row) => row.majorMm === major)
     const common = {
       family,
       nominal,
       pitchMm: pitch,
-      form: 60 as const,
+      // what counts whole threads an inch is a pipe thread of 55 degrees; larger nuts are the maker's own
+      form: is55 ? (55 as const) : (60 as const),
       taper: false,
       seats,
       source: TYPICAL,
     }
-    const minor = unifiedMinorMm(major, pitch)
+    const minor = is55 ? whitworthDiameters(major, IN / pitch).minorMm : unifiedMinorMm(major, pitch)
     const inch = family === 'aerator' || family === 'metric hose' ? share * 0.2 : share * 0.01
     const key = word.toLowerCase().replaceAll(' ', '-').replace('×', 'x')
     return [

@@ -101,7 +101,7 @@ export const END_KINDS: readonly EndKind[] = [
   kind('comp', 'compression outlet', 'compression-outlet', 'UNF', 'brass', ['1/4', '3/8', '1/2']),
   kind('comp-nut', 'compression nut', 'swivel-nut', 'UNF', 'rubber-seated', ['1/4', '3/8', '1/2']),
   kind('shank', 'faucet shank', 'parallel-male', 'NPS', 'brass', ['1/2', '3/4']),
-  kind('fill', 'toilet fill valve', 'parallel-male', 'FV', 'brass', ['7/8']),
+  kind('fill', 'toilet fill valve', 'parallel-male', 'FV', 'brass', ['7/8', '15/16']),
   kind('hose', 'hose thread male', 'parallel-male', 'NH', 'brass', ['3/4']),
   kind('hose-nut', 'hose nut', 'swivel-nut', 'NH', 'rubber-seated', ['3/4']),
   kind('cup', 'solder cup', 'solder-cup', 'CTS', 'copper', CTS),

@@ -41,6 +41,7 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'valve.three.bsp.1/2': 'Shower valve with three outlets, 1/2 in 55 degree thread',
   'spray.1/2': 'Body spray, 1/2 in',
   'spray.bsp.1/2': 'Body spray, 1/2 in 55 degree thread',
+  'toilet.fill.15/16': 'Toilet, 15/16 in fill valve',
 }
 
 /** What goes in, by its id. */
@@ -87,7 +88,13 @@ export const FIXTURE_GROUPS: readonly {
   {
     id: 'toilet',
     label: 'Toilet',
-    ends: ['toilet.fill.7/8', 'toilet.fill.g3/8', 'toilet.fill.g1/2', 'toilet.riser.hose.3/8'],
+    ends: [
+      'toilet.fill.7/8',
+      'toilet.fill.15/16',
+      'toilet.fill.g3/8',
+      'toilet.fill.g1/2',
+      'toilet.riser.hose.3/8',
+    ],
     asks: ['stop', 'reach'],
   },
   {

@@ -150,6 +150,8 @@ export const BODY_KINDS: readonly BodyKind[] = [
   threeWay('valve.three.bsp.1/2', end('taper-male', 'BSP', '1/2')),
   spray('spray.1/2', end('taper-male', 'NPT', '1/2')),
   spray('spray.bsp.1/2', end('taper-male', 'BSP', '1/2')),
+  // older brass fill valves have a larger shank
+  toilet('toilet.fill.15/16', end('parallel-male', 'FV', '15/16')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))
