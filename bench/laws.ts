@@ -2,6 +2,7 @@
 import { mate } from '@diarmos/core'
 import { finished } from './laws/finished'
 import { LAWS, longerForATrip } from './laws/laws'
+import { faultAtItsLength } from './laws/madeEnds'
 import { someQuestion } from './laws/questions'
 
 const arg = (name: string, otherwise: string) =>
@@ -14,6 +15,7 @@ let ways = 0
 let without = 0
 let unsigned = 0
 let longer = 0
+let unmade = 0
 const begun = performance.now()
 for (let index = 0; index < COUNT; index++) {
   const question = someQuestion(index)
@@ -33,6 +35,11 @@ for (let index = 0; index < COUNT; index++) {
   options.forEach((way, place) => {
     ways++
     const whole = finished(line, way)
+    const fault = faultAtItsLength(line, way)
+    if (fault) {
+      unmade++
+      console.log(`${index}.${place} does not go in at its own length: ${fault}`)
+    }
     const laws = LAWS.filter((law) => law.breaks(whole))
     if (place === 0 && laws.length > 0) unsigned++
     for (const { id } of laws) {
@@ -59,3 +66,4 @@ for (const { id, says } of LAWS) {
 }
 console.log(`${longer} first answers are longer, of more methods, than another that wants a trip`)
 console.log(`${((performance.now() - begun) / 1000).toFixed(0)} s`)
+console.log(`${unmade} ways into a run do not go in at the length that they name`)

@@ -1,6 +1,7 @@
 import { bodyKind, type Conditions, mate, PLAIN_CONDITIONS, pipeById } from '@diarmos/core'
 import { finished } from './finished'
 import { LAWS, longerForATrip } from './laws'
+import { faultAtItsLength } from './madeEnds'
 import { someQuestion } from './questions'
 
 /** A way written by hand: `method part` for each joint, the last one without a part where the fixture has an end. */
@@ -414,6 +415,8 @@ describe('a law', () => {
       for (const option of options) {
         ways++
         const whole = finished(line, option)
+        // cut at the length that it names, it goes in
+        expect([index, option.id, faultAtItsLength(line, option)]).toEqual([index, option.id, null])
         expect([index, option.id, LAWS.filter((law) => law.breaks(whole)).map(({ id }) => id)]).toEqual([
           index,
           option.id,

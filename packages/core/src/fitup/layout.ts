@@ -279,7 +279,8 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
     null,
   )
   const inside = marksMm[0] + marksMm[1]
-  if (way.mm < inside)
+  // the search reckons in hundredths
+  if (way.mm < inside - 0.01)
     return {
       ...blank,
       cutMm: null,

@@ -9,9 +9,17 @@ export const PITCHES: readonly { readonly id: string; readonly pitch: Pitch; rea
   {
     id: '1/4',
     pitch: 1 / 48,
-    source: { title: 'IPC 704.1, UPC 708.1: 2-1/2 in and smaller', certainty: 'recalled' },
+    source: {
+      title:
+        'IPC 704.1: 2-1/2 in and smaller; UPC 708.1: all sizes, flatter from 4 in by leave of the authority',
+      certainty: 'recalled',
+    },
   },
-  { id: '1/8', pitch: 1 / 96, source: { title: 'IPC 704.1: 3 in to 6 in', certainty: 'recalled' } },
+  {
+    id: '1/8',
+    pitch: 1 / 96,
+    source: { title: 'IPC 704.1: 3 in to 6 in; not where UPC 708.1 holds', certainty: 'recalled' },
+  },
   { id: '1/16', pitch: 1 / 192, source: { title: 'IPC 704.1: 8 in and larger', certainty: 'recalled' } },
   { id: '2 %', pitch: 0.02, source: { title: 'EN 12056-2, branch pipes, usual', certainty: 'recalled' } },
   { id: '1 %', pitch: 0.01, source: { title: 'EN 12056-2, branch pipes, least', certainty: 'recalled' } },

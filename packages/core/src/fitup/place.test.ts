@@ -134,6 +134,23 @@ describe('holes in studs', () => {
     expect(found.plates).toEqual(plates)
     expect(found.notes.map(({ ruleId }) => ruleId)).toEqual(notes)
   })
+  it.each(['2x4', '2x6'])(
+    '%s: an edge of 1-1/4 in to the last bit wants no plate, a hair less does',
+    (stud) => {
+      const depth = STUD_MM[stud]?.[1] ?? 0
+      for (let sixteenths = 4; sixteenths <= 32; sixteenths++) {
+        const hole = (sixteenths / 16) * IN
+        const centre = 1.25 * IN + hole / 2
+        const far = sure(holeInStud(depth, depth - centre, hole))
+        expect([sixteenths, sure(holeInStud(depth, centre, hole)).plates[0], far.plates[1]]).toEqual([
+          sixteenths,
+          false,
+          false,
+        ])
+        expect(sure(holeInStud(depth, centre - 0.1, hole)).plates[0]).toBe(true)
+      }
+    },
+  )
   it('that comes out of the face is none', () =>
     expect(holeInStud(88.9, 10, 35)).toMatchObject({ reason: { parameters: { overMm: 7.5 } } }))
 })

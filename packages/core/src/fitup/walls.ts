@@ -72,6 +72,8 @@ const NAIL: Source = {
 }
 /** Nearer than this to the face a nail reaches the pipe, mm. */
 export const NAIL_MM = 1.25 * 25.4
+/** Less than any tape shows, mm. */
+const HAIR_MM = 1e-6
 
 export interface HoleFit {
   /** From the hole's edge to each face of the stud, mm. */
@@ -99,11 +101,12 @@ export function holeInStud(depthMm: number, centreMm: number, holeMm: number): F
     title: 'IRC R602.6: bored studs, 40 % bearing, 60 % not bearing',
     certainty: 'recalled',
   }
-  if (share > 0.6)
+  if (share > 0.6 + HAIR_MM)
     notes.push({ ruleId: 'hole.too-large', parameters: { percent: Math.round(share * 100) }, source: bored })
-  else if (share > 0.4)
+  else if (share > 0.4 + HAIR_MM)
     notes.push({ ruleId: 'hole.bearing', parameters: { percent: Math.round(share * 100) }, source: bored })
-  const plates = edgesMm.map((edge) => edge < NAIL_MM)
+  // what is 1-1/4 in to the last bit of a sum is 1-1/4 in
+  const plates = edgesMm.map((edge) => edge < NAIL_MM - HAIR_MM)
   return { ok: true, edgesMm, plates, notes, source: NAIL }
 }
 

@@ -166,7 +166,10 @@ export const PLASTIC_METHODS = [
     lifeYears: 50,
     toolRoomMm: 75,
     buried: 'wrapped',
-    source: { title: 'ASTM F2434 and makers\u2019 press sleeve systems', certainty: 'recalled' },
+    source: {
+      title: 'ASTM F3347 press insert fittings with a steel sleeve, and makers\u2019 systems',
+      certainty: 'recalled',
+    },
     steps: [
       { key: 'cut', kind: 'prepare', ...CUT_SOFT },
       { key: 'round', kind: 'prepare', words: 'sleeve.round', seconds: 15, after: ['cut'] },

@@ -123,7 +123,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     missingTools: missingTools([...tools], settings),
     needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
     leavesStubMm: first.start.usableMm,
-    ...(problem.line.cutIn ? { ...takenOut(links), ...closing(problem, links) } : {}),
+    ...(problem.line.cutIn ? openedAndClosed(problem, links) : {}),
     ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
     // what two seams have in common is said once
     warnings: [
@@ -152,10 +152,45 @@ function ofNewCopper(parts: readonly ChosenPart[], { houseRules }: MateSettings)
   ]
 }
 
+/** What comes out of a run for what goes in, and what is closed last. */
+function openedAndClosed(
+  problem: Problem,
+  links: readonly Label[],
+): Pick<MateOption, 'removeMm' | 'removeLegsMm' | 'closes'> {
+  const last = closing(problem, links)
+  return { ...takenOut(links, longerPiece(problem, links, last.closes)), ...last }
+}
+
+/**
+ * The piece that what slides has to wait on, where neither end of the run is bare for so long, and how long it is for
+ * that: the sliding part clear of its mouth, and its other end home. Mm; null where nothing waits on a piece.
+ */
+function longerPiece(
+  problem: Problem,
+  links: readonly Label[],
+  closes: MateOption['closes'],
+): { readonly at: number; readonly mm: number } | null {
+  if (closes?.by !== 'slide') return null
+  const parts = links.filter(({ choice }) => choice !== null)
+  const { seam, needsMm } = closes
+  const room = (mm: number | null | undefined) => mm == null || mm >= needsMm
+  if (seam === 0 && room(links[0]?.start.usableMm)) return null
+  if (seam === parts.length - 1 && room(problem.far?.usableMm)) return null
+  const beside = [seam + 1, seam - 1].flatMap((at) => {
+    if (parts[at]?.choice?.part.family !== 'tube-piece') return []
+    const other = links[at > seam ? at + 1 : at]?.joint?.insHi ?? 0
+    return [{ at, mm: needsMm + other / PER_MM }]
+  })
+  return beside[0] ?? null
+}
+
 /** Between the two cut ends of the run: all that goes in, less what enters it, mm; leg by leg round a corner. */
-function takenOut(links: readonly Label[]): Pick<MateOption, 'removeMm' | 'removeLegsMm'> {
+function takenOut(
+  links: readonly Label[],
+  longer: { readonly at: number; readonly mm: number } | null,
+): Pick<MateOption, 'removeMm' | 'removeLegsMm'> {
   const legs = [{ min: 0, max: 0 }]
-  for (const { group, choice, joint } of links) {
+  for (const [index, { group, choice, joint }] of links.entries()) {
     const leg = legs.at(-1) as { min: number; max: number }
     if (joint) {
       leg.min -= joint.insHi / PER_MM
@@ -165,7 +200,8 @@ function takenOut(links: readonly Label[]): Pick<MateOption, 'removeMm' | 'remov
     const { part } = choice
     const fixed = endToEndMm(part, [group.inPort, group.outPort])
     const behind = group.turn > 0 ? faceMm(part, group.outPort) : 0
-    leg.min += part.family === 'tube-piece' ? (part.lengthMm?.min ?? fixed) : fixed - behind
+    const least = Math.max(part.lengthMm?.min ?? fixed, longer?.at === index ? longer.mm : 0)
+    leg.min += part.family === 'tube-piece' ? least : fixed - behind
     leg.max += part.family === 'tube-piece' ? (part.lengthMm?.max ?? fixed) : fixed - behind
     if (group.turn > 0) legs.push({ min: behind, max: behind })
   }
