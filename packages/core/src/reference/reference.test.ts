@@ -1,3 +1,4 @@
+import { formatLength, parseLength } from '../units'
 import {
   BSP,
   copperTubeOutsideDiameterIn,
@@ -208,5 +209,46 @@ describe('how far a pipe is screwed in', () => {
     ['2', 3 / 4],
   ] as const)('NPT %s: %d in', (size, printed) =>
     expect(Math.abs((threadEngagement('NPT', size)?.maxMm ?? 0) / IN - printed)).toBeLessThan(1 / 16),
+  )
+})
+
+describe('the mark that shows how far a pipe goes in', () => {
+  const FORMS = [
+    'solder-cup',
+    'press-cup',
+    'push-fit',
+    'compression',
+    'cement-socket',
+    'pvc-socket',
+    'insert-barb',
+    'sleeve-barb',
+    'expansion-barb',
+    'poly-barb',
+    'poly-compression',
+    'gasket-socket',
+  ] as const
+  it.each(FORMS)(
+    '%s: printed, it lies less than a millimetre short of home, and never short of what seals',
+    (form) => {
+      let seen = 0
+      for (const { system, nominal } of PIPES) {
+        const made = tubeEngagement(form, system, nominal)
+        if (!made) continue
+        seen++
+        for (const unit of ['in', 'mm'] as const) {
+          const printed = parseLength(formatLength(made.maxMm, { unit, quantity: 'insertion-mark' }), {
+            unit,
+          })
+          const mm = printed.ok ? printed.mm : Number.NaN
+          expect([nominal, mm > made.maxMm - 1, mm <= made.maxMm + 1e-6, mm >= made.minMm - 1e-6]).toEqual([
+            nominal,
+            true,
+            true,
+            true,
+          ])
+        }
+      }
+      expect(seen).toBeGreaterThan(2)
+    },
   )
 })

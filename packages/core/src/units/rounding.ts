@@ -13,18 +13,30 @@ export type QuantityKind =
   | 'outside-diameter'
   | 'depth-window'
 
+/** How one kind of quantity is rounded. */
+export interface Rounding {
+  readonly direction: RoundingDirection
+  readonly why: string
+  /** Finer than a sixteenth of an inch, where a sixteenth would be too much. */
+  readonly denominator?: 32
+}
+
 /**
  * Rounding by kind of quantity. A direction is chosen so that the printed number, taken literally,
  * errs to the side that can still be mended. Common practice; no standard states it.
  */
-export const ROUNDING: Readonly<Record<QuantityKind, { direction: RoundingDirection; why: string }>> = {
+export const ROUNDING: Readonly<Record<QuantityKind, Rounding>> = {
   reading: { direction: 'nearest', why: 'a reading is shown as it was taken' },
   'pipe-to-cut': {
     direction: 'down',
     why: 'a piece between two stops that is too long cannot go in; the make-up range takes up the rest',
   },
   'piece-to-remove': { direction: 'down', why: 'more can still be taken off' },
-  'insertion-mark': { direction: 'up', why: 'a mark that vanishes in the fitting proves full depth' },
+  'insertion-mark': {
+    direction: 'down',
+    why: 'home, the mark is just gone: one that can never go in would look like a joint that is not home',
+    denominator: 32,
+  },
   'least-stub': { direction: 'up', why: 'a stub a hair short does not reach the seal' },
   'missing-length': { direction: 'up', why: 'what is missing must not be understated' },
   'largest-opening': { direction: 'down', why: 'an opening must not be overstated' },

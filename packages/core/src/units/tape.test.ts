@@ -106,10 +106,10 @@ describe('a length as a tape reads it', () => {
     expect(toTape(24.26, { unit: 'mm', decimals: 1 })).toMatchObject({ whole: 24.3, text: '24.3 mm' })
   })
 
-  // what goes wrong the other way decides: a mark, a stub, what is missing must not come out short; what is taken
-  // off, and an opening, not long
+  // what goes wrong the other way decides: a stub, what is missing must not come out short; what is taken off, a mark
+  // that is to vanish, and an opening, not long
   it.each([
-    ['insertion-mark', '2 1/16"', '53 mm'],
+    ['insertion-mark', '2"', '52 mm'],
     ['least-stub', '2 1/16"', '53 mm'],
     ['missing-length', '2 1/16"', '53 mm'],
     ['piece-to-remove', '2"', '52 mm'],
@@ -130,7 +130,7 @@ describe('a length as a tape reads it', () => {
   )
 
   it('does not step on for a hair of floating point', () => {
-    expect(formatLength(3 * IN + 1e-9, { unit: 'in', quantity: 'insertion-mark' })).toBe('3"')
+    expect(formatLength(3 * IN + 1e-9, { unit: 'in', quantity: 'least-stub' })).toBe('3"')
     expect(formatLength(3 * IN - 1e-9, { unit: 'in', quantity: 'piece-to-remove' })).toBe('3"')
   })
 

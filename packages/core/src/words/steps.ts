@@ -102,7 +102,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'push.inspect':
     'No score, no burr, no flat on the sealing length; {pushFitClean, select, abrasive {clean it as for solder, then wipe it} other {wipe it, no abrasive}}.{material, select, copper {{stiffener, select, pull { Pull the stiffener: copper needs none.} other {}}} other {}}',
   'push.mark': 'Mark {insertionMm, number, insertion-mark} from the end.',
-  'push.push': 'Push to the mark in one go; pull back to prove the grip.',
+  'push.push': 'Push in one go until the mark is just gone; pull back to prove the grip.',
   'thread.brush': 'Brush the threads clean and look for cracks.',
   'thread.seal':
     '{threadSeal} on the male thread: clockwise seen from the end, first thread left free{tapeTurns, select, three {; three turns of tape} seven {; seven turns of tape} five {; five turns of tape} other {}}.',
@@ -135,8 +135,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'cement.join-pvc': 'Primer, then PVC cement on pipe and socket; push, quarter turn, hold 30 s.',
   'press.mark':
     'Mark {insertionMm, number, insertion-mark} from the end; look that the ring lies in its bead.',
-  'press.press': 'Push to the mark, jaw square on the bead, press once.',
-  'press.look': 'Look at the mark again: it must not have moved.',
+  'press.press': 'Push until the mark is just gone, jaw square on the bead, press once.',
+  'press.look': 'Look at the mouth again: the mark must not have come out.',
   'flare.nut': 'Flare nut onto the tube, thread towards the end.',
   'flare.form': 'Flare the end in the bar; no crack, no ridge, as wide as the nut’s seat.',
   'flare.tighten': 'Cone to cone, nut by hand, then snug with two wrenches. No tape.',
