@@ -236,9 +236,12 @@ describe('the mark that shows how far a pipe goes in', () => {
         if (!made) continue
         seen++
         for (const unit of ['in', 'mm'] as const) {
-          const printed = parseLength(formatLength(made.maxMm, { unit, quantity: 'insertion-mark' }), {
-            unit,
-          })
+          const printed = parseLength(
+            formatLength(made.maxMm, { unit, quantity: 'insertion-mark', denominator: 16 }),
+            {
+              unit,
+            },
+          )
           const mm = printed.ok ? printed.mm : Number.NaN
           expect([nominal, mm > made.maxMm - 1, mm <= made.maxMm + 1e-6, mm >= made.minMm - 1e-6]).toEqual([
             nominal,

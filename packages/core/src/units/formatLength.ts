@@ -4,7 +4,7 @@ import type { LengthUnit, TapeReading } from './types'
 
 export interface LengthFormat {
   unit: LengthUnit
-  /** Finest fraction of an inch printed: 16, 32 or 64. Default 16, or what its kind of quantity wants. */
+  /** Finest fraction of an inch printed: 16, 32 or 64. Default 16; never coarser than its kind of quantity wants. */
   denominator?: 16 | 32 | 64
   /** Decimals in millimetres: 0 or 1. Default 0. */
   decimals?: 0 | 1
@@ -36,7 +36,7 @@ export function toTape(mm: number, format: LengthFormat): TapeReading {
     const value = round(mm * 10 ** decimals, direction) / 10 ** decimals
     return { unit: 'mm', whole: value, numerator: 0, denominator: 1, text: `${value.toFixed(decimals)} mm` }
   }
-  const denominator = format.denominator ?? rounding.denominator ?? 16
+  const denominator = Math.max(format.denominator ?? 16, rounding.denominator ?? 16)
   const steps = round((mm / MM_PER_INCH) * denominator, direction)
   const whole = Math.floor(steps / denominator)
   const rest = steps - whole * denominator
