@@ -310,7 +310,7 @@ export function programmeOf(
     judged.set(key, made)
     return made
   }
-  const waterOff = (joint: Joint) => jointCloses(joint.method, joint.tip.material)
+  const waterOff = (joint: Joint) => jointCloses(joint.method, joint.tip.material, joint.body.nominal)
   const near = new Map<string, { fitting: Fitting; index: number; joint: Joint }[]>()
   const neighbours = (open: PortEnd) => {
     const key = classOf(open)

@@ -51,17 +51,19 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
         suffix="each"
       />
       {part.layingMm < 0 ? (
-        <Txt kind="small">It sits in the thread around it: there is nothing between two pipes’ ends to measure.</Txt>
+        <Txt size="s" tone="soft">
+          It sits in the thread around it: there is nothing between two pipes’ ends to measure.
+        </Txt>
       ) : (
-      <MeasureRow
-        label="Laying length"
-        detail={`${own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the pipes’ ends when both are home`}
-        hint="The whole part less both depths to the stop."
-        mm={own ?? part.layingMm}
-        onEnter={({ mm, text: entered }) =>
-          onChange({ layingMm: withEntry(mate.layingMm, part.id, mm) }, `${part.name}: ${entered}`)
-        }
-      />
+        <MeasureRow
+          label="Laying length"
+          detail={`${own === undefined ? 'typical of the kind: measure yours' : 'as you measured it'}, between the pipes’ ends when both are home`}
+          hint="The whole part less both depths to the stop."
+          mm={own ?? part.layingMm}
+          onEnter={({ mm, text: entered }) =>
+            onChange({ layingMm: withEntry(mate.layingMm, part.id, mm) }, `${part.name}: ${entered}`)
+          }
+        />
       )}
       {own === undefined ? null : (
         <Button

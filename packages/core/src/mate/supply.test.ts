@@ -6,7 +6,7 @@ import { pairs } from '../assembly/methods/pairs'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
 import { CoreFault } from '../fault'
 import { pipeById } from '../reference'
-import { cheapestWay, mate, RULES } from './index'
+import { cheapestWay, keep, mate, RULES } from './index'
 import { roleOf, routeById } from './model/routes'
 import { ruleIn } from './rules/rules'
 import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
@@ -208,6 +208,33 @@ describe('waits by temperature', () => {
       ask(line('cpvc.sdr11.1/2', { airC })).options.find((option) => option.joints[0]?.method === 'cement')
         ?.waterOffSeconds ?? 0
     expect(off(2) - off(20)).toBe(7200 - 1800)
+  })
+})
+
+describe('waits by size', () => {
+  it.each([
+    ['cement', '1-1/4', 1800],
+    ['cement', '1-1/2', 3600],
+    ['cement', '2', 3600],
+    ['cement-pvc', '1', 3600],
+    ['cement-pvc', '2', 7200],
+    // nothing cures in them
+    ['push-fit', '2', 0],
+  ] as const)('%s at %s in: %d s', (id, nominal, seconds) => {
+    const acts = actsOf(methodById(id), { tubeMaterial: 'cpvc', atStub: true, nominal })
+    const waited = acts.reduce((sum, act) => sum + (act.kind === 'wait' ? act.seconds : 0), 0)
+    expect(waited).toBe(seconds)
+  })
+
+  it('keep the water off as long: the card, and what is kept of a way', () => {
+    const cemented = (size: string) =>
+      ask(line(`cpvc.sdr11.${size}`, { airC: 2, oldJoint: 'none' }, 'closed')).options.find(
+        (option) => option.joints[0]?.method === 'cement',
+      )
+    const [small, way] = [cemented('1-1/4'), cemented('1-1/2')]
+    expect((way?.waterOffSeconds ?? 0) - (small?.waterOffSeconds ?? 0)).toBe(7200)
+    const kept = way && keep(way, { airC: 2 }).joints[0]?.acts?.find(({ kind }) => kind === 'wait')
+    expect(kept?.seconds).toBe(14_400)
   })
 })
 

@@ -117,6 +117,7 @@ function addLine(
       actsOf(method, {
         tubeMaterial: joint.tubeMaterial,
         atStub: joint.atStub,
+        nominal: joint.nominal,
         airC: conditions.airC,
         ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
       })

@@ -1,4 +1,5 @@
 import { isSoftTube } from '../../reference/softTube'
+import { nominalNumber } from '../../reference/types'
 import type { StepTemplate } from '../acts/types'
 import { CUT_SOFT } from './parts'
 import type { Method } from './table'
@@ -9,6 +10,8 @@ export interface JointPlace {
   readonly tubeMaterial: string
   /** Made on the old pipe, at the place; elsewhere it can be carried to the bench. */
   readonly atStub: boolean
+  /** The size by name; a small one where it is not said. */
+  readonly nominal?: string | undefined
   /** Air at the place, degrees Celsius; a warm room where it is not known. */
   readonly airC?: number | null | undefined
   /** What the shop takes for one joint of the kind, hands on, s; else the table's own. */
@@ -37,7 +40,7 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
     .filter((act) => !act.onlySoft || isSoftTube(place.tubeMaterial))
     // what guards and dries the place is done where the old pipe is, not on the bench
     .filter((act) => !act.needsPlace || place.atStub)
-    .map((act) => (act.kind === 'wait' ? { ...act, seconds: waitOf(method, act, place.airC) } : act))
+    .map((act) => (act.kind === 'wait' ? { ...act, seconds: waitOf(method, act, place) } : act))
     .map((act) => cutBy(act, place.tubeMaterial))
   return place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
 }
@@ -47,10 +50,14 @@ function cutBy(act: StepTemplate, material: string): StepTemplate {
   return act.words === 'joint.dress' && isSoftTube(material) ? { ...act, ...CUT_SOFT } : act
 }
 
-/** A wait, longer where it is colder. */
-function waitOf(method: Method, act: StepTemplate, airC: number | null | undefined): number {
+/** A wait, longer where it is colder, and in the larger sizes. */
+function waitOf(method: Method, act: StepTemplate, { airC, nominal }: JointPlace): number {
   const cold = airC == null ? undefined : method.coldWaits?.find(({ belowC }) => airC < belowC)
-  return cold?.seconds ?? act.seconds
+  const seconds = cold?.seconds ?? act.seconds
+  const { largeWaits } = method
+  // systems of solvent cement are named in inches
+  const large = largeWaits && nominal && nominalNumber(nominal) >= largeWaits.fromIn
+  return large ? seconds * largeWaits.times : seconds
 }
 
 /** Whole seconds whose sum is the shop's own: what rounding leaves over goes to the last act. */

@@ -1,6 +1,9 @@
 import { CUT_SOFT, cutAndDress, PEX } from './parts'
 import type { MethodRow } from './types'
 
+/** Cement cures about twice as long from 1-1/2 in on (ASTM D2855, cure schedules: recalled; the can comes first). */
+const LARGE_WAITS = { fromIn: 1.5, times: 2 } as const
+
 /** Joints on plastic pipe. */
 export const PLASTIC_METHODS = [
   {
@@ -127,6 +130,7 @@ export const PLASTIC_METHODS = [
     needsDry: true,
     concealable: 'yes',
     setUpSeconds: 150,
+    largeWaits: LARGE_WAITS,
     coldWaits: [
       { belowC: 4, seconds: 7200 },
       { belowC: 16, seconds: 3600 },
@@ -199,6 +203,7 @@ export const PLASTIC_METHODS = [
     needsDry: true,
     concealable: 'yes',
     setUpSeconds: 150,
+    largeWaits: LARGE_WAITS,
     coldWaits: [
       { belowC: 4, seconds: 14_400 },
       { belowC: 16, seconds: 7200 },

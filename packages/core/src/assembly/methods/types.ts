@@ -29,6 +29,8 @@ export interface MethodRow {
   readonly concealable: 'yes' | 'no' | 'house-rule'
   /** To get out, set up and put away, with its parts and sealants, once however many joints, s. Common practice, no source. */
   readonly setUpSeconds: number
+  /** Waits of the larger sizes, from that many inches by name: so many times as long. */
+  readonly largeWaits?: { readonly fromIn: number; readonly times: number }
   /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
   readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]
   readonly tools: readonly ToolId[]

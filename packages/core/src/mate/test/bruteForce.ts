@@ -349,7 +349,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         seconds: state.seconds + judged.seconds,
         risk: state.risk + judged.perMille,
         joints: state.joints + 1,
-        waterOff: state.waterOff + (first && stub ? jointCloses(joint.method, joint.tip.material) : 0),
+        waterOff:
+          state.waterOff +
+          (first && stub ? jointCloses(joint.method, joint.tip.material, joint.body.nominal) : 0),
         lo: (first ? reach[0] : state.lo) - max,
         hi: (first ? reach[1] : state.hi) - min,
       }

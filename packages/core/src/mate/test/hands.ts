@@ -37,10 +37,12 @@ export function jointHands(
 }
 
 /** Seconds that the water is off for one joint on the old pipe, in a warm room; with the table's own times. */
-export function jointCloses(method: Method, material: string): number {
+export function jointCloses(method: Method, material: string, nominal: string): number {
+  // cement from an inch and a half on sets half as fast
+  const slow = method.id.startsWith('cement') && method.medium !== 'drain' && /^(1-1\/2|[2-9])/.test(nominal)
   return stepsOf(method, material, true)
     .filter(({ kind }) => ['close', 'wait'].includes(kind))
-    .reduce((sum, { seconds }) => sum + seconds, 0)
+    .reduce((sum, { kind, seconds }) => sum + (slow && kind === 'wait' ? 2 * seconds : seconds), 0)
 }
 
 /** Seconds of a removal. */
