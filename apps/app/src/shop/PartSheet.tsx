@@ -52,7 +52,7 @@ export function PartSheet({ part, mate, onChange, onClose }: Props) {
       />
       {part.layingMm < 0 ? (
         <Txt size="s" tone="soft">
-          It sits in the thread around it: there is nothing between two pipes’ ends to measure.
+          Screwed home, nothing of it lies between two pipes’ ends: it has no laying length to measure.
         </Txt>
       ) : (
         <MeasureRow

@@ -255,7 +255,7 @@ function fittings(row: Threaded): Fitting[] {
         material,
         // its own thread holds the smaller one: from tip to mouth it is no longer than thread and hexagon
         ...overallMm(BUSHING_MM[large]),
-        source: B16_14,
+        ...(bodies === MALLEABLE_150 ? { source: B16_14 } : {}),
         a: male(large),
         b: female(small),
       }),
@@ -274,7 +274,8 @@ function fittings(row: Threaded): Fitting[] {
               : `${word} nipple, ${size} × ${length} in ${system}`,
           material,
           toEndMm: [mm / 2],
-          ...(system === 'NPT' ? { source: A733 } : {}),
+          // the standard is of steel; other nipples are made to the same lengths
+          ...(bodies === MALLEABLE_150 ? { source: A733 } : {}),
           a: male(size),
           b: male(size),
         })

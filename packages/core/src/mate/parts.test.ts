@@ -243,3 +243,23 @@ describe('what things cost', () => {
       'expander',
     ]))
 })
+
+describe('a piece of tube', () => {
+  it('is never so short that what it goes into at one end meets what it goes into at the other', () => {
+    const ends = new Map(
+      CATALOG.flatMap(({ ports }) => ports).map((port) => [portClass(port), port] as const),
+    )
+    let seen = 0
+    for (const { id, family, ports, lengthMm } of CATALOG) {
+      const [tip] = ports
+      if (family !== 'tube-piece' || !tip) continue
+      const depths = [...ends.values()].flatMap((body) =>
+        pairs(tip, body).map((pair) => pairEngagement(pair).maxMm),
+      )
+      const deepest = Math.max(0, ...depths)
+      seen += depths.length
+      expect([id, (lengthMm?.min ?? 0) >= 2 * deepest - 1e-9]).toEqual([id, true])
+    }
+    expect(seen).toBeGreaterThan(150)
+  })
+})

@@ -270,6 +270,20 @@ const HOSE: Source = {
 }
 const TYPICAL: Source = { title: 'Threads of fixtures, typical of the kind', certainty: "maker's sheet" }
 
+const fillValve = (size: string, majorIn: number, share: number): UnifiedRow => ({
+  id: `fill-valve.${size}`,
+  family: 'fill valve',
+  nominal: size,
+  word: `${size} toilet fill valve`,
+  majorIn,
+  threadsPerInch: 14,
+  seats: ['flat-washer', 'cone'],
+  male: { places: { 'toilet-valve': 0.95 }, share },
+  female: { places: { hose: 0.6, 'toilet-valve': 0.34 }, share },
+  metric: 0.02,
+  source: TYPICAL,
+})
+
 const UNIFIED: readonly UnifiedRow[] = [
   compression('1/4', 0.4375, 24, 8),
   compression('5/16', 0.5, 24, 3),
@@ -321,32 +335,9 @@ const UNIFIED: readonly UnifiedRow[] = [
     metric: 0.05,
     source: TYPICAL,
   },
-  {
-    id: 'fill-valve.7/8',
-    family: 'fill valve',
-    nominal: '7/8',
-    word: '7/8 toilet fill valve',
-    majorIn: 0.875,
-    threadsPerInch: 14,
-    seats: ['flat-washer', 'cone'],
-    male: { places: { 'toilet-valve': 0.95 }, share: 40 },
-    female: { places: { hose: 0.6, 'toilet-valve': 0.34 }, share: 40 },
-    metric: 0.02,
-    source: TYPICAL,
-  },
-  {
-    id: 'fill-valve.15/16',
-    family: 'fill valve',
-    nominal: '15/16',
-    word: '15/16 toilet fill valve',
-    majorIn: 0.9375,
-    threadsPerInch: 14,
-    seats: ['flat-washer', 'cone'],
-    male: { places: { 'toilet-valve': 0.95 }, share: 8 },
-    female: { places: { hose: 0.6, 'toilet-valve': 0.34 }, share: 8 },
-    metric: 0.02,
-    source: TYPICAL,
-  },
+  fillValve('7/8', 7 / 8, 40),
+  // older, of brass
+  fillValve('15/16', 15 / 16, 8),
   {
     id: 'aerator.15/16',
     family: 'aerator',

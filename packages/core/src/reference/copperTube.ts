@@ -53,7 +53,7 @@ export const COPPER_TUBE: readonly Pipe[] = ROWS.flatMap(([nominal, drawn, annea
       grade,
       odMm: copperTubeOutsideDiameterIn(inches) * IN,
       wallMm: wall * IN,
-      // the table's tolerances are a tenth of each wall, to the next half thousandth
+      // about a tenth in every row of the table
       wallToleranceMm: 0.1 * wall * IN,
       source: B88,
     } as const

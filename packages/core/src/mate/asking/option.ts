@@ -176,7 +176,8 @@ function longerPiece(
   const room = (mm: number | null | undefined) => mm == null || mm >= needsMm
   if (seam === 0 && room(links[0]?.start.usableMm)) return null
   if (seam === parts.length - 1 && room(problem.far?.usableMm)) return null
-  const beside = [seam + 1, seam - 1].flatMap((at) => {
+  // of two, the one that Cut takes: the nearer to this end
+  const beside = [seam - 1, seam + 1].flatMap((at) => {
     if (parts[at]?.choice?.part.family !== 'tube-piece') return []
     const other = links[at > seam ? at + 1 : at]?.joint?.insHi ?? 0
     return [{ at, mm: needsMm + other / PER_MM }]
