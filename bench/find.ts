@@ -20,6 +20,7 @@ import {
   drawCase,
   MANY_WILD,
   MISSPECIFIED,
+  OWN_TABLES,
   observe,
 } from './world/world'
 
@@ -100,6 +101,7 @@ function accuracy(): void {
     ['as described', AS_DESCRIBED],
     ['10 % wild readings', MANY_WILD],
     ['misspecified', MISSPECIFIED],
+    ['of its own tables', OWN_TABLES],
   ] as const)
     for (const order of ORDERS) {
       // every place has a seed of its own, so that orders are compared at the same places
@@ -108,7 +110,7 @@ function accuracy(): void {
       )
       // the oracle knows how this world is made; it reads the same answers
       const bound =
-        departure === MISSPECIFIED
+        departure === MISSPECIFIED || departure === OWN_TABLES
           ? Number.NaN
           : share(
               outcomes.map(({ at, observations }) => {
@@ -224,14 +226,17 @@ function calibration(): void {
   console.log(`\nCalibration, ${CALIBRATION_RUNS} places, scored after each of four looks in random order`)
   const described = calibrate(AS_DESCRIBED, arg('seed', 21))
   const departed = calibrate(MISSPECIFIED, 12)
-  console.log(`  ${'said'.padEnd(14)} ${'as described'.padStart(24)} ${'misspecified'.padStart(24)}`)
+  const own = calibrate(OWN_TABLES, 33)
+  console.log(
+    `  ${'said'.padEnd(14)} ${'as described'.padStart(34)} ${'misspecified'.padStart(34)} ${'of its own tables'.padStart(34)}`,
+  )
   EDGES.slice(0, -1).forEach((edge, index) => {
     const cell = (bin: Bin | undefined) =>
       bin && bin.count > 0
         ? `${percent(bin.said / bin.count)} → ${percent(bin.right / bin.count)} (${bin.count})`
         : '–'
     console.log(
-      `  from ${edge.toFixed(2).padEnd(9)} ${cell(described[index]).padStart(34)} ${cell(departed[index]).padStart(34)}`,
+      `  from ${edge.toFixed(2).padEnd(9)} ${cell(described[index]).padStart(34)} ${cell(departed[index]).padStart(34)} ${cell(own[index]).padStart(34)}`,
     )
   })
   const worst = (bins: readonly Bin[]) =>
@@ -239,7 +244,7 @@ function calibration(): void {
       ...bins.slice(0, -1).map((bin) => (bin.count > 0 ? Math.abs(bin.said - bin.right) / bin.count : 0)),
     )
   console.log(
-    `  worst bin from 0.5 to 0.99: ${percent(worst(described))} as described, ${percent(worst(departed))} misspecified`,
+    `  worst bin from 0.5 to 0.99: ${percent(worst(described))} as described, ${percent(worst(departed))} misspecified, ${percent(worst(own))} of its own tables`,
   )
   writeFileSync(path.join(ROOT, 'docs/reliability.svg'), diagram(described, departed))
 }

@@ -1,5 +1,5 @@
-// npm run mutants -- <room> [--sample=150] [--at=2] [--static]: changes a seeded sample of places of a room, one by one, and counts how many
-// of the changes some test sees. Slow by nature; never part of npm test.
+// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far]: changes a seeded sample of places of a room, one by one, and counts how many
+// of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged.
 import { spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -16,6 +16,7 @@ const { values, positionals } = parseArgs({
     at: { type: 'string', default: '2' },
     // what runs once, when a module is read, is tried with every test: hours, where tests start a database
     static: { type: 'boolean', default: false },
+    'so-far': { type: 'boolean', default: false },
   },
 })
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
@@ -68,6 +69,35 @@ const room = ROOMS[name]
 if (!room) {
   console.error(`Which room? One of ${Object.keys(ROOMS).join(', ')}.`)
   process.exit(2)
+}
+
+// one folder a room, so that rooms may run beside each other
+const reports = `reports/${name}`
+
+/** Prints how many changes were judged and seen, and each that nobody saw, from the events that the tester writes as it goes. */
+function tell() {
+  const events = path.join(ROOT, reports, 'events')
+  const judged = readdirSync(events)
+    .filter((file) => file.endsWith('onMutantTested.json'))
+    .map((file) => JSON.parse(readFileSync(path.join(events, file), 'utf8')))
+  const counts = {}
+  for (const { status } of judged) counts[status] = (counts[status] ?? 0) + 1
+  const seen = (counts.Killed ?? 0) + (counts.Timeout ?? 0)
+  const unseen = judged.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+  for (const { fileName, location, replacement, status } of unseen) {
+    const line = readFileSync(path.resolve(ROOT, fileName), 'utf8').split('\n')[location.start.line - 1]
+    console.log(
+      `${path.relative(ROOT, path.resolve(ROOT, fileName))}:${location.start.line} ${status}\n  ${line.trim()}\n  > ${replacement}`,
+    )
+  }
+  const of = seen + unseen.length
+  console.log(
+    `${name}: ${of} changes, ${seen} seen (${Math.round((100 * seen) / of)} %), ${JSON.stringify(counts)}`,
+  )
+}
+if (values['so-far']) {
+  tell()
+  process.exit(0)
 }
 
 function* files(at) {
@@ -123,8 +153,6 @@ for (const pool = [...lines]; sample.length < wanted; )
   sample.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
 const mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
 
-// one folder a room, so that rooms may run beside each other
-const reports = `reports/${name}`
 mkdirSync(path.join(ROOT, reports), { recursive: true })
 // tests that want a database find one that stays: started anew for each change it takes longer than they do
 let database = null
@@ -166,10 +194,9 @@ writeFileSync(
     dryRunTimeoutMinutes: 30,
     concurrency: Number(values.at),
     ignoreStatic: !values.static,
-    reporters: ['clear-text', 'json', 'progress-append-only'],
-    jsonReporter: { fileName: `${reports}/mutants.json` },
+    reporters: ['event-recorder', 'progress-append-only'],
+    eventReporter: { baseDir: `${reports}/events` },
     tempDirName: `.stryker-${name}`,
-    clearTextReporter: { logTests: false, reportTests: false },
     ignorePatterns: ['.data', '.shop', 'dist', 'docs', 'test-results'],
     allowEmpty: true,
   }),
@@ -187,12 +214,5 @@ if (database) {
   rmSync(folder, { recursive: true, force: true })
 }
 if (status !== 0) process.exit(status ?? 1)
-const report = JSON.parse(readFileSync(path.join(ROOT, reports, 'mutants.json'), 'utf8'))
-const counts = {}
-for (const { mutants } of Object.values(report.files))
-  for (const mutant of mutants) counts[mutant.status] = (counts[mutant.status] ?? 0) + 1
-const seen = (counts.Killed ?? 0) + (counts.Timeout ?? 0)
-const judged = seen + (counts.Survived ?? 0) + (counts.NoCoverage ?? 0)
-console.log(
-  `${name}: ${wanted} places, ${judged} changes, ${seen} seen (${Math.round((100 * seen) / judged)} %), ${JSON.stringify(counts)}`,
-)
+console.log(`${wanted} places`)
+tell()

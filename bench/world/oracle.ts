@@ -8,6 +8,7 @@ import {
   SURFACES,
   surfaceShares,
 } from '../../packages/core/src/identify/instruments'
+import { MISLED } from '../../packages/core/src/identify/spot'
 import { JOINT_SHARE, JOINTS, NAMED_RIGHTLY } from '../../packages/core/src/identify/tables/joints'
 import {
   type ActualRegion,
@@ -114,6 +115,7 @@ function signOf(pipe: Pipe, surface: string, sign: string, answer: string): numb
           : (0.2 * plain) / (1 - spreadOut(SIGNS.COLOUR[material], answers, 'painted'))
       if (surface === 'corroded' && material.startsWith('copper'))
         return spreadOut({ green: 0.55, 'copper-brown': 0.35 }, answers, answer)
+      if (surface === 'rusted') return spreadOut(SIGNS.RUST_COLOUR, answers, answer)
       return plain
     }
   }
@@ -139,15 +141,26 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
     const name = metric ? (pipe.temper ? 'thick soft' : thick) : pipe.grade
     return value(shares[name] ?? shares[`${pipe.grade} ${pipe.temper ?? 'hard'}`], 1)
   }
+  // one eye in fifty is on another thing: any kind alike, and on that kind any look alike
+  const ofTheSpot = signs.filter((o) => !o.sign.startsWith('joint') && o.sign !== 'carries')
+  const things = new Map<string, Map<string, number>>()
+  for (const pipe of PIPES) {
+    const printed = pipe.material.startsWith('copper') && pipe.system !== 'metric' ? pipe.grade : ''
+    const seen = ofTheSpot.reduce((p, o) => p * signOf(pipe, 'clean', o.sign, o.answer), 1)
+    const looks = things.get(pipe.material) ?? new Map<string, number>()
+    things.set(pipe.material, looks.set(`${pipe.temper} ${printed}`, seen))
+  }
+  const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+  const elsewhere = meanOf([...things.values()].map((looks) => meanOf([...looks.values()])))
   const like = PIPES.map((pipe) => {
     let sum = 0
     SURFACE_IDS.forEach((id, place) => {
       const share = surfaceShares(pipe.material)[place] as number
       if (share === 0) return
       const s = SURFACES[id]
-      let p = share
-      for (const o of signs)
-        if (!o.sign.startsWith('joint') && o.sign !== 'carries') p *= signOf(pipe, id, o.sign, o.answer)
+      let own = 1
+      for (const o of ofTheSpot) own *= signOf(pipe, id, o.sign, o.answer)
+      let p = share * ((1 - MISLED) * own + MISLED * elsewhere)
       if (outside.length > 0) {
         const key = `${pipe.odMm} ${pipe.odToleranceMm} ${id}`
         const known =

@@ -1,7 +1,7 @@
 import { classIdOf, identify, type Observation, PIPES, posterior } from '@diarmos/core'
 import { oracle } from './oracle'
 import { Random } from './random'
-import { AS_DESCRIBED, type Case, drawCase, MANY_WILD, MISSPECIFIED, observe } from './world'
+import { AS_DESCRIBED, type Case, drawCase, MANY_WILD, MISSPECIFIED, OWN_TABLES, observe } from './world'
 
 const QUESTIONS = [
   'sign:colour',
@@ -87,10 +87,11 @@ describe('Find in the world', () => {
     ['as described', AS_DESCRIBED],
     ['with one reading in ten wild', MANY_WILD],
     ['misspecified', MISSPECIFIED],
+    ['of its own tables', OWN_TABLES],
   ] as const)(
     '%s: right where it says enough, and in few looks',
     (_name, departure) => {
-      const { right, surelyRight, questions } = play(departure, 60)
+      const { right, surelyRight, questions } = play(departure, 45)
       expect(right).toBeGreaterThan(0.92)
       expect(surelyRight).toBeGreaterThan(0.95)
       expect(questions).toBeLessThan(5)

@@ -1,30 +1,19 @@
-// Houses with pipes in them, and people who look at them. It draws from the same published data as the product
-// (diameters, tolerances, instruments, sign tables, shares) by code of its own; no likelihood is imported.
+// Houses with pipes in them, and people who look at them, drawn from the product's published data or from another
+// world's (tables.ts, own.ts) by code of its own; no likelihood is imported.
 import { type Era, type Observation, PIPES, type Pipe, type PipeMaterial, type Region } from '@diarmos/core'
 import { JOINT_KINDS, type JointKind, SIGN_ANSWERS } from '@diarmos/core/answers'
-import {
-  INSTRUMENTS,
-  SURFACE_IDS,
-  SURFACES,
-  surfaceShares,
-} from '../../packages/core/src/identify/instruments'
-import { JOINT_SHARE, JOINTS, NAMED_RIGHTLY } from '../../packages/core/src/identify/tables/joints'
-import { legible, printWords } from '../../packages/core/src/identify/tables/prints'
+import { SURFACE_IDS } from '../../packages/core/src/identify/instruments'
+import { printWords } from '../../packages/core/src/identify/tables/prints'
 import {
   type ActualRegion,
-  CARRIES,
   type Carried,
   isOfRegion,
-  MATERIAL_SHARES,
-  MEDIUM_OF_SERVICE,
-  REGION_OF,
-  STRAY_SHARE,
-  sizeShare,
-  VARIANT_SHARES,
+  type MEDIUM_OF_SERVICE,
 } from '../../packages/core/src/identify/tables/shares'
-import * as SIGNS from '../../packages/core/src/identify/tables/signs'
-import { isMetal } from '../../packages/core/src/reference/materials'
+import { isFerrous, isMetal } from '../../packages/core/src/reference/materials'
+import { OWN } from './own'
 import type { Random } from './random'
+import { type Tables, TOLD } from './tables'
 
 export const ERAS: readonly Era[] = [
   'before-1940',
@@ -38,6 +27,8 @@ type Declared = keyof typeof MEDIUM_OF_SERVICE
 
 /** How the world departs from what the product was told. */
 export interface Departure {
+  /** What it is made of. */
+  readonly tables: Tables
   /** Chance of a wild reading; null: as each instrument's data say. */
   readonly wild: number | null
   /** Errors of instruments and answers, as a factor. */
@@ -49,9 +40,26 @@ export interface Departure {
   /** Share of pipes that are in no table. */
   readonly none: number
 }
-export const AS_DESCRIBED: Departure = { wild: null, errors: 1, wrongRegion: null, paint: 1, none: 0.02 }
+export const AS_DESCRIBED: Departure = {
+  tables: TOLD,
+  wild: null,
+  errors: 1,
+  wrongRegion: null,
+  paint: 1,
+  none: 0.02,
+}
 export const MANY_WILD: Departure = { ...AS_DESCRIBED, wild: 0.1 }
-export const MISSPECIFIED: Departure = { wild: 0.1, errors: 1.5, wrongRegion: 0.05, paint: 1.8, none: 0.02 }
+export const MISSPECIFIED: Departure = {
+  tables: TOLD,
+  wild: 0.1,
+  errors: 1.5,
+  wrongRegion: 0.05,
+  paint: 1.8,
+  none: 0.02,
+}
+
+/** What was never the product's: its looks, its people, its shares. */
+export const OWN_TABLES: Departure = { ...AS_DESCRIBED, tables: OWN }
 
 export interface Case {
   readonly era: Era
@@ -66,14 +74,16 @@ export interface Case {
   /** Unevenness is met at one spot, or round about. */
   readonly oneSpot: boolean
   readonly spotMm: number
+  /** Whoever looks at it has the eye on another thing. */
+  readonly lookedAt: Pipe | null
 }
 
 const eraPlace = (era: Era) => ERAS.indexOf(era)
 const inEra = (value: number | readonly number[] | undefined, era: Era, missing: number): number =>
   value === undefined ? missing : typeof value === 'number' ? value : (value[eraPlace(era)] as number)
 
-function variant(pipe: Pipe, era: Era): number {
-  const shares = VARIANT_SHARES[pipe.material]
+function variant({ variantShares }: Tables, pipe: Pipe, era: Era): number {
+  const shares = variantShares[pipe.material]
   if (!shares) return 1
   const names =
     pipe.material === 'copper' && pipe.system === 'metric'
@@ -86,17 +96,26 @@ function variant(pipe: Pipe, era: Era): number {
 const POPULATIONS = new Map<string, (readonly [Pipe, number])[]>()
 
 /** Pipes of one medium, region and era with how common they are. */
-function population(medium: Carried, region: ActualRegion, era: Era): (readonly [Pipe, number])[] {
-  const key = `${medium} ${region} ${era}`
+function population(
+  tables: Tables,
+  medium: Carried,
+  region: ActualRegion,
+  era: Era,
+): (readonly [Pipe, number])[] {
+  const key = `${tables.name} ${medium} ${region} ${era}`
   const known = POPULATIONS.get(key)
   if (known) return known
   const here = PIPES.filter((pipe) => isOfRegion(pipe.system, pipe.material, region))
-  const weight = (pipe: Pipe) => sizeShare(medium, pipe.system, pipe.nominal) * variant(pipe, era)
+  const weight = (pipe: Pipe) =>
+    tables.sizeShare(medium, pipe.system, pipe.nominal) * variant(tables, pipe, era)
   const made = here.map((pipe): readonly [Pipe, number] => {
     const kind = here
       .filter((other) => other.material === pipe.material)
       .reduce((sum, other) => sum + weight(other), 0)
-    const share = Math.max(inEra(MATERIAL_SHARES[region][medium][pipe.material], era, 0), STRAY_SHARE)
+    const share = Math.max(
+      inEra(tables.materialShares[region][medium][pipe.material], era, 0),
+      tables.strayShare,
+    )
     return [pipe, (share * weight(pipe)) / kind]
   })
   POPULATIONS.set(key, made)
@@ -109,6 +128,7 @@ export function drawCase(
   departure: Departure,
   declared?: { service: Declared; region: Case['region'] },
 ): Case {
+  const { tables } = departure
   const era = random.pick(ERAS)
   const region = declared?.region ?? (random.chance(0.8) ? 'north-america' : 'metric')
   const service =
@@ -120,20 +140,20 @@ export function drawCase(
       ['vent', 0.04],
       ['unknown', 0.04],
     ])
-  const regions = REGION_OF[region]
+  const regions = tables.regionOf[region]
   const wrong = departure.wrongRegion
   const other = region === 'metric' ? 'north-america' : 'metric'
   const actual: ActualRegion = random.chance(wrong ?? regions[other]) ? other : region
-  const medium = random.weighted(Object.entries(MEDIUM_OF_SERVICE[service]) as [Carried, number][])
-  const real = random.weighted(population(medium, actual, era))
+  const medium = random.weighted(Object.entries(tables.mediumOfService[service]) as [Carried, number][])
+  const real = random.weighted(population(tables, medium, actual, era))
   const none = random.chance(departure.none)
   const pipe = none ? null : real
   const surface = none
     ? 'clean'
     : random.weighted(
-        SURFACE_IDS.map((id, place) => [id, surfaceShares(real.material)[place] as number] as const),
+        SURFACE_IDS.map((id, place) => [id, tables.surfaceShares(real.material)[place] as number] as const),
       )
-  const { biasMm, sdMm, scatterMm } = SURFACES[surface]
+  const { biasMm, sdMm, scatterMm } = tables.surfaces[surface]
   const paint = surface === 'painted' ? departure.paint : 1
   const shift = biasMm * paint + sdMm * random.normal()
   // a tolerance is two standard deviations
@@ -141,6 +161,7 @@ export function drawCase(
     ? 40 + 30 * random.normal()
     : real.odMm + (real.odToleranceMm / 2) * random.normal() + shift
   const joint = drawJoint(random, real.material, departure)
+  const misled = !none && random.chance(tables.misled)
   return {
     era,
     region,
@@ -152,7 +173,14 @@ export function drawCase(
     diameterMm: Math.max(2, own),
     oneSpot: random.chance(0.5),
     spotMm: scatterMm * random.normal(),
+    lookedAt: misled ? anotherThing(random) : null,
   }
+}
+
+/** Any kind alike, and any pipe of it. */
+function anotherThing(random: Random): Pipe {
+  const material = random.pick([...new Set(PIPES.map((pipe) => pipe.material))])
+  return random.pick(PIPES.filter((pipe) => pipe.material === material))
 }
 
 /** An answer by weights, what is left over spread evenly over all; errors grow by a factor. */
@@ -170,10 +198,12 @@ function answerBy(
 }
 
 function drawJoint(random: Random, material: PipeMaterial, departure: Departure): JointKind {
-  return answerBy(random, JOINT_SHARE[material], JOINT_KINDS, departure.errors) as JointKind
+  return answerBy(random, departure.tables.jointShare[material], JOINT_KINDS, departure.errors) as JointKind
 }
 
-function pipeSign(random: Random, { pipe, surface }: Case, sign: string, errors: number): string {
+function pipeSign(random: Random, at: Case, sign: string, { errors, tables }: Departure): string {
+  const pipe = at.lookedAt ?? at.pipe
+  const surface = at.lookedAt ? 'clean' : at.surface
   const answers = SIGN_ANSWERS[sign as 'magnet'] as readonly string[]
   // what is in no table may look like anything
   if (!pipe) return random.pick(answers)
@@ -181,44 +211,49 @@ function pipeSign(random: Random, { pipe, surface }: Case, sign: string, errors:
   const by = (weights: Readonly<Record<string, number>>) => answerBy(random, weights, answers, errors)
   switch (sign) {
     case 'magnet':
-      return by(SIGNS.MAGNET[material])
+      return by(tables.magnet[material])
     case 'scratch':
-      return by(SIGNS.SCRATCH[material])
+      return by(tables.scratch[material])
     case 'tap':
-      return by(SIGNS.TAP[material])
+      return by(tables.tap[material])
     case 'shaving-colour':
-      return by(SIGNS.shavingColour(material))
+      return by(tables.shavingColour(material))
     case 'flex':
-      return by(pipe.temper ? SIGNS.FLEX_SOFT : SIGNS.FLEX[material])
+      return by(pipe.temper ? tables.flexSoft : tables.flex[material])
     case 'print-colour': {
       const shown =
-        material.startsWith('copper') && pipe.system !== 'metric' ? SIGNS.PRINT_COLOUR[pipe.grade] : undefined
+        material.startsWith('copper') && pipe.system !== 'metric' ? tables.printColour[pipe.grade] : undefined
       const bare = surface === 'clean' || !isMetal(material)
-      return by(bare ? (shown ?? SIGNS.OTHER_PRINT) : SIGNS.OTHER_PRINT)
+      return by(bare ? (shown ?? tables.noPrintColour) : tables.noPrintColour)
     }
     default: {
       if (surface === 'wrapped') return random.pick(answers)
       if (surface === 'painted') {
         if (random.chance(0.8)) return 'painted'
-        let seen = by(SIGNS.COLOUR[material])
-        while (seen === 'painted') seen = by(SIGNS.COLOUR[material])
+        let seen = by(tables.colour[material])
+        while (seen === 'painted') seen = by(tables.colour[material])
         return seen
       }
-      if (surface === 'corroded' && material.startsWith('copper'))
-        return by({ green: 0.55, 'copper-brown': 0.35 })
-      return by(SIGNS.COLOUR[material])
+      if (surface === 'corroded' && material.startsWith('copper')) return by(tables.greenColour)
+      if (surface === 'rusted' && isFerrous(material)) return by(tables.rustColour)
+      return by(tables.colour[material])
     }
   }
 }
 
-function jointSign(random: Random, { joint, pipe }: Case, sign: string, errors: number): string {
+function jointSign(
+  random: Random,
+  { joint, pipe }: Case,
+  sign: string,
+  { errors, tables }: Departure,
+): string {
   const answers = SIGN_ANSWERS[sign as 'joint-nut'] as readonly string[]
   if (!pipe) return random.pick(answers)
   if (sign === 'joint') {
-    if (random.chance(1 - (1 - NAMED_RIGHTLY) * errors)) return joint
+    if (random.chance(1 - (1 - tables.namedRightly) * errors)) return joint
     return random.pick(answers.filter((answer) => answer !== joint))
   }
-  const looks = JOINTS[joint]
+  const looks = tables.joints[joint]
   const weights = {
     'joint-nut': looks.nut,
     'joint-band': looks.band,
@@ -231,8 +266,9 @@ function jointSign(random: Random, { joint, pipe }: Case, sign: string, errors: 
 const CHARACTERS = 'ABCDEFGHKLMNPRSTX0123456789'
 
 /** What can be read of a print: some of the words, some letters wrong; nothing where it has gone. */
-function readPrint(random: Random, { pipe }: Case, errors: number): string {
-  if (!pipe || !random.chance(legible(pipe.material))) return '-'
+function readPrint(random: Random, at: Case, { errors, tables }: Departure): string {
+  const pipe = random.chance(tables.printOfAnother) ? random.pick(PIPES) : at.pipe
+  if (!pipe || !random.chance(tables.legible(pipe.material))) return '-'
   const read = printWords(pipe).filter(() => random.chance(0.6))
   if (read.length === 0) return '-'
   return read
@@ -262,23 +298,23 @@ export function observe(
   departure: Departure,
 ): Observation {
   const [kind = '', what = ''] = question.split(':')
-  const { errors } = departure
-  if (kind === 'print') return { id, kind: 'print', text: readPrint(random, at, errors) }
+  const { errors, tables } = departure
+  if (kind === 'print') return { id, kind: 'print', text: readPrint(random, at, departure) }
   if (kind === 'sign') {
     const answer =
       what === 'carries'
         ? at.pipe
-          ? answerBy(random, CARRIES[at.medium], SIGN_ANSWERS.carries, errors)
+          ? answerBy(random, tables.carries[at.medium], SIGN_ANSWERS.carries, errors)
           : random.pick(SIGN_ANSWERS.carries)
         : what.startsWith('joint')
-          ? jointSign(random, at, what, errors)
-          : pipeSign(random, at, what, errors)
+          ? jointSign(random, at, what, departure)
+          : pipeSign(random, at, what, departure)
     return { id, kind: 'sign', sign: what as 'magnet', answer }
   }
-  const model = INSTRUMENTS[what as 'caliper']
+  const model = tables.instruments[what as 'caliper']
   const resolutionMm = RESOLUTION[what] ?? 0.1
   const round = model.reads === 'circumference' && kind === 'outside'
-  const uneven = SURFACES[at.surface]
+  const uneven = tables.surfaces[at.surface]
   let true_ = at.diameterMm + (at.oneSpot ? at.spotMm : uneven.scatterMm * random.normal())
   let extra = 0
   if (kind === 'wall') {

@@ -166,7 +166,7 @@ describe('which thread, without a job', () => {
 
   it('lays a leaf in, which fits or rocks', async () => {
     render(<BenchThread />)
-    await press(one('button', 'Lay a gauge leaf in'))
+    await press(one('button', /^Lay a gauge leaf in/))
     await press(one('radio', 'Gauge leaf: 24 · 60°', dialog()))
     await press(one('radio', /: fits$/, dialog()))
     expect(screen.getByText('Gauge leaf 24 · 60°: fits')).toBeTruthy()

@@ -65,7 +65,7 @@ describe('the exchange with the server', () => {
     await settled(store)
     server.asked.length = 0
     await store.leave()
-    expect(server.asked.at(-1)).toBe('DELETE /api/session')
+    expect(server.asked).toEqual(['DELETE /api/session'])
     expect(server.got).toHaveLength(1)
   })
 
@@ -115,6 +115,89 @@ describe('the exchange with the server', () => {
       })
     },
   )
+
+  it.each([
+    ['in another order', (own: readonly object[]) => [...own].reverse()],
+    ['not at all', () => []],
+    [
+      'for edits that nobody sent',
+      (own: readonly object[]) => own.map((result) => ({ ...result, opId: 'x' })),
+    ],
+  ] as const)('edits that are answered %s stay in the queue and go out again', async (_name, results) => {
+    await store.open(session)
+    await settled(store)
+    server.state.results = results
+    const ids = [store.newId(), store.newId()]
+    await store.edit(ids.map((id) => property(id, { label: 'waits' })[0] as never))
+    await settled(store)
+    expect(store.useData.getState()).toMatchObject({ pending: 2, refused: [] })
+    server.state.results = (own) => own
+    await settled(store)
+    expect(server.got.map((operation) => operation.id)).toEqual(ids)
+    expect(store.useData.getState().pending).toBe(0)
+  })
+
+  it('a refusal of a request that brought no edit is a fault, and not asked again and again', async () => {
+    server.state.status = 400
+    await store.open(session)
+    await settled(store)
+    expect(store.useData.getState()).toMatchObject({ online: true, fault: 'no', refused: [] })
+    expect(server.asked.filter((path) => path === 'POST /api/sync').length).toBeLessThan(6)
+  })
+
+  it('an edit that is made while an exchange is under way goes out by itself after it', async () => {
+    await store.open(session)
+    await settled(store)
+    const { fetch } = globalThis
+    let release = () => {}
+    const held = new Promise<void>((resolve) => {
+      release = resolve
+    })
+    globalThis.fetch = (async (...given: Parameters<typeof fetch>) => {
+      const answer = await fetch(...given)
+      await held
+      return answer
+    }) as never
+    const [first, second] = [store.newId(), store.newId()]
+    await store.edit(property(first, { label: 'first' }))
+    await until(() => server.got.length === 1)
+    await store.edit(property(second, { label: 'second' }))
+    globalThis.fetch = fetch
+    release()
+    // long before the next round of its own
+    await until(() => server.got.length === 2)
+    expect(server.labels(second)).toEqual(['second'])
+  })
+
+  it('while a restored shop is read anew, nothing vanishes that is still to come, and an edit counts in its own time', async () => {
+    const houses = ['a', 'b', 'c', 'd']
+    houses.forEach((id, index) => {
+      server.rows.set(id, row(id, index + 5, { label: id }))
+    })
+    server.state.revision = 8
+    await store.open(session)
+    await settled(store)
+    Object.assign(server.state, { generation: 'g2', page: 1 })
+    const { fetch } = globalThis
+    const seen: number[] = []
+    let edited = false
+    globalThis.fetch = (async (...given: Parameters<typeof fetch>) => {
+      if (String(given[0]).endsWith('/api/sync')) seen.push(houses.filter((id) => shown(id)).length)
+      const answer = await fetch(...given)
+      if (seen.length === 3 && !edited) {
+        edited = true
+        // one page has come: this house is still of the time before
+        await store.edit(property('d', { label: 'd of before' }))
+      }
+      return answer
+    }) as never
+    await settled(store)
+    globalThis.fetch = fetch
+    await settled(store)
+    expect(seen.length).toBeGreaterThan(4)
+    expect(new Set(seen)).toEqual(new Set([houses.length]))
+    expect(server.got.find(({ id }) => id === 'd')).toMatchObject({ generation: 'g1', base: 8 })
+  })
 
   it('a queue longer than a request goes out in its order, each edit once', async () => {
     await store.open(session)
@@ -339,6 +422,12 @@ describe('the exchange with the server', () => {
   })
 })
 
+/** Waits for something that comes by itself. */
+async function until(come: () => boolean): Promise<void> {
+  for (let turn = 0; turn < 400 && !come(); turn++) await new Promise((resolve) => setTimeout(resolve, 5))
+  expect(come()).toBe(true)
+}
+
 describe('signing in and what is kept', () => {
   let server: ReturnType<typeof fakeServer>
   let session: SessionResponse
@@ -351,6 +440,50 @@ describe('signing in and what is kept', () => {
     await settled(store)
   })
   afterEach(() => store.leave())
+
+  it.each([
+    [
+      'asks a browser that may throw the store away to keep it',
+      { persisted: async (): Promise<boolean> => false },
+      1,
+    ],
+    ['does not ask one that keeps it already', { persisted: async (): Promise<boolean> => true }, 0],
+    ['asks one that cannot say', {}, 1],
+    ['goes on where nothing can be asked', null, 0],
+    ['goes on where asking fails', { persisted: (): Promise<boolean> => Promise.reject(new Error('no')) }, 0],
+  ] as const)('%s', async (_name, storage, times) => {
+    const persist = jest.fn(async () => true)
+    Object.defineProperty(navigator, 'storage', {
+      configurable: true,
+      value: storage === null ? undefined : { ...storage, persist },
+    })
+    await store.open(session)
+    await settled(store)
+    expect(persist).toHaveBeenCalledTimes(times)
+    expect(store.useData.getState()).toMatchObject({ online: true, loaded: true })
+    Reflect.deleteProperty(navigator, 'storage')
+  })
+
+  it('who signs in anew finds nothing of what stood before: no end of a sign-in, no fault, no step to take back', async () => {
+    store.useData.setState({
+      expired: true,
+      fault: 'of before',
+      storeFault: 'of before',
+      undos: [{} as never],
+    })
+    server.state.reachable = false
+    await store.open(session)
+    expect(store.useData.getState()).toMatchObject({
+      session,
+      expired: false,
+      fault: null,
+      storeFault: null,
+      undos: [],
+    })
+    await store.leave()
+    // nobody’s store: nothing to put away, and nothing breaks
+    await expect(store.discardRefused('none')).resolves.toBeUndefined()
+  })
 
   it('asks who it is where nobody is signed in, and keeps nothing of nobody', async () => {
     await store.leave()

@@ -66,12 +66,18 @@ function weightOfPrior(leader: ClassBelief | undefined): string | null {
     : null
 }
 
+/** What is said first: that it is no water pipe goes before its name. */
+function headOf({ reason, none, classes: [leader] }: Belief): string | undefined {
+  if (reason.ruleId === 'find.no-observation') return 'What is this pipe?'
+  if (none > (leader?.probability ?? 0)) return 'None of these'
+  return reason.ruleId === 'find.not-water' ? 'No water pipe' : leader?.name
+}
+
 /** What the pipe is, how sure that is, and what else it may be. */
 export function BeliefView({ belief }: { belief: Belief }) {
   const unit = usePreferences((state) => state.unit)
   const asked = belief.reason.ruleId !== 'find.no-observation'
   const leader = belief.classes[0]
-  const noneLeads = belief.none > (leader?.probability ?? 0)
   const rows: Row[] = [
     ...belief.classes.filter((entry) => entry.probability >= 0.01).slice(0, NAMED),
     ...(belief.none >= 0.01
@@ -85,7 +91,7 @@ export function BeliefView({ belief }: { belief: Belief }) {
   return (
     <View aria-live="polite" testID="belief">
       <Txt bold size="l" heading={2}>
-        {asked ? (noneLeads ? 'None of these' : leader?.name) : 'What is this pipe?'}
+        {headOf(belief)}
       </Txt>
       <Txt tone="soft">{reasonText(belief.reason, unit)}</Txt>
       {belief.undecided ? (

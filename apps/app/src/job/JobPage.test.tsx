@@ -159,12 +159,12 @@ describe('what belongs to Find', () => {
     const { jobId, hot } = await openJob()
     show(jobId)
     await press(button('Which thread is it?'))
-    const inSheet = (name: string) => all('button', name, dialog()).at(-1) as HTMLElement
+    const inSheet = (name: string | RegExp) => all('button', name, dialog()).at(-1) as HTMLElement
     await press(inSheet('Where is it?'))
     await press(one('radio', /pipe or fitting$/))
     await press(inSheet('Across the crests, with a caliper'))
     for (const key of ['Point', '8', '2', 'Enter']) await press(all('button', key).at(-1) as HTMLElement)
-    await press(inSheet('Lay a gauge leaf in'))
+    await press(inSheet(/^Lay a gauge leaf in/))
     await press(one('radio', 'Gauge leaf: 14 · 60°'))
     await press(one('radio', /: fits$/))
     await press(one('button', 'Take it: the stub has NPT'))

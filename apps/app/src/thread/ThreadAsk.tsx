@@ -1,6 +1,6 @@
 import { THREAD_ANSWERS, type ThreadSign as ThreadSignKind } from '@diarmos/core/answers'
 import { formatLength, MM_PER_INCH, type ParsedLength } from '@diarmos/core/units'
-import { THREAD_ANSWER_WORDS, THREAD_QUESTIONS } from '@diarmos/core/words/threads'
+import { GAUGE_LEAVES, leafWords, THREAD_ANSWER_WORDS, THREAD_QUESTIONS } from '@diarmos/core/words/threads'
 import { useState } from 'react'
 import { View } from 'react-native'
 import type { NewLook } from '../find/looks'
@@ -88,16 +88,7 @@ function CountSheet({ onLook, onClose }: Omit<Props, 'question'>) {
   )
 }
 
-/** Leaves of a thread gauge: what is stamped on them, pitch and flank angle. */
-const LEAVES = [
-  ...[27, 24, 20, 18, 16, 14, 11.5].map((tpi) => ({
-    label: `${tpi} · 60°`,
-    pitchMm: MM_PER_INCH / tpi,
-    form: 60,
-  })),
-  ...[28, 19, 14, 11].map((tpi) => ({ label: `${tpi} · 55°`, pitchMm: MM_PER_INCH / tpi, form: 55 })),
-  ...[1, 1.5].map((pitchMm) => ({ label: `${pitchMm} mm`, pitchMm, form: 60 })),
-]
+const LEAVES = GAUGE_LEAVES.map((leaf) => ({ ...leaf, label: leafWords(leaf) }))
 
 function LeafSheet({ onLook, onClose }: Omit<Props, 'question'>) {
   const [label, setLabel] = useState<string | null>(null)

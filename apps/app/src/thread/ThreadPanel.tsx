@@ -2,7 +2,7 @@ import type { ThreadBelief } from '@diarmos/core'
 import { formatLength } from '@diarmos/core/units'
 import { odds } from '@diarmos/core/words/find'
 import { reasonText } from '@diarmos/core/words/reasons'
-import { PLACE_HINTS, THREAD_FAMILY, THREAD_QUESTIONS } from '@diarmos/core/words/threads'
+import { PLACE_HINTS, THREAD_FAMILY, THREAD_QUESTIONS, threadLookWords } from '@diarmos/core/words/threads'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { usePreferences } from '../data/preferences'
@@ -87,6 +87,7 @@ function Candidates({ belief }: { belief: ThreadBelief }) {
 export function ThreadPanel({ belief, looks, onLook, onWithdraw }: Props) {
   const [asking, setAsking] = useState<string | null>(null)
   const best = belief.answer?.next[0]?.question
+  const leaf = belief.answer?.next.find((entry) => entry.leaf)?.leaf
   const place = looks.find((look) => look.sign === 'place' && !look.withdrawn)?.answer
   const hint = PLACE_HINTS[place ?? '']
   const done = new Set(looks.filter((look) => !look.withdrawn).map(questionOf))
@@ -105,24 +106,27 @@ export function ThreadPanel({ belief, looks, onLook, onWithdraw }: Props) {
       ) : null}
       <LookList looks={looks} effects={belief.answer?.effects ?? []} onWithdraw={onWithdraw} />
       <View className="-mx-1 mt-3 flex-row flex-wrap">
-        {Object.entries(THREAD_QUESTIONS).map(([question, label]) => (
-          <View key={question} className="w-1/2 p-1">
-            <Pressable
-              role="button"
-              aria-label={label}
-              onPress={() => setAsking(question)}
-              className={`min-h-[92px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] bg-raised p-2 active:bg-patina-wash ${question === best ? 'border-patina' : 'border-rule'}`}
-            >
-              <View aria-hidden>
-                <ThreadLookSign kind={EXAMPLE[question] ?? question} />
-              </View>
-              <Txt size="s" bold={question === best} className="mt-1 text-center">
-                {done.has(question) ? '✓ ' : ''}
-                {label}
-              </Txt>
-            </Pressable>
-          </View>
-        ))}
+        {Object.keys(THREAD_QUESTIONS).map((question) => {
+          const label = threadLookWords(question, question === 'thread-leaf' ? leaf : undefined)
+          return (
+            <View key={question} className="w-1/2 p-1">
+              <Pressable
+                role="button"
+                aria-label={label}
+                onPress={() => setAsking(question)}
+                className={`min-h-[92px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] bg-raised p-2 active:bg-patina-wash ${question === best ? 'border-patina' : 'border-rule'}`}
+              >
+                <View aria-hidden>
+                  <ThreadLookSign kind={EXAMPLE[question] ?? question} />
+                </View>
+                <Txt size="s" bold={question === best} className="mt-1 text-center">
+                  {done.has(question) ? '✓ ' : ''}
+                  {label}
+                </Txt>
+              </Pressable>
+            </View>
+          )
+        })}
       </View>
       {asking ? (
         <ThreadAsk

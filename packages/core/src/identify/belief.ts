@@ -4,10 +4,12 @@ import { JOINT_KINDS, type MeasuringInstrument } from './answers'
 import { hazards } from './hazards'
 import { type Inference, infer, jointWeights, mediumWeights, pipeWeights, SURFACE_COUNT } from './infer'
 import { INSTRUMENTS, SLOT_GAUGE, SURFACE_IDS, WILD_RANGE_MM } from './instruments'
+import { printOfAnother } from './print'
 import { isMetricPipe, MEDIA, type Prior, prior } from './prior'
 import { candidates, nextQuestions, type Situation, situationOf, worthNow } from './question'
 import { CLASSES, NAMES, type PipeClass } from './space'
 import { JOINTS } from './tables/joints'
+import { madeForOther } from './tables/shares'
 import type {
   Belief,
   Carried,
@@ -29,6 +31,8 @@ const DISAGREES = 0.6
 const UNFORETOLD = 0.02
 /** Pipes less likely than this are not asked what they would decide. */
 const DECIDES = 1e-3
+/** As likely as not: what is said of a pipe as its first word. */
+const LIKELY = 0.5
 /** Candidates that are worth naming. */
 const NAMED = 0.02
 const AT_HAND: readonly MeasuringInstrument[] = ['caliper', 'tape', 'string', 'paper-strip']
@@ -95,7 +99,7 @@ function astray(observation: Observation, foretold: number): number {
     case 'sign':
       return foretold < UNFORETOLD ? 1 : 0
     case 'print':
-      return 0
+      return printOfAnother(observation.text) / foretold
   }
 }
 
@@ -308,6 +312,9 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
     if (contradicts(full, observations)) return { ruleId: 'find.contradiction', parameters: {} }
     if (effects.every(({ disagrees }) => disagrees)) return { ruleId: 'find.misread', parameters: {} }
     if (noneLeads) return { ruleId: 'find.unknown', parameters: { percent: Math.round(full.none * 100) } }
+    const medium = madeForOther(leader.material, request.service ?? 'unknown')
+    if (medium && leader.probability > LIKELY)
+      return { ruleId: 'find.not-water', parameters: { name: leader.name, percent, medium } }
     if (enough) {
       const likely = leader.pipes.filter((pipe) => pipe.probability > NAMED)
       const grades = [
@@ -325,6 +332,9 @@ export function identify(request: IdentifyRequest, decide?: Decide): Belief {
         ruleId: 'find.undecided',
         parameters: { name: undecided.names[0], other: undecided.names[1], percent },
       }
-    return { ruleId: 'find.ask', parameters: { name: leader.name, percent } }
+    const [best] = next
+    return best
+      ? { ruleId: 'find.ask', parameters: { name: leader.name, percent, look: best.question } }
+      : { ruleId: 'find.spent', parameters: { name: leader.name, percent } }
   }
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { PIPES } from '../reference'
 import { evenly } from '../test/evenly'
+import { reasonText } from '../words'
 import { JOINT_KINDS, SIGN_ANSWERS, type SignKind } from './answers'
 import {
   classIdOf,
@@ -19,6 +20,7 @@ import { editDistance } from './print'
 import { type Reading, ReadingGroup } from './reading'
 import { answerProbability, carriesAnswer, JOINT_ON_LOOK, jointAnswer, signTable } from './seen'
 import { LOOKS } from './space'
+import { spotSigns } from './spot'
 
 const plain: PriorContext = { era: 'unknown', region: 'north-america', known: [] }
 const inch = 25.4
@@ -359,6 +361,125 @@ describe('laws of the belief', () => {
     expect(belief.enough).toBe(false)
     expect(belief.reason.ruleId).toBe('find.unknown')
   })
+
+  it.each([
+    ['galvanised-steel.IPS.1/2', 0.84],
+    ['galvanised-steel.IPS.3/4', 1.05],
+    ['galvanised-steel.IPS.1', 1.315],
+  ] as const)('honest readings over rust do not outvote the true size: %s', (classId, inches) => {
+    // scale stands up to a millimetre and a half; blisters differ by half a millimetre
+    const blisters = [0, 0.3, -0.25, 0.1, 0.4, -0.1, 0.2]
+    for (const scaleMm of [0.2, 0.6, 1, 1.4])
+      for (const taken of [1, 3, 5, 7]) {
+        const belief = believe(
+          [
+            sign('magnet', 'holds'),
+            sign('colour', 'copper-brown'),
+            ...blisters.slice(0, taken).map((mm) => outside('caliper', inches * inch + scaleMm + mm)),
+          ],
+          { service: 'cold' },
+        )
+        expect([scaleMm, taken, belief.classes[0]?.classId]).toEqual([scaleMm, taken, classId])
+      }
+  })
+
+  it('signs of one spot are one witness: however many agree, they never outweigh what the eye may have met', () => {
+    const alike = [
+      sign('colour', 'copper-brown'),
+      sign('scratch', 'copper'),
+      sign('tap', 'rings'),
+      sign('flex', 'rigid'),
+      sign('shaving-colour', 'metal'),
+      sign('magnet', 'falls'),
+    ]
+    const { logs, misled, other } = spotSigns(alike as never)
+    expect(other.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9)
+    for (const p of misled) expect(p >= 0 && p <= 1).toBe(true)
+    // one eye in fifty is on another thing, of thirty kinds: no look is worse off than that
+    const kinds = new Set(LOOKS.values.map(({ material }) => material)).size
+    expect(Math.max(...logs) - Math.min(...logs)).toBeLessThan(Math.log((3 * kinds) / 0.01))
+    // so two good readings and a print still win against all of them
+    const belief = believe(
+      [...alike, outside('caliper', 21.34), outside('caliper', 21.35), print('CPVC 4120 SCH80 1/2')],
+      { service: 'cold' },
+    )
+    expect(belief.classes[0]?.material).not.toBe('copper')
+    expect(believe([], { service: 'cold' }).classes[0]?.probability).toBeCloseTo(
+      believe([], { service: 'cold' }).classes[0]?.prior ?? 0,
+      9,
+    )
+  })
+
+  it('a legible print is strong, and no proof: it may stand on another thing', () => {
+    const alone = believe([print('PB2110 SDR11 1/2 CTS ASTM')], { service: 'cold' })
+    expect(alone.classes[0]?.classId).toBe('polybutylene.CTS.1/2')
+    expect(alone.classes[0]?.probability).toBeGreaterThan(0.9)
+    const said = print('PB2110 SDR11 1/2 CTS ASTM D3309')
+    const copper = believe(
+      [
+        said,
+        sign('scratch', 'copper'),
+        sign('tap', 'rings'),
+        sign('joint', 'sweat'),
+        outside('caliper', 22.2),
+        outside('caliper', 22.25),
+      ],
+      { service: 'cold' },
+    )
+    expect(copper.classes[0]?.classId).toBe('copper.CTS.3/4')
+    expect(copper.effects.filter(({ disagrees }) => disagrees).map(({ id }) => id)).toEqual([said.id])
+  })
+
+  it.each([
+    [
+      'corrugated gas tubing',
+      [
+        sign('colour', 'yellow-plastic'),
+        sign('flex', 'by-hand'),
+        sign('carries', 'gas-signs'),
+        outside('caliper', 19.3),
+      ],
+      'unknown',
+      'gas',
+    ],
+    [
+      'sprinkler pipe',
+      [sign('colour', 'orange'), sign('flex', 'rigid'), sign('scratch', 'shaving'), outside('caliper', 33.4)],
+      'cold',
+      'sprinkler',
+    ],
+    [
+      'a drain on a line that is called cold',
+      [
+        sign('colour', 'black'),
+        sign('tap', 'clicks'),
+        sign('scratch', 'shaving'),
+        outside('caliper', 48.26),
+        outside('caliper', 48.3),
+        sign('carries', 'waste'),
+      ],
+      'cold',
+      'waste',
+    ],
+  ] as const)('what can carry no water says so first: %s', (_name, looks, service, medium) => {
+    const { reason, classes } = believe([...looks], { service })
+    expect(reason).toMatchObject({ ruleId: 'find.not-water', parameters: { name: classes[0]?.name, medium } })
+    // the same drain on a drain is at home
+    if (medium === 'waste')
+      expect(believe([...looks], { service: 'drain' }).reason.ruleId).not.toBe('find.not-water')
+  })
+
+  it('“what tells most now” always names a look; where none is left that is said', () =>
+    fc.assert(
+      fc.property(fc.array(anyLook, { maxLength: 8 }), anyContext, (looks, context) => {
+        const belief = identify({ ...context, known: [], observations: looks, instruments: ['tape'] })
+        const { ruleId, parameters } = belief.reason
+        if (ruleId === 'find.ask') expect(parameters.look).toBe(belief.next[0]?.question)
+        if (ruleId === 'find.spent') expect(belief.next).toEqual([])
+        expect(reasonText(belief.reason, 'in')).not.toMatch(/\{|undefined|sign:|outside:/)
+      }),
+      { numRuns: 60 },
+    ))
 
   it('says so where the looks fit no pipe together', () => {
     const belief = believe([

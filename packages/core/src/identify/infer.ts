@@ -14,8 +14,9 @@ import { normalCdf } from './normal'
 import { logPrintLikelihoods } from './print'
 import { MEDIA, NONE_PRIOR, type Prior } from './prior'
 import { type Expected, type Reading, ReadingGroup, toReading } from './reading'
-import { carriesAnswer, JOINT_ON_LOOK, jointAnswer, signTable } from './seen'
+import { carriesAnswer, JOINT_ON_LOOK, jointAnswer } from './seen'
 import { BORES, type Extent, LOOKS, OUTSIDES, WALLS } from './space'
+import { type SpotSigns, spotSigns } from './spot'
 import type { MeasuredObservation, Observation, SignObservation } from './types'
 
 export const SURFACE_COUNT = SURFACE_IDS.length
@@ -68,6 +69,7 @@ export interface Inference {
   readonly none: number
   readonly logEvidence: number
   readonly outside: ReadingGroup | null
+  readonly spot: SpotSigns
   /** Log-likelihood of what was seen of the joint, per kind of joint; null where nothing was. */
   readonly jointLogs: readonly number[] | null
   /** Probability of what was said of the line, per medium; 1 where nothing was. */
@@ -115,18 +117,6 @@ function gaugeLogs(observations: readonly Observation[]): Float64Array | null {
   return logs
 }
 
-function signLogs(signs: readonly SignObservation[]): Float64Array {
-  const logs = new Float64Array(LOOKS.values.length * SURFACE_COUNT)
-  for (const { sign, answer } of signs) {
-    const answers: readonly string[] = SIGN_ANSWERS[sign]
-    const table = signTable(sign)
-    const place = answers.indexOf(answer)
-    for (let cell = 0; cell < logs.length; cell++)
-      logs[cell] = (logs[cell] as number) + Math.log(table[cell * answers.length + place] as number)
-  }
-  return logs
-}
-
 /**
  * Exact posterior over pipe × surface. Cost: outsides × surfaces × subsets of wild readings, then pipes × surfaces;
  * all bounded.
@@ -136,7 +126,7 @@ export function infer(prior: Prior, observations: readonly Observation[]): Infer
   const pipeSigns = signs.filter(({ sign }) => !JOINT_SIGN_SET.has(sign) && sign !== 'carries')
   const jointSigns = signs.filter(({ sign }) => JOINT_SIGN_SET.has(sign))
   const said = signs.filter(({ sign }) => sign === 'carries')
-  const seen = signLogs(pipeSigns)
+  const spot = spotSigns(pipeSigns)
 
   const jointLogs =
     jointSigns.length === 0
@@ -180,7 +170,7 @@ export function infer(prior: Prior, observations: readonly Observation[]): Infer
     }
     for (let s = 0; s < SURFACE_COUNT; s++) {
       let log = base + (LOG_SURFACE[index * SURFACE_COUNT + s] as number)
-      log += seen[look * SURFACE_COUNT + s] as number
+      log += spot.logs[look * SURFACE_COUNT + s] as number
       if (outsideLogs) log += outsideLogs[(OUTSIDES.of[index] as number) * SURFACE_COUNT + s] as number
       if (gauges) log += gauges[(OUTSIDES.of[index] as number) * SURFACE_COUNT + s] as number
       if (wallLogs) log += wallLogs[(WALLS.of[index] as number) * SURFACE_COUNT + s] as number
@@ -208,6 +198,7 @@ export function infer(prior: Prior, observations: readonly Observation[]): Infer
     none: none / total,
     logEvidence: top + Math.log(total),
     outside,
+    spot,
     jointLogs,
     mediumFactors,
   }

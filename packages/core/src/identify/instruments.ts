@@ -34,7 +34,7 @@ export const CUT_END_SECONDS = 120
 /** A wild reading lies anywhere up to this diameter, mm. */
 export const WILD_RANGE_MM = 120
 
-export const SURFACE_IDS = ['clean', 'painted', 'corroded', 'out-of-round', 'wrapped'] as const
+export const SURFACE_IDS = ['clean', 'painted', 'corroded', 'rusted', 'out-of-round', 'wrapped'] as const
 export type SurfaceId = (typeof SURFACE_IDS)[number]
 
 /**
@@ -54,15 +54,17 @@ export const SURFACES: Readonly<Record<SurfaceId, Surface>> = {
   clean: { biasMm: 0, sdMm: 0.02, scatterMm: 0, wallBiasMm: 0, wallSdMm: 0 },
   painted: { biasMm: 0.25, sdMm: 0.15, scatterMm: 0.05, wallBiasMm: 0, wallSdMm: 0 },
   corroded: { biasMm: 0.1, sdMm: 0.3, scatterMm: 0.15, wallBiasMm: -0.1, wallSdMm: 0.2 },
+  // jaws ride on the scale, which stands a millimetre high and more, in blisters: iron and steel alone
+  rusted: { biasMm: 0.5, sdMm: 0.7, scatterMm: 0.5, wallBiasMm: -0.25, wallSdMm: 0.4 },
   'out-of-round': { biasMm: 0, sdMm: 0.1, scatterMm: 0.35, wallBiasMm: 0, wallSdMm: 0 },
   wrapped: { biasMm: 12, sdMm: 6, scatterMm: 1, wallBiasMm: 0, wallSdMm: 0 },
 }
 
 /** How often each surface is met, by what the pipe is made of, in the order of `SURFACE_IDS`. Common practice. */
 export function surfaceShares(material: PipeMaterial): readonly number[] {
-  if (material.startsWith('lead')) return [0.4, 0.2, 0.1, 0.28, 0.02]
-  if (material === 'clay' || material === 'cement') return [0.5, 0.05, 0.15, 0.28, 0.02]
-  if (isFerrous(material)) return [0.47, 0.2, 0.26, 0.05, 0.02]
-  if (isMetal(material)) return [0.62, 0.15, 0.13, 0.08, 0.02]
-  return [0.84, 0.08, 0, 0.06, 0.02]
+  if (material.startsWith('lead')) return [0.4, 0.2, 0.1, 0, 0.28, 0.02]
+  if (material === 'clay' || material === 'cement') return [0.5, 0.05, 0.15, 0, 0.28, 0.02]
+  if (isFerrous(material)) return [0.47, 0.2, 0, 0.26, 0.05, 0.02]
+  if (isMetal(material)) return [0.62, 0.15, 0.13, 0, 0.08, 0.02]
+  return [0.84, 0.08, 0, 0, 0.06, 0.02]
 }

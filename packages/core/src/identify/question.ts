@@ -11,8 +11,10 @@ import {
   SURFACE_LIST,
 } from './infer'
 import { BORE_SD_MM, CUT_END_SECONDS, INSTRUMENTS, WILD_RANGE_MM } from './instruments'
+import { PRINT_OF_ANOTHER } from './print'
 import { JOINT_ON_LOOK, jointAnswer, signTable } from './seen'
 import { BORES, LOOKS, OUTSIDES, WALLS } from './space'
+import { misledAnswers } from './spot'
 import { legible } from './tables/prints'
 import { SIGN_SECONDS } from './tables/signs'
 import type { NextQuestion, Observation, QuestionId } from './types'
@@ -131,12 +133,13 @@ function afterAnswer(
 function afterSign(situation: Situation, sign: SignKind): Worth {
   const answers = SIGN_ANSWERS[sign].length
   const table = signTable(sign)
-  return afterAnswer(
-    situation,
-    answers,
-    ({ index, surface }, answer) =>
-      table[((LOOKS.of[index] as number) * SURFACE_COUNT + surface) * answers + answer] as number,
-  )
+  const { spot } = situation.inference
+  const elsewhere = misledAnswers(spot, sign)
+  return afterAnswer(situation, answers, ({ index, surface }, answer) => {
+    const place = (LOOKS.of[index] as number) * SURFACE_COUNT + surface
+    const misled = spot.misled[place] as number
+    return (1 - misled) * (table[place * answers + answer] as number) + misled * (elsewhere[answer] as number)
+  })
 }
 
 /** The same for a sign of the joint: the kinds of joint still possible on each look are summed over. */
@@ -307,13 +310,13 @@ const afterBore = (situation: Situation): Worth =>
     return { mean, variance: shift + BORE_SD_MM ** 2 }
   })
 
-/** A print that can be read settles it; one that cannot leaves things as they are. */
+/** A print that can be read and is the pipe's own settles it; one that cannot be read leaves things as they are. */
 function afterPrint({ cells, decisions, none }: Situation): Worth {
   const left = new Float64Array(decisions)
   left[0] = none
   let read = 0
   for (const { index, decision, weight } of cells) {
-    const p = legible(pipeAt(index).material)
+    const p = legible(pipeAt(index).material) * (1 - PRINT_OF_ANOTHER)
     read += weight * p
     left[decision] = (left[decision] as number) + weight * (1 - p)
   }

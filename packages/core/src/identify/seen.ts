@@ -12,6 +12,7 @@ import {
   MAGNET,
   OTHER_PRINT,
   PRINT_COLOUR,
+  RUST_COLOUR,
   SCRATCH,
   shavingColour,
   TAP,
@@ -40,6 +41,8 @@ function colour(look: Look, surface: SurfaceId, answer: string): number {
       return look.material.startsWith('copper')
         ? spread({ green: 0.55, 'copper-brown': 0.35 }, answers, answer)
         : bare
+    case 'rusted':
+      return spread(RUST_COLOUR, answers, answer)
     default:
       return bare
   }

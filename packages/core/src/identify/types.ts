@@ -175,7 +175,9 @@ export interface Belief {
     readonly ruleId:
       | 'find.enough'
       | 'find.enough-same-parts'
+      | 'find.not-water'
       | 'find.ask'
+      | 'find.spent'
       | 'find.undecided'
       | 'find.unknown'
       | 'find.no-observation'

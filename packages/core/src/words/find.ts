@@ -153,6 +153,7 @@ export const SURFACE_WORDS: Readonly<Record<string, string>> = {
   clean: 'clean',
   painted: 'painted',
   corroded: 'corroded',
+  rusted: 'rusted',
   'out-of-round': 'out of round',
   wrapped: 'wrapped or insulated',
 }

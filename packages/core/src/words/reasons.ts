@@ -1,6 +1,8 @@
 import type { Reason } from '../assembly/reason'
 import type { LengthUnit } from '../units/types'
-import { type Sentence, say } from './say'
+import { QUESTIONS } from './find'
+import { type Parameters, type Sentence, say } from './say'
+import { threadLookWords } from './threads'
 
 /** Every reason the product gives, one sentence each. */
 export const REASONS: Readonly<Record<string, Sentence>> = {
@@ -244,7 +246,11 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'removal.room': 'The cutter needs {missingMm, number, missing-length} more bare pipe to get round.',
   'find.enough': 'Enough: {name}.',
   'find.enough-same-parts': '{name}, {grades}: the same fittings either way. Enough.',
-  'find.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
+  'find.not-water':
+    '{name}, made for {medium, select, gas {fuel gas} refrigerant {refrigerant} sprinkler {fire sprinklers} other {drains}} ({percent} in 100): nothing for water is joined to it.',
+  'find.ask': 'Most likely {name} ({percent} in 100). What tells most now: “{look}”',
+  'find.spent':
+    'Most likely {name} ({percent} in 100), and no look left here tells more: cut back to a clean length and measure there.',
   'find.undecided':
     '{name} or {other}: the looks so far cannot tell them apart, and no more of what is at hand will.',
   'find.unknown':
@@ -253,9 +259,13 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'These looks fit no pipe together: one of them is wrong, or it is something else. Look again at the marked ones.',
   'find.misread': 'No pipe in the tables reads like that, clean or painted: measure it again.',
   'thread.enough': 'Enough: {name}.',
-  'thread.ask': 'Most likely {name} ({percent} in 100). One more look will tell.',
+  'thread.ask': 'Most likely {name} ({percent} in 100). What tells most now: “{look}”',
+  'thread.spent':
+    'Most likely {name} ({percent} in 100), and no look left tells more: match it at the counter with the part in hand.',
   'thread.confused':
-    '{name} ({percent} in 100), or {other}: these two are confused. One more look will tell.',
+    '{name} ({percent} in 100), or {other}: these two are confused. What tells most now: “{look}”',
+  'thread.confused-spent':
+    '{name} ({percent} in 100), or {other}: no look left tells them apart. Match it at the counter with the part in hand.',
   'thread.unknown':
     'This fits none of the threads in the tables ({percent} in 100). It may be the maker’s own: match it at the counter with the part in hand.',
   'thread.no-observation': 'Nothing seen yet. Say where it is and measure across the crests.',
@@ -282,9 +292,21 @@ export const CHANGES: Readonly<Record<string, string>> = {
   tool: 'bring the press tool',
 }
 
+/** A look that a reason names, as it is asked. */
+function lookWords({ look, pitchMm, form }: Parameters): string {
+  if (typeof pitchMm === 'number' && typeof form === 'number')
+    return threadLookWords(String(look), { pitchMm, form })
+  return QUESTIONS[String(look)] ?? threadLookWords(String(look))
+}
+
 /** A reason in one sentence. An unknown rule shows its id rather than nothing. */
 export function reasonText(reason: Pick<Reason, 'ruleId' | 'parameters'>, unit: LengthUnit): string {
-  return say(REASONS[reason.ruleId] ?? reason.ruleId, reason.parameters, unit)
+  const { look } = reason.parameters
+  return say(
+    REASONS[reason.ruleId] ?? reason.ruleId,
+    look === undefined ? reason.parameters : { ...reason.parameters, look: lookWords(reason.parameters) },
+    unit,
+  )
 }
 
 /** A rule by its sentence, for where it is spoken of and not applied: what depends on the place is left open. */

@@ -1,3 +1,5 @@
+import { MM_PER_INCH } from '../units/parseLength'
+
 /** Questions about a thread or a connection face, and answers as they are tapped. */
 export const THREAD_QUESTIONS: Readonly<Record<string, string>> = {
   'thread-sign:gender': 'Outside or inside thread?',
@@ -56,4 +58,29 @@ export const PLACE_HINTS: Readonly<Record<string, string>> = {
     'A set screw underneath means that the spout slips onto bare 1/2 in copper: then there is no thread. Otherwise it screws on.',
   union:
     'A union’s nut is often the maker’s own: its halves belong together, and cone or flat face tells which seal goes between.',
+}
+
+interface Leaf {
+  readonly pitchMm: number
+  readonly form: number
+}
+
+/** Leaves of thread gauges: of threads an inch at either angle, and of pitches in mm. */
+export const GAUGE_LEAVES: readonly Leaf[] = [
+  ...[27, 24, 20, 18, 16, 14, 11.5].map((perInch) => ({ pitchMm: MM_PER_INCH / perInch, form: 60 })),
+  ...[28, 19, 14, 11].map((perInch) => ({ pitchMm: MM_PER_INCH / perInch, form: 55 })),
+  ...[1, 1.5].map((pitchMm) => ({ pitchMm, form: 60 })),
+]
+
+/** What is stamped on a leaf of a thread gauge: threads an inch and the angle, or the pitch in mm. */
+export function leafWords({ pitchMm, form }: Leaf): string {
+  const perInch = MM_PER_INCH / pitchMm
+  const half = Math.round(perInch * 2) / 2
+  return Math.abs(perInch - half) < 0.02 ? `${half} · ${form}°` : `${Number(pitchMm.toFixed(2))} mm`
+}
+
+/** A look at a thread by its name; a leaf with what is stamped on it. */
+export function threadLookWords(question: string, leaf?: Leaf): string {
+  const words = THREAD_QUESTIONS[question] ?? question
+  return leaf ? `${words}: ${leafWords(leaf)}` : words
 }

@@ -1,5 +1,6 @@
 import type { DimensionalSystem, NominalSize, PipeMaterial } from '../../reference/types'
 import { isMetricSystem } from '../../reference/types'
+import type { Service } from '../answers'
 
 /**
  * What is usual. All figures here are common practice: rough shares meant to be corrected by a shop's own finds,
@@ -133,6 +134,27 @@ export const MATERIAL_SHARES: Readonly<Record<ActualRegion, Readonly<Record<Carr
     refrigerant: REFRIGERANT,
     sprinkler: SPRINKLER,
   },
+}
+
+/** What each kind is made for, where that is no water: nothing for water is joined to it. */
+const NO_WATER: Readonly<Partial<Record<PipeMaterial, Carried>>> = {
+  'black-steel': 'gas',
+  'corrugated-stainless': 'gas',
+  'polyethylene-gas': 'gas',
+  'copper-refrigeration': 'refrigerant',
+  'sprinkler-steel': 'sprinkler',
+  'cpvc-sprinkler': 'sprinkler',
+}
+
+/**
+ * What a kind is made for, where it cannot serve a line: fuel gas, refrigerant, sprinklers; on a line that brings
+ * water, drains too. Null where it may serve. Common practice: a supply kind is one that some age piped with.
+ */
+export function madeForOther(material: PipeMaterial, service: Service): Carried | null {
+  const other = NO_WATER[material]
+  if (other) return other
+  const supply = material in SUPPLY_NA || material in SUPPLY_METRIC
+  return (service === 'cold' || service === 'hot') && !supply ? 'waste' : null
 }
 
 /** Every kind may turn up anywhere: the share of those that no table names, of 100. */

@@ -116,10 +116,19 @@ export const COLOUR: SignTable = {
   'tubular-brass': { chrome: 0.84, 'yellow-metal': 0.08, green: 0.04 },
   'tubular-plastic': { white: 0.88, black: 0.08 },
   'waste-solvent': { white: 0.55, 'grey-plastic': 0.28, black: 0.12 },
-  'waste-push-fit': { 'grey-plastic': 0.46, white: 0.4, black: 0.1 },
+  // below ground it is orange to brick red
+  'waste-push-fit': { 'grey-plastic': 0.42, white: 0.36, black: 0.1, orange: 0.06, terracotta: 0.03 },
   'cast-iron': { black: 0.68, 'copper-brown': 0.18, 'grey-metal': 0.06, terracotta: 0.03 },
   clay: { terracotta: 0.9 },
   cement: { 'cement-grey': 0.9 },
+}
+
+/** Iron and steel under rust. */
+export const RUST_COLOUR: AnswerWeights = {
+  'copper-brown': 0.66,
+  black: 0.13,
+  'grey-metal': 0.09,
+  'dull-grey': 0.06,
 }
 
 /** What shows beneath paint and dirt, by what the outside is called. Metal is metal all through, stone is stone. */

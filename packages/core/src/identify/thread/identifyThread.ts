@@ -2,13 +2,22 @@ import { CONNECTIONS, type Connection } from '../../reference/connections'
 import { THREAD_ANSWERS, type ThreadSign } from '../answers'
 import { REGION_OF } from '../tables/shares'
 import { acrossDensity, leafFits, THREAD_INSTRUMENTS, threadLikelihood } from './likelihood'
-import type { IdentifyThreadRequest, ThreadBelief, ThreadObservation, ThreadQuestion } from './types'
+import type {
+  IdentifyThreadRequest,
+  Leaf,
+  ThreadBelief,
+  ThreadNext,
+  ThreadObservation,
+  ThreadQuestion,
+} from './types'
 
 const IN = 25.4
 export const THREAD_ENOUGH = 0.95
 const NONE_PRIOR = 0.03
 const UNFORETOLD = 0.02
 const NAMED = 0.03
+/** A look that brings it less nearer to settled than this is not worth taking. */
+const LEAST_WORTH = 5e-4
 /** A count is taken over an inch, or over as much thread as there is: half an inch is usual. */
 const COUNT_OVER_MM = IN / 2
 /** Two diameters are taken about this far apart. */
@@ -52,18 +61,31 @@ function infer(request: IdentifyThreadRequest, observations: readonly ThreadObse
 
 type Outcomes = (connection: Connection) => readonly number[]
 
-/** Expected probability of the right thread after an answer, over the threads that matter. */
-function expectedBest({ weights, none }: Posterior, answers: number, outcomes: Outcomes): number {
+/** How much a state of knowledge is worth: the chance of the right thread, and how near it is to being settled. */
+interface Worth {
+  readonly best: number
+  readonly settled: number
+}
+
+/** Expected worth after an answer, over the threads that matter; a thread of no table answers anything alike. */
+function afterAnswer({ weights, none }: Posterior, answers: number, outcomes: Outcomes): Worth {
   const best = new Float64Array(answers).fill(none / answers)
+  const sums = best.slice()
+  const squares = best.map((value) => value * value)
   CONNECTIONS.forEach((connection, index) => {
     const weight = weights[index] as number
     if (weight < 1e-5) return
     outcomes(connection).forEach((p, answer) => {
       const value = weight * p
       if (value > (best[answer] as number)) best[answer] = value
+      sums[answer] = (sums[answer] as number) + value
+      squares[answer] = (squares[answer] as number) + value * value
     })
   })
-  return best.reduce((sum, value) => sum + value, 0)
+  return {
+    best: best.reduce((sum, value) => sum + value, 0),
+    settled: squares.reduce((sum, square, answer) => sum + square / (sums[answer] || 1), 0),
+  }
 }
 
 const bins = (from: number, to: number, step: number) =>
@@ -71,7 +93,8 @@ const bins = (from: number, to: number, step: number) =>
 const COUNTS = bins(1, 16, 0.5)
 const ACROSS = bins(6, 64, 0.2)
 const GROWTH = bins(-1.6, 1.6, 0.08)
-const PITCHES: readonly { readonly pitchMm: number; readonly form: 60 | 55 }[] = [
+/** Leaves that would be laid in: one for each pitch and angle that some thread has. */
+const LEAVES: readonly Leaf[] = [
   ...new Map(
     CONNECTIONS.map(({ pitchMm, form }) => [`${pitchMm.toFixed(3)} ${form}`, { pitchMm, form }] as const),
   ).values(),
@@ -113,13 +136,6 @@ function outcomesOf(question: ThreadQuestion): { readonly answers: number; reado
         of: ({ acrossMm }) => share(ACROSS.map((mm) => acrossDensity(acrossMm, mm, sd) + 1e-5)),
       }
     }
-    case 'thread-leaf':
-      // the leaf that fits best is the answer
-      return {
-        answers: PITCHES.length,
-        of: (connection) =>
-          share(PITCHES.map(({ pitchMm, form }) => leafFits(connection, pitchMm, form) ** 3)),
-      }
     default: {
       const sign = question.slice('thread-sign:'.length) as ThreadSign
       const answers = THREAD_ANSWERS[sign]
@@ -145,21 +161,53 @@ function asked(observation: ThreadObservation): ThreadQuestion {
   }
 }
 
-function nextQuestions(now: Posterior, observations: readonly ThreadObservation[]): ThreadBelief['next'] {
+/** One leaf laid in: it fits or it rocks, told as sharply as what is entered of it will be weighed. */
+function leafOutcomes(leaf: Leaf): Outcomes {
+  return (connection) => {
+    const fits = leafFits(connection, leaf.pitchMm, leaf.form)
+    return [fits, 1 - fits]
+  }
+}
+
+/** Leaves no further apart than this are one, as a share of the pitch. */
+const SAME_PITCH = 0.002
+
+function leavesLeft(observations: readonly ThreadObservation[]): readonly Leaf[] {
+  const laid = observations.filter((observation) => observation.kind === 'thread-leaf')
+  return LEAVES.filter(
+    ({ pitchMm, form }) =>
+      !laid.some((leaf) => leaf.form === form && Math.abs(leaf.pitchMm / pitchMm - 1) < SAME_PITCH),
+  )
+}
+
+/**
+ * Looks by what they are expected to be worth, per second, best first: ranked by how much nearer to settled they
+ * bring it, since two looks may tell together what neither tells alone. Of the leaves not yet laid in, the best.
+ */
+function nextQuestions(now: Posterior, observations: readonly ThreadObservation[]): readonly ThreadNext[] {
   const done = new Set(observations.map(asked))
   const best = Math.max(now.none, ...now.weights)
-  return (Object.keys(SECONDS) as ThreadQuestion[])
-    .filter((question) => !done.has(question))
+  const settled = now.weights.reduce((sum, weight) => sum + weight * weight, now.none * now.none)
+  const told = (question: ThreadQuestion, worth: Worth, leaf?: Leaf) => ({
+    question,
+    seconds: SECONDS[question] ?? 10,
+    gainPerMille: Math.max(0, Math.round((worth.best - best) * 1000)),
+    ...(leaf ? { leaf } : {}),
+    worth: worth.settled - settled,
+  })
+  const leaves = leavesLeft(observations)
+    .map((leaf) => told('thread-leaf', afterAnswer(now, 2, leafOutcomes(leaf)), leaf))
+    .sort((a, b) => b.worth - a.worth)
+  const others = (Object.keys(SECONDS) as ThreadQuestion[])
+    .filter((question) => question !== 'thread-leaf' && !done.has(question))
     .map((question) => {
       const { answers, of } = outcomesOf(question)
-      return {
-        question,
-        seconds: SECONDS[question] ?? 10,
-        gainPerMille: Math.round((expectedBest(now, answers, of) - best) * 1000),
-      }
+      return told(question, afterAnswer(now, answers, of))
     })
-    .filter(({ gainPerMille }) => gainPerMille > 0)
-    .sort((a, b) => b.gainPerMille / b.seconds - a.gainPerMille / a.seconds)
+  return [...leaves.slice(0, 1), ...others]
+    .filter(({ worth }) => worth > LEAST_WORTH)
+    .sort((a, b) => b.worth / b.seconds - a.worth / a.seconds)
+    .map(({ worth: _, ...next }) => next)
 }
 
 /**
@@ -214,25 +262,25 @@ export function identifyThread(request: IdentifyThreadRequest): ThreadBelief {
     next,
     enough,
     effects,
-    reason:
-      observations.length === 0
-        ? { ruleId: 'thread.no-observation', parameters: {} }
-        : now.none > first.p
-          ? { ruleId: 'thread.unknown', parameters: { percent: Math.round(now.none * 100) } }
-          : enough
-            ? { ruleId: 'thread.enough', parameters: { name: first.connection.name } }
-            : second.p > NAMED
-              ? {
-                  ruleId: 'thread.confused',
-                  parameters: {
-                    name: first.connection.name,
-                    other: second.connection.name,
-                    percent: Math.round(first.p * 100),
-                  },
-                }
-              : {
-                  ruleId: 'thread.ask',
-                  parameters: { name: first.connection.name, percent: Math.round(first.p * 100) },
-                },
+    reason: reasonOf(),
+  }
+
+  function reasonOf(): ThreadBelief['reason'] {
+    if (observations.length === 0) return { ruleId: 'thread.no-observation', parameters: {} }
+    if (now.none > first.p)
+      return { ruleId: 'thread.unknown', parameters: { percent: Math.round(now.none * 100) } }
+    const { name } = first.connection
+    if (enough) return { ruleId: 'thread.enough', parameters: { name } }
+    const [best] = next
+    const known = { name, percent: Math.round(first.p * 100) }
+    const look: Record<string, string | number> = best
+      ? { look: best.question, ...(best.leaf ? { pitchMm: best.leaf.pitchMm, form: best.leaf.form } : {}) }
+      : {}
+    if (second.p > NAMED)
+      return {
+        ruleId: best ? 'thread.confused' : 'thread.confused-spent',
+        parameters: { ...known, other: second.connection.name, ...look },
+      }
+    return { ruleId: best ? 'thread.ask' : 'thread.spent', parameters: { ...known, ...look } }
   }
 }

@@ -30,8 +30,9 @@ export function leafFits(
   form: 60 | 55,
 ): number {
   const off = Math.abs(pitchMm / connection.pitchMm - 1)
-  const pitch = off < 0.006 ? 0.96 : off < 0.03 ? 0.4 : off < 0.06 ? 0.08 : 0.02
-  return form === connection.form ? pitch : pitch * 0.55
+  const pitch = off < 0.006 ? 0.9 : off < 0.03 ? 0.4 : off < 0.06 ? 0.08 : 0.02
+  // two and a half degrees a flank are a hair of light on a worn thread: it tells, and it does not decide
+  return form === connection.form ? pitch : pitch * 0.6
 }
 
 /** A diameter across crests that lie anywhere in a range, read with noise. */

@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { CONNECTIONS } from '../../reference'
 import { evenly } from '../../test/evenly'
-import { REASONS, THREAD_ANSWER_WORDS, THREAD_FAMILY, THREAD_QUESTIONS } from '../../words'
+import {
+  GAUGE_LEAVES,
+  REASONS,
+  reasonText,
+  THREAD_ANSWER_WORDS,
+  THREAD_FAMILY,
+  THREAD_QUESTIONS,
+} from '../../words'
 import { THREAD_ANSWERS, type ThreadSign } from '../answers'
 import { identifyThread, type ThreadObservation } from './index'
 import { acrossDensity, leafFits, threadLikelihood } from './likelihood'
@@ -181,6 +188,64 @@ describe('laws of the belief about threads', () => {
     let sum = 0
     for (let mm = 15; mm < 25; mm += 0.002) sum += acrossDensity([20.7, 21.4], mm, 0.15) * 0.002
     expect(sum).toBeCloseTo(1, 3)
+  })
+
+  it('a leaf is promised to tell what it tells: both answers of the leaf that is named, weighed as they are when entered', () =>
+    fc.assert(
+      fc.property(fc.array(looks, { minLength: 1, maxLength: 3 }), (observations) => {
+        const now = ask(observations, 'unknown')
+        const next = now.next.find(({ question }) => question === 'thread-leaf')
+        if (!next?.leaf) return
+        const { pitchMm, form } = next.leaf
+        const chances = (belief: typeof now) => [
+          belief.none,
+          ...belief.candidates.map((entry) => entry.probability),
+        ]
+        // P(fits) from the same tables, by enumeration of the threads that are listed and none
+        const fits = now.candidates.reduce(
+          (sum, entry) => sum + entry.probability * leafFits(entry, pitchMm, form),
+          0.5 * now.none,
+        )
+        const after = (answer: 'fits' | 'rocks') =>
+          Math.max(...chances(ask([...observations, leaf(pitchMm, form, answer)], 'unknown')))
+        const gained = fits * after('fits') + (1 - fits) * after('rocks') - Math.max(...chances(now))
+        expect(Math.abs(1000 * gained - next.gainPerMille)).toBeLessThan(12)
+      }),
+      { numRuns: 30 },
+    ))
+
+  it('a leaf that was laid in is not named again; where no look is left, that is said', () => {
+    const all = [
+      across(20.9),
+      counted(7),
+      said('gender', 'male'),
+      said('seat', 'none'),
+      said('place', 'pipe-end'),
+    ]
+    const belief = ask(all, 'unknown')
+    expect(belief.reason.ruleId).toBe('thread.confused')
+    expect(reasonText(belief.reason, 'in')).toMatch(/What tells most now: “.+”/)
+    let now = belief
+    const laid = [...all]
+    for (let turn = 0; turn < 40 && now.next.length > 0 && !now.enough; turn++) {
+      const [next] = now.next
+      // nothing tells: the leaf neither, the calipers neither
+      if (next?.leaf) {
+        expect(laid).not.toContainEqual(expect.objectContaining({ kind: 'thread-leaf', ...next.leaf }))
+        laid.push(leaf(next.leaf.pitchMm, next.leaf.form, 'fits'))
+      } else if (next?.question === 'thread-taper') laid.push(taper(20.7, 20.95, 8))
+      else laid.push({ id: id(), kind: 'thread-across', instrument: 'tape', mm: 20.9, resolutionMm: 1 })
+      now = ask(laid, 'unknown')
+    }
+    expect(['thread.confused-spent', 'thread.spent', 'thread.enough']).toContain(now.reason.ruleId)
+  })
+
+  it('every leaf that may be asked for is in the gauge that can be entered', () => {
+    for (const { id: name, pitchMm, form } of CONNECTIONS)
+      expect([
+        name,
+        GAUGE_LEAVES.some((entry) => entry.form === form && Math.abs(entry.pitchMm / pitchMm - 1) < 0.006),
+      ]).toEqual([name, true])
   })
 
   it('a leaf of the right pitch fits worse where its flanks are of the other angle', () => {

@@ -71,17 +71,29 @@ export interface ThreadCandidate {
   readonly probability: number
 }
 
+/** A leaf of a thread gauge: its pitch, and the angle between the flanks of its teeth. */
+export interface Leaf {
+  readonly pitchMm: number
+  readonly form: 60 | 55
+}
+
+/** What to look at next, and what that is expected to bring. */
+export interface ThreadNext {
+  readonly question: ThreadQuestion
+  readonly seconds: number
+  /** Expected gain in the chance of the right thread, in 1/1000. */
+  readonly gainPerMille: number
+  /** The leaf to lay in. */
+  readonly leaf?: Leaf
+}
+
 export interface ThreadBelief {
   /** Most likely first. */
   readonly candidates: readonly ThreadCandidate[]
   readonly none: number
   /** Probability that it is a taper thread: decided from two diameters a known distance apart. */
   readonly taper: number
-  readonly next: readonly {
-    readonly question: ThreadQuestion
-    readonly seconds: number
-    readonly gainPerMille: number
-  }[]
+  readonly next: readonly ThreadNext[]
   readonly enough: boolean
   readonly effects: readonly { readonly id: string; readonly bits: number; readonly disagrees: boolean }[]
   readonly reason: {
@@ -89,8 +101,10 @@ export interface ThreadBelief {
       | 'thread.no-observation'
       | 'thread.enough'
       | 'thread.ask'
+      | 'thread.spent'
       | 'thread.unknown'
       | 'thread.confused'
+      | 'thread.confused-spent'
     readonly parameters: Readonly<Record<string, string | number>>
   }
 }
