@@ -507,6 +507,7 @@ const acts = z
       onlySoft: z.boolean().optional(),
       needsPlace: z.boolean().optional(),
       afterRemoval: z.boolean().optional(),
+      onBench: z.boolean().optional(),
     }),
   )
   .max(30) as unknown as z.ZodType<StepTemplate[]>

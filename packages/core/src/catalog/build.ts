@@ -20,6 +20,8 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'slip-spout',
   'drain-socket',
   'slip-joint',
+  'filed-cup',
+  'expanded-cup',
 ])
 
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */

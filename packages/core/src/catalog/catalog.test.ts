@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1877,
-  "0c63813e109e7d68",
+  1883,
+  "b8375467db6560b4",
 ]
 `)
   })

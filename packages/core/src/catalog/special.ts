@@ -1,7 +1,7 @@
 import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
 import { end } from './ends'
-import { type Size, sized, TUBE_ENDS, type TubeEndForm, type TubeSystem } from './names'
+import { type Size, sized, sizeKey, TUBE_ENDS, type TubeEndForm, type TubeSystem } from './names'
 import type { Fitting } from './types'
 
 /** Plastic to brass in one body, so that the thread is metal: the safe way out of a plastic system. */
@@ -189,32 +189,46 @@ function hoseAdapters(): Fitting[] {
   ]
 }
 
-/** Ways that are made up on the job when the right part is not to be had. */
+/** Slip couplings that are made up on the job when the right part is not to be had, by how each end comes about. */
+const HOME_MADE = [
+  {
+    key: 'filed',
+    form: 'filed-cup',
+    name: 'solder coupling with its stop filed out',
+    title: 'Made on the job: the wall must not be thinned',
+  },
+  {
+    key: 'sleeve',
+    form: 'expanded-cup',
+    name: 'sleeve expanded from annealed tube',
+    title: 'Made on the job: anneal first, shorter sockets',
+  },
+] as const
+const HOME_MADE_SIZES: readonly (readonly [TubeSystem, Size])[] = [
+  ['CTS', '1/2'],
+  ['CTS', '3/4'],
+  ['CTS', '1'],
+  ['metric', '15'],
+  ['metric', '22'],
+  ['metric', '28'],
+]
+
 function improvised(): Fitting[] {
-  return (['1/2', '3/4', '1'] as const).flatMap((size) => [
-    inline({
-      id: `coupling.filed.cxc.${size}`,
-      family: 'slip-coupling',
-      name: `solder coupling with its stop filed out, ${size} in`,
-      material: 'copper',
-      layingMm: 0,
-      a: end('solder-cup', 'CTS', size, 'copper'),
-      b: end('solder-cup', 'CTS', size, 'copper'),
-      standing: 'improvised',
-      source: { title: 'Made on the job: the wall must not be thinned', certainty: 'common practice' },
-    }),
-    inline({
-      id: `coupling.sleeve.cxc.${size}`,
-      family: 'slip-coupling',
-      name: `sleeve expanded from annealed tube, ${size} in`,
-      material: 'copper',
-      layingMm: 0,
-      a: end('solder-cup', 'CTS', size, 'copper'),
-      b: end('solder-cup', 'CTS', size, 'copper'),
-      standing: 'improvised',
-      source: { title: 'Made on the job: anneal first, shorter sockets', certainty: 'common practice' },
-    }),
-  ])
+  return HOME_MADE_SIZES.flatMap(([system, size]) =>
+    HOME_MADE.map(({ key, form, name, title }) =>
+      inline({
+        id: `coupling.${key}.cxc.${sizeKey(system, size)}`,
+        family: 'slip-coupling',
+        name: `${name}, ${sized(system, size)}`,
+        material: 'copper',
+        layingMm: 0,
+        a: end(form, system, size, 'copper'),
+        b: end(form, system, size, 'copper'),
+        standing: 'improvised',
+        source: { title, certainty: 'common practice' },
+      }),
+    ),
+  )
 }
 
 /** Parts that lead from one system into another. */

@@ -18,7 +18,8 @@ export interface Pose {
  * `compression-outlet` the same body bare, cone seat · `swivel-nut` captive nut with its own seal ·
  * `parallel-male` straight thread that a swivel nut seals on · `gasket-socket` nut and gasket over plain iron-size pipe ·
  * `slip-spout` the mouth of a tub spout that slips over its stub · `drain-socket` solvent socket of a drain fitting ·
- * `slip-joint` nut and washer over tubular drain
+ * `slip-joint` nut and washer over tubular drain · `filed-cup` half of a solder coupling whose stop is filed out ·
+ * `expanded-cup` half of a sleeve expanded from annealed tube
  */
 export const PORT_FORMS = [
   'tube',
@@ -44,6 +45,8 @@ export const PORT_FORMS = [
   'slip-spout',
   'drain-socket',
   'slip-joint',
+  'filed-cup',
+  'expanded-cup',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 

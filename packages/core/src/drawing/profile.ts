@@ -64,6 +64,8 @@ export function endLook(port: Port): EndLook {
   const plain = { captives: [], seals: [], lines: [] }
   switch (port.form) {
     case 'solder-cup':
+    case 'filed-cup':
+    case 'expanded-cup':
       return {
         ...plain,
         length: depth,

@@ -6,11 +6,13 @@ import { pairs } from '../assembly/methods/pairs'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
 import { CoreFault } from '../fault'
 import { pipeById } from '../reference'
+import { sequence } from '../sequence'
+import { stepText } from '../words/steps'
 import { cheapestWay, keep, mate, RULES } from './index'
 import { roleOf, routeById } from './model/routes'
 import { ruleIn } from './rules/rules'
 import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
-import type { CutIn, LineRequest, LineResult, MateSettings } from './types'
+import type { CutIn, LineRequest, LineResult, MateOption, MateSettings } from './types'
 
 const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED, more = {}): LineResult =>
   mate({ lines: [request], settings, k: 12, ...more }).lines[0] as LineResult
@@ -319,28 +321,59 @@ describe('into a run fixed at both ends', () => {
     const improvised = (more: object) =>
       run({}, { flame: true }, more).options.filter((option) => option.parts.some((part) => part.standing))
     expect(improvised({})).toEqual([])
-    // a closed wall and no press tool: what is left is sweated
-    const sweatOnly = {
-      ...WELL_EQUIPPED,
-      toolsAboard: WELL_EQUIPPED.toolsAboard.filter((tool) => tool !== 'press-tool'),
-    }
-    const asked = mate({
-      lines: [
-        {
-          lineId: 'run',
-          pipeId: 'copper.l.1/2',
-          cutIn: tight,
-          conditions: { ...PLAIN, stubMm: 200, access: 'closed-wall' },
-        },
-      ],
-      settings: sweatOnly,
-      improvised: true,
-      k: 20,
-    }).lines[0]?.options.filter((option) => option.parts.some((part) => part.standing))
-    expect(asked?.length).toBeGreaterThan(0)
-    for (const option of asked ?? [])
-      expect(option.followUp).toEqual({ standing: 'improvised', returnDays: null })
   })
+
+  it.each([
+    ['copper.l.1/2', 'coupling.slip.cxc.1/2', 0.5 * 25.4],
+    ['copper.regular.15mm', 'coupling.slip.cxc.15mm', 10.6],
+    ['copper.regular.22mm', 'coupling.slip.cxc.22mm', 15.4],
+  ])(
+    'home-made couplings on %s: shallower where expanded, made at the bench while the water still runs',
+    (pipeId, bought, cupMm) => {
+      const conditions: Conditions = { ...PLAIN, stubMm: 200, access: 'closed-wall' }
+      // a closed wall and no press tool: what is left is sweated
+      const settings = {
+        ...WELL_EQUIPPED,
+        toolsAboard: WELL_EQUIPPED.toolsAboard.filter((tool) => tool !== 'press-tool'),
+      }
+      const ways = mate({
+        lines: [{ lineId: 'run', pipeId, cutIn: tight, conditions }],
+        settings,
+        improvised: true,
+        k: 40,
+      }).lines[0]?.options.filter(({ parts }) => parts.length === 1) as readonly MateOption[]
+      const by = (id: RegExp) =>
+        ways.find(({ parts: [part] }) => id.test(part?.fittingId ?? '')) as MateOption
+      const slip = ways.find(({ parts: [part] }) => part?.fittingId === bought) as MateOption
+      for (const [id, seconds, words, share] of [
+        [/filed/, 240, /File the coupling’s stop out/, 1],
+        [/sleeve/, 480, /dull red all over, or it splits/, 0.75],
+      ] as const) {
+        const made = by(id)
+        expect(made.followUp).toEqual({ standing: 'improvised', returnDays: null })
+        expect(made.joints.map(({ maxMm }) => maxMm)).toEqual(
+          [share * cupMm, share * cupMm].map((mm) => expect.closeTo(mm, 1)),
+        )
+        // the making is in the hands, and keeps no water off
+        expect(made.costs.labourSeconds).toBe(slip.costs.labourSeconds + seconds)
+        expect(made.waterOffSeconds).toBe(slip.waterOffSeconds)
+        const { steps } = sequence({
+          lines: [{ lineId: 'run', option: made, conditions }],
+          houseRules: settings.houseRules,
+        })
+        const making = steps.filter(({ words: key }) => key.startsWith('made.'))
+        expect(making.map(({ phase }) => phase)).toEqual(['before', 'before'])
+        for (const step of making) expect(stepText(step, 'mm')).toMatch(words)
+        // two sockets and what is trimmed
+        if (share < 1)
+          expect(stepText(making[0] as never, 'mm')).toContain(`${Math.ceil(2 * share * cupMm + 6)} mm long`)
+      }
+      // a bought one asks for nothing of the kind
+      expect(slip.joints.flatMap(({ steps }) => steps).filter((words) => words.startsWith('made.'))).toEqual(
+        [],
+      )
+    },
+  )
 })
 
 describe('from any end to any other', () => {

@@ -228,8 +228,16 @@ const SLIP_MM: Partial<Record<TubeSize, number>> = {
 /** Slip-on tub spouts over the stub. */
 const SPOUT_MM: Partial<Record<TubeSize, number>> = { 'CTS:1/2': 25 }
 
+/** A cup that is expanded on the job is shallower than a bought one: three quarters of it. */
+const EXPANDED_SHARE = 0.75
+const EXPANDED_MM: Partial<Record<TubeSize, number>> = Object.fromEntries(
+  Object.entries(CUP_MM).map(([size, mm = 0]) => [size, EXPANDED_SHARE * mm]),
+)
+
 const TABLES = {
   'solder-cup': { mm: CUP_MM, slack: 1 },
+  'filed-cup': { mm: CUP_MM, slack: 1 },
+  'expanded-cup': { mm: EXPANDED_MM, slack: 1 },
   'cement-socket': { mm: CEMENT_SOCKET_MM, slack: 1.5 },
   'pvc-socket': { mm: PVC_SOCKET_MM, slack: 2 },
   'push-fit': { mm: PUSH_FIT_MM, slack: 1 },
@@ -251,7 +259,13 @@ export type TubeEnd = keyof typeof TABLES
 
 function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
   switch (end) {
+    case 'expanded-cup':
+      return {
+        title: 'Sleeve expanded on the job: shallower than a bought cup',
+        certainty: 'common practice',
+      }
     case 'solder-cup':
+    case 'filed-cup':
       return system === 'metric' ? EN1254_1 : B16_22
     case 'cement-socket':
       return D2846_SOCKET

@@ -20,6 +20,9 @@ const AFTER_CUT: Readonly<Record<string, string>> = {
   'pex.cut': 'pex.cut-already',
 }
 
+/** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
+const BLANK_TRIM_MM = 6
+
 /** Shutting and opening where the old stops do it. */
 const AT_OLD_STOPS: Readonly<Record<string, Partial<StepTemplate>>> = {
   'safe.shut': { words: 'safe.shut-kept', seconds: 30 },
@@ -117,12 +120,14 @@ function addLine(
       actsOf(method, {
         tubeMaterial: joint.tubeMaterial,
         atStub: joint.atStub,
+        body: joint.bodyForm,
         nominal: joint.nominal,
         airC: conditions.airC,
         ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
       })
     const parameters = {
       insertionMm: joint.maxMm,
+      blankMm: 2 * joint.maxMm + BLANK_TRIM_MM,
       material: joint.tubeMaterial,
       part: option.parts[joint.to]?.name ?? 'the fixture',
       seam: seam + 1,
@@ -138,6 +143,11 @@ function addLine(
     for (const template of templates) {
       const step = id(seam, template.key)
       for (const key of template.after ?? []) graph.precede(id(seam, key), step)
+      if (template.onBench) {
+        graph.precede(step, shut)
+        graph.precede(step, id(seam, 'close'))
+        continue
+      }
       // what is done to the stub waits until the old stop is off
       const placeOnly = template.needsPlace && !template.afterRemoval
       if (onOld && !placeOnly && (joint.atStub || template.kind === 'close'))

@@ -87,6 +87,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
+  'made.filed':
+    'File the coupling’s stop out from this side, evenly all round and no deeper: the wall must not be thinned, and the tube must slide through.',
+  'made.expanded':
+    'Make this end of the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; expanded from this end {insertionMm, number, reading} deep and more, until the tube slides through. Its sockets are shorter than bought ones.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',

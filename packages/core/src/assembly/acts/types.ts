@@ -31,4 +31,6 @@ export interface StepTemplate {
   readonly needsPlace?: boolean
   /** Only after the old stop is off. */
   readonly afterRemoval?: boolean
+  /** Made beforehand, at the bench: it waits for nothing at the place. */
+  readonly onBench?: boolean
 }

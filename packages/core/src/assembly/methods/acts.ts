@@ -1,3 +1,4 @@
+import type { PortForm } from '../../catalog/types'
 import { isSoftTube } from '../../reference/softTube'
 import { nominalNumber } from '../../reference/types'
 import type { StepTemplate } from '../acts/types'
@@ -10,6 +11,8 @@ export interface JointPlace {
   readonly tubeMaterial: string
   /** Made on the old pipe, at the place; elsewhere it can be carried to the bench. */
   readonly atStub: boolean
+  /** The end that takes the tube: one that is made on the job brings its making along. */
+  readonly body?: PortForm | undefined
   /** The size by name; a small one where it is not said. */
   readonly nominal?: string | undefined
   /** Air at the place, degrees Celsius; a warm room where it is not known. */
@@ -42,7 +45,9 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
     .filter((act) => !act.needsPlace || place.atStub)
     .map((act) => (act.kind === 'wait' ? { ...act, seconds: waitOf(method, act, place) } : act))
     .map((act) => cutBy(act, place.tubeMaterial))
-  return place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
+  const own = place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
+  const made = method.pairings.find(({ body }) => body === place.body)?.made
+  return made ? [made, ...own] : own
 }
 
 /** A method that takes metal and soft tube alike is written for metal: soft tube is only cut. */

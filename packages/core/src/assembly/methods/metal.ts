@@ -7,7 +7,28 @@ export const METAL_METHODS = [
   {
     id: 'sweat',
     name: 'sweat',
-    pairings: [{ tip: 'tube', body: 'solder-cup', materials: ['copper'] }],
+    pairings: [
+      { tip: 'tube', body: 'solder-cup', materials: ['copper'] },
+      {
+        tip: 'tube',
+        body: 'filed-cup',
+        materials: ['copper'],
+        made: { key: 'make', kind: 'prepare', words: 'made.filed', seconds: 120, onBench: true },
+      },
+      {
+        tip: 'tube',
+        body: 'expanded-cup',
+        materials: ['copper'],
+        made: {
+          key: 'make',
+          kind: 'prepare',
+          words: 'made.expanded',
+          seconds: 240,
+          flame: true,
+          onBench: true,
+        },
+      },
+    ],
     needsFlame: true,
     needsDry: true,
     concealable: 'yes',

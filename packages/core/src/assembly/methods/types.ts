@@ -14,6 +14,8 @@ export interface Pairing {
   readonly materials?: readonly PortMaterial[]
   /** Materials of the body; undefined means any. */
   readonly bodies?: readonly PortMaterial[]
+  /** What the body’s end is made with first, where it is made on the job. */
+  readonly made?: StepTemplate
 }
 
 /** Everything the product knows of one way to make a joint. A new method is a new row, no new code. */

@@ -35,6 +35,7 @@ export function keep(option: MateOption, { airC, jointMinutes = {} }: KeepPlace)
           actsOf(methodById(joint.method), {
             tubeMaterial: joint.tubeMaterial,
             atStub: joint.atStub,
+            body: joint.bodyForm,
             nominal: joint.nominal,
             airC,
             ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),

@@ -11,6 +11,7 @@ import { faceMm } from '../../fitup/takeOut'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
+import { tokenOf } from '../model/token'
 import { criteriaOf } from '../search/front'
 import { type Label, needsTrip } from '../search/labels'
 import type { ChosenJoint, ChosenPart, MateOption, MateSettings, RankedOption } from '../types'
@@ -56,7 +57,9 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       seal: pair.method.seal,
       tools: toolsOn(pair.method.tools, pair.tip.material),
       consumables: consumablesOf(pair.method, settings),
-      steps: actsOf(pair.method, { tubeMaterial: pair.tip.material, atStub }).map((act) => act.words),
+      steps: actsOf(pair.method, { tubeMaterial: pair.tip.material, atStub, body: pair.body.form }).map(
+        (act) => act.words,
+      ),
       reasons: link.joint?.remarks ?? [],
     })
     for (const tool of toolsOn(pair.method.tools, pair.tip.material)) tools.add(tool)
@@ -72,7 +75,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
         aboard: problem.stockOf(part) > parts.filter(({ fittingId }) => fittingId === part.id).length,
         ...(part.standing ? { standing: part.standing } : {}),
       })
-      tokens.push(`${pair.method.id}>${part.family}${part.standing ? '*' : ''}`)
+      tokens.push(tokenOf(pair.method.id, part))
     } else tokens.push(pair.method.id)
     stage = link.stage
   }

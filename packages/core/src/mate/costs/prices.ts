@@ -7,6 +7,8 @@ import type { Family, Fitting, Port, PortForm } from '../../catalog/types'
 const PER_END: Readonly<Partial<Record<PortForm, number>>> = {
   tube: -100,
   'solder-cup': -120,
+  'filed-cup': -120,
+  'expanded-cup': -120,
   'press-cup': 60,
   'push-fit': 250,
   compression: 60,

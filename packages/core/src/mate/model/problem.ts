@@ -399,6 +399,7 @@ export class Problem {
     const acts = actsOf(method, {
       tubeMaterial: tip.material,
       atStub: stub !== null,
+      body: body.form,
       nominal: body.nominal,
       airC: this.conditions.airC,
       ownSeconds: ownSeconds(method.id, this.settings),

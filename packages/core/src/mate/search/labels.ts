@@ -10,6 +10,7 @@ import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
 import type { Problem } from '../model/problem'
 import { hasUnionNut } from '../model/routes'
+import { tokenOf } from '../model/token'
 import { type Guide, tooLong } from './guide'
 
 /** A chain under construction, linked back to where it begins. */
@@ -287,12 +288,7 @@ export class Grower {
         lo,
         hi,
         fine: this.told ? this.follow(label.fine, group.stepId) : 0,
-        way: this.told
-          ? this.follow(
-              label.way,
-              this.word(`${group.pair.method.id}>${group.family}${choice.part.standing ? '*' : ''}`),
-            )
-          : 0,
+        way: this.told ? this.follow(label.way, this.word(tokenOf(group.pair.method.id, choice.part))) : 0,
       }
     }
   }
