@@ -5,10 +5,11 @@ import { Toggle } from '../ui/Toggle'
 
 type Situation = EntityFields<'situation'>
 
-/** What stands for a band of pressures: only whether it passes 80 psi changes anything. */
-const BANDS = { unread: null, usual: 60, high: 90 } as const
+/** What stands for a band of pressures: what rubber and clips hold, and where a regulator is wanted. */
+const BANDS = { unread: null, low: 40, usual: 60, high: 90 } as const
 const pressureBand = (psi: number | null): keyof typeof BANDS =>
-  psi === null ? 'unread' : psi > 80 ? 'high' : 'usual'
+  psi === null ? 'unread' : psi > 80 ? 'high' : psi > 45 ? 'usual' : 'low'
+
 interface Props {
   conditions: Pick<Situation, 'nearHeater' | 'turn' | 'pressurePsi' | 'sunlight'>
   set: (patch: Partial<Situation>, label: string) => void
@@ -41,11 +42,12 @@ export function WaterConditions({ conditions, set, improvised, onImprovised }: P
       <View className="mt-2">
         <Choice
           label="Static pressure, read at the house"
-          columns={3}
+          columns={2}
           value={pressureBand(conditions.pressurePsi)}
           options={[
             { value: 'unread', label: 'not read' },
-            { value: 'usual', label: 'to 80 psi' },
+            { value: 'low', label: 'to 45 psi' },
+            { value: 'usual', label: '46 to 80' },
             { value: 'high', label: 'over 80' },
           ]}
           onChange={(band) => set({ pressurePsi: BANDS[band] }, `Pressure: ${band}`)}

@@ -474,14 +474,28 @@ describe('for a time only', () => {
   })
 
   it.each<[Partial<Conditions>, string | undefined]>([
-    [{ faults: ['pinhole'] }, undefined],
-    [{ faults: ['pinholes'] }, undefined],
+    [{ faults: ['pinhole'], pressurePsi: 40 }, undefined],
+    [{ faults: ['pinholes'], pressurePsi: 40 }, undefined],
     [{ faults: [] }, 'temporary.no-hole'],
     [{ faults: ['pinhole'], access: 'closed-wall' }, 'temporary.unseen'],
     [{ faults: ['pinhole'], waterSeen: false }, 'temporary.not-water'],
   ])('a hole is wrapped where it is one, in sight, and water: %j', (patch, ruleId) => {
     for (const id of ['rubber-clips', 'bolted-clamp']) expect(of(patch, id)?.refused?.ruleId).toBe(ruleId)
   })
+
+  it.each<[number | null, string | undefined, string | undefined]>([
+    [null, 'temporary.pressure-unread', undefined],
+    [40, undefined, undefined],
+    [46, 'temporary.pressure', undefined],
+    [100, 'temporary.pressure', undefined],
+    [101, 'temporary.pressure', 'temporary.pressure'],
+  ])(
+    'rubber and clips hold low pressure only, a bolted clamp what a house has: %p psi',
+    (pressurePsi, clips, clamp) => {
+      const refusedAt = (id: string) => of({ faults: ['pinhole'], pressurePsi }, id)?.refused?.ruleId
+      expect([refusedAt('rubber-clips'), refusedAt('bolted-clamp')]).toEqual([clips, clamp])
+    },
+  )
 
   it('costs its time, its risk and what it uses up', () => {
     const way = of({ faults: ['pinhole'] }, 'rubber-clips')

@@ -184,6 +184,9 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A connector pulled tight leaks: those shorter than {needsMm, number, missing-length}, an inch of slack included, are left out.',
   'temporary.not-water': 'Nothing is wrapped until it is known that the pipe carries water.',
   'temporary.no-hole': 'It wraps a pinhole, and none was seen on this pipe.',
+  'temporary.pressure':
+    'It holds up to about {mostPsi} psi, and {psi} were read: turn the main down until it is mended for good, or couple it now.',
+  'temporary.pressure-unread': 'It holds up to about {mostPsi} psi: read the pressure first.',
   'temporary.unseen': 'What holds for a time only must stay in sight, and this place will be closed.',
   'deck.fits': 'It sits on the holes that are there.',
   'deck.plate':

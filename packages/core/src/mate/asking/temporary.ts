@@ -14,16 +14,19 @@ interface Wrap {
   readonly returnDays: number
   readonly seconds: number
   readonly riskPerMille: number
+  /** More than this it does not hold, psi. */
+  readonly mostPsi: number
   readonly consumables: TemporaryWay['consumables']
 }
 
-/** Wrapped round a hole that weeps, with the pipe left as it is. Times, days and risks: common practice. */
+/** Wrapped round a hole that weeps, with the pipe left as it is. Times, days, risks and pressures: common practice. */
 const WRAPS: readonly Wrap[] = [
   {
     id: 'rubber-clips',
     returnDays: 7,
     seconds: 480,
     riskPerMille: 120,
+    mostPsi: 45,
     consumables: [
       { id: 'rubber-sheet', quantity: 1 },
       { id: 'worm-clip', quantity: 2 },
@@ -34,6 +37,7 @@ const WRAPS: readonly Wrap[] = [
     returnDays: 30,
     seconds: 600,
     riskPerMille: 60,
+    mostPsi: 100,
     consumables: [{ id: 'repair-clamp', quantity: 1 }],
   },
 ]
@@ -41,18 +45,25 @@ const WRAPS: readonly Wrap[] = [
 /** Common practice. */
 const CLOSED_RETURN_DAYS = 14
 
-function against(conditions: Conditions): Reason | null {
-  const no = (ruleId: string, change?: Reason['change']): Reason => ({
+/** A pressure that nobody has read may be what the street gives. */
+const UNREAD_PSI = 80
+
+function against(conditions: Conditions, { mostPsi }: Wrap): Reason | null {
+  const no = (ruleId: string, change?: Reason['change'], parameters: Reason['parameters'] = {}): Reason => ({
     ruleId,
     severity: 'forbid',
-    parameters: {},
+    parameters,
     source: commonPractice,
     ...(change ? { change } : {}),
   })
   if (!conditions.waterSeen) return no('temporary.not-water', 'water-seen')
   if (!conditions.faults.some((fault) => fault.startsWith('pinhole'))) return no('temporary.no-hole')
   if (conditions.access !== 'reachable') return no('temporary.unseen', 'access')
-  return null
+  const { pressurePsi } = conditions
+  if ((pressurePsi ?? UNREAD_PSI) <= mostPsi) return null
+  return pressurePsi === null
+    ? no('temporary.pressure-unread', undefined, { mostPsi })
+    : no('temporary.pressure', undefined, { psi: pressurePsi, mostPsi })
 }
 
 /**
@@ -89,8 +100,8 @@ export function temporaryWays(problem: Problem): { ways: readonly TemporaryWay[]
     }
   }
   if (line.pipeId === undefined) return { ways, truncated }
-  const refused = against(conditions)
-  for (const { id, returnDays, seconds, riskPerMille, consumables } of WRAPS) {
+  for (const wrap of WRAPS) {
+    const { id, returnDays, seconds, riskPerMille, consumables } = wrap
     const bought = consumables.reduce(
       (sum, { id: what, quantity }) =>
         sum + (settings.consumableCents[what] ?? STARTING_SETTINGS.consumableCents[what] ?? 0) * quantity,
@@ -98,7 +109,7 @@ export function temporaryWays(problem: Problem): { ways: readonly TemporaryWay[]
     )
     ways.push({
       id,
-      refused,
+      refused: against(conditions, wrap),
       returnDays,
       seconds,
       totalCents: bought + labourCents(seconds, settings) + riskCents(riskPerMille, settings),
