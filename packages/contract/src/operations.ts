@@ -170,9 +170,10 @@ export const operations = {
       options: z.array(mateOption).min(1).max(12),
       airC: z.number().min(-40).max(60).nullish(),
       jointMinutes: mateSettings.shape.jointMinutes.optional(),
+      cure: mateSettings.shape.houseRules.shape.cure,
     }),
-    run: ({ options, airC, jointMinutes }) => ({
-      options: options.map((option) => keep(option, { airC, jointMinutes })),
+    run: ({ options, airC, jointMinutes, cure }) => ({
+      options: options.map((option) => keep(option, { airC, jointMinutes, cure })),
       versions: tableVersions(),
     }),
   }),

@@ -277,6 +277,7 @@ async function keptWay(
       options: [bare],
       airC: conditionsOf(line)?.airC ?? null,
       jointMinutes: settings.jointMinutes,
+      cure: settings.houseRules.cure,
     })
     return { option: (options[0] ?? bare) as EntityFields<'mating'>['option'], versions }
   } catch {

@@ -137,4 +137,13 @@ export const RULES: readonly {
       ['replace', 'replace the length'],
     ],
   },
+  {
+    key: 'cure',
+    usual: 'long',
+    label: 'Cement is left alone',
+    options: [
+      ['long', 'the longest that cans ask'],
+      ['short', 'the shortest'],
+    ],
+  },
 ]

@@ -1,7 +1,7 @@
-import { anyMouth, METHODS, methodById, mouthOf } from '../assembly'
+import { anyMouth, METHODS, type Method, type MethodId, methodById, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
-import { actsOf } from '../assembly/methods/acts'
+import { actsOf, type JointPlace } from '../assembly/methods/acts'
 import { pairs } from '../assembly/methods/pairs'
 import { CATALOG, end, fittingById, type PortEnd } from '../catalog'
 import { CoreFault } from '../fault'
@@ -213,6 +213,80 @@ describe('waits by temperature', () => {
   })
 })
 
+describe('waits by school', () => {
+  const cure = (id: MethodId, place: Pick<JointPlace, 'airC' | 'nominal' | 'cure'>) =>
+    actsOf(methodById(id), { tubeMaterial: 'pvc', atStub: true, ...place }).find(({ key }) => key === 'cure')
+
+  // ASTM D2855, joint cure schedules up to 160 psi: minutes by size at 60 F and above, 40 to 60 F, below (recalled)
+  it.each([
+    ['1', [15, 20, 30]],
+    ['2', [30, 45, 60]],
+    ['3', [90, 240, 72 * 60]],
+  ] as const)(
+    '%s in: the shortest is the schedule’s, warm, cool, cold; never more than the longest',
+    (nominal, minutes) => {
+      for (const id of ['cement', 'cement-pvc'] as const)
+        expect(
+          [20, 8, 0].map((airC) => (cure(id, { nominal, airC, cure: 'short' })?.seconds ?? 0) / 60),
+        ).toEqual(minutes)
+      for (const { cures = [] } of METHODS as readonly Method[])
+        for (const {
+          seconds: [least, most],
+        } of cures)
+          expect(least).toBeLessThanOrEqual(most)
+    },
+  )
+
+  it('colder or larger is never shorter, on either side of a line', () => {
+    for (const id of ['cement', 'cement-pvc', 'cement-drain-pvc', 'cement-drain-abs'] as const)
+      for (const school of ['long', 'short'] as const) {
+        const grid = [21, 15.6, 15.5, 4.4, 4.3, -5].map((airC) =>
+          ['1/2', '1-1/4', '1-1/2', '2', '2-1/2', '4'].map(
+            (nominal) => cure(id, { nominal, airC, cure: school })?.seconds ?? 0,
+          ),
+        )
+        for (const [air, row] of grid.entries())
+          for (const [size, seconds] of row.entries()) {
+            expect(seconds).toBeGreaterThanOrEqual(grid[air - 1]?.[size] ?? 0)
+            expect(seconds).toBeGreaterThanOrEqual(row[size - 1] ?? 0)
+          }
+      }
+  })
+
+  it('the range is said with it, in hours where it is long', () => {
+    const told = (airC: number) => {
+      const act = cure('cement-pvc', { nominal: '1-1/2', airC, cure: 'short' })
+      return stepText({ words: act?.words ?? '', parameters: act?.parameters ?? {} } as never, 'in')
+    }
+    expect(told(20)).toMatch(/for 30 minutes: .* ask for 30 to 120/)
+    expect(told(8)).toMatch(/for 45 minutes: .* ask for 45 to 240/)
+    const large = cure('cement', { nominal: '3', airC: 8, cure: 'long' })
+    expect(
+      stepText({ words: large?.words ?? '', parameters: large?.parameters ?? {} } as never, 'in'),
+    ).toMatch(/for 8 hours: .* ask for 4 to 8/)
+  })
+
+  it('a shop that holds to the shortest has its water back sooner, on the card, in what is kept and in the plan', () => {
+    const settings = { ...WELL_EQUIPPED, houseRules: { ...WELL_EQUIPPED.houseRules, cure: 'short' as const } }
+    const request = line('cpvc.sdr11.1/2', { airC: 20 })
+    const way = (by: MateSettings) =>
+      ask(request, by).options.find((option) => option.joints[0]?.method === 'cement') as MateOption
+    expect(way(WELL_EQUIPPED).waterOffSeconds - way(settings).waterOffSeconds).toBe(900)
+    const plan = (option: MateOption) => {
+      const { steps } = sequence({
+        lines: [{ lineId: 'a', option, conditions: request.conditions }],
+        houseRules: settings.houseRules,
+      })
+      const step = steps.find(({ words }) => words === 'cement.cure-range')
+      return step && step.endSeconds - step.startSeconds
+    }
+    expect(plan(way(settings))).toBe(900)
+    expect(plan(keep(way(settings), { airC: 20, cure: 'short' }))).toBe(900)
+    // what was kept under another rule stays as it was
+    expect(plan(keep(way(settings), { airC: 20, cure: 'long' }))).toBe(1800)
+  })
+})
+
 describe('waits by size', () => {
   it.each([
     ['cement', '1-1/4', 1800],
@@ -220,6 +294,8 @@ describe('waits by size', () => {
     ['cement', '2', 3600],
     ['cement-pvc', '1', 3600],
     ['cement-pvc', '2', 7200],
+    ['cement-pvc', '2-1/2', 10_800],
+    ['cement-drain-pvc', '3', 900],
     // nothing cures in them
     ['push-fit', '2', 0],
   ] as const)('%s at %s in: %d s', (id, nominal, seconds) => {

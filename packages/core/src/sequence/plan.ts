@@ -123,6 +123,7 @@ function addLine(
         body: joint.bodyForm,
         nominal: joint.nominal,
         airC: conditions.airC,
+        cure: houseRules.cure,
         ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
       })
     const parameters = {

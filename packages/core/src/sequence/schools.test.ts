@@ -65,6 +65,7 @@ const ASKED: {
     undefined,
     { repair: /hole comes out with the piece/, replace: /the next one opens/ },
   ],
+  cure: [line('cpvc.sdr11.1/2'), 'cement', { long: /alone for 30 minutes/, short: /alone for 15 minutes/ }],
 }
 
 describe('where schools differ', () => {

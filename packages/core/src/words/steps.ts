@@ -123,6 +123,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'cement.fit': 'Dry-fit, mark full depth {insertionMm, number, insertion-mark}.',
   'cement.join': 'CPVC cement on tube and socket; push, quarter turn, hold 30 s.',
   'cement.cure': 'Leave it alone: cure time by temperature and size, from the can.',
+  'cement.cure-range':
+    'Leave it alone for {taken} {unit, select, h {hours} other {minutes}}: at this temperature and size cans ask for {least} to {most}, and the one in your hand comes first.',
   'cement.join-abs': 'ABS cement on pipe and socket, no primer; push, quarter turn, hold 30 s.',
   'slip.cut': 'Cut the tube square and take both burrs off, so that the washer is not cut.',
   'slip.nut': 'Nut first, then the washer, its taper toward the joint. No tape, no paste.',

@@ -2,6 +2,8 @@ import type { PortForm } from '../../catalog/types'
 import { isSoftTube } from '../../reference/softTube'
 import { nominalNumber } from '../../reference/types'
 import type { StepTemplate } from '../acts/types'
+import type { Schools } from '../schools'
+import { cureAt } from './cures'
 import { CUT_SOFT } from './parts'
 import type { Method } from './table'
 
@@ -15,6 +17,8 @@ export interface JointPlace {
   readonly body?: PortForm | undefined
   /** The size by name; a small one where it is not said. */
   readonly nominal?: string | undefined
+  /** Of the range that cement is left alone, the end that the shop holds to: the longer where it is not said. */
+  readonly cure?: Schools['cure'] | undefined
   /** Air at the place, degrees Celsius; a warm room where it is not known. */
   readonly airC?: number | null | undefined
   /** What the shop takes for one joint of the kind, hands on, s; else the table's own. */
@@ -43,7 +47,7 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
     .filter((act) => !act.onlySoft || isSoftTube(place.tubeMaterial))
     // what guards and dries the place is done where the old pipe is, not on the bench
     .filter((act) => !act.needsPlace || place.atStub)
-    .map((act) => (act.kind === 'wait' ? { ...act, seconds: waitOf(method, act, place) } : act))
+    .map((act) => (act.kind === 'wait' ? waitAt(method, act, place) : act))
     .map((act) => cutBy(act, place.tubeMaterial))
   const own = place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
   const made = method.pairings.find(({ body }) => body === place.body)?.made
@@ -55,15 +59,25 @@ function cutBy(act: StepTemplate, material: string): StepTemplate {
   return act.words === 'joint.dress' && isSoftTube(material) ? { ...act, ...CUT_SOFT } : act
 }
 
-/** A wait, longer where it is colder, and in the larger sizes. */
-function waitOf(method: Method, act: StepTemplate, { airC, nominal }: JointPlace): number {
-  const cold = airC == null ? undefined : method.coldWaits?.find(({ belowC }) => airC < belowC)
-  const seconds = cold?.seconds ?? act.seconds
-  const { largeWaits } = method
+/** A wait, longer where it is colder, and in the larger sizes; of a cure what the shop holds to, and the range. */
+function waitAt(method: Method, act: StepTemplate, { airC, nominal, cure }: JointPlace): StepTemplate {
+  if (!method.cures) {
+    const cold = airC == null ? undefined : method.coldWaits?.find(({ belowC }) => airC < belowC)
+    return cold ? { ...act, seconds: cold.seconds } : act
+  }
   // systems of solvent cement are named in inches
-  const large = largeWaits && nominal && nominalNumber(nominal) >= largeWaits.fromIn
-  return large ? seconds * largeWaits.times : seconds
+  const row = cureAt(method.cures, airC, nominal ? nominalNumber(nominal) : 0)
+  if (!row) return act
+  const [least, most] = row.seconds
+  const seconds = cure === 'short' ? least : most
+  const hours = least >= HOURS_FROM
+  const said = (value: number) => value / (hours ? 3600 : 60)
+  const parameters = { taken: said(seconds), least: said(least), most: said(most), unit: hours ? 'h' : 'min' }
+  return { ...act, words: `${act.words}-range`, seconds, parameters }
 }
+
+/** Waits that are said in hours from here on, s. */
+const HOURS_FROM = 3 * 3600
 
 /** Whole seconds whose sum is the shop's own: what rounding leaves over goes to the last act. */
 function shared(acts: readonly StepTemplate[], seconds: number): readonly StepTemplate[] {

@@ -1,3 +1,4 @@
+import { DRAIN_CURES } from './cures'
 import { cutAndDress } from './parts'
 import type { MethodRow } from './types'
 
@@ -7,10 +8,7 @@ const CEMENTED = {
   needsDry: true,
   concealable: 'yes',
   setUpSeconds: 60,
-  coldWaits: [
-    { belowC: 4, seconds: 3600 },
-    { belowC: 16, seconds: 1800 },
-  ],
+  cures: DRAIN_CURES,
   tools: ['pipe-saw', 'deburrer'],
   consumables: [],
   riskPerMille: 5,

@@ -1,8 +1,6 @@
+import { CPVC_CURES, PVC_CURES } from './cures'
 import { CUT_SOFT, cutAndDress, PEX } from './parts'
 import type { MethodRow } from './types'
-
-/** Cement cures about twice as long from 1-1/2 in on (ASTM D2855, cure schedules: recalled; the can comes first). */
-const LARGE_WAITS = { fromIn: 1.5, times: 2 } as const
 
 /** Joints on plastic pipe. */
 export const PLASTIC_METHODS = [
@@ -130,11 +128,7 @@ export const PLASTIC_METHODS = [
     needsDry: true,
     concealable: 'yes',
     setUpSeconds: 150,
-    largeWaits: LARGE_WAITS,
-    coldWaits: [
-      { belowC: 4, seconds: 7200 },
-      { belowC: 16, seconds: 3600 },
-    ],
+    cures: CPVC_CURES,
     tools: ['plastic-cutter', 'deburrer'],
     consumables: [],
     opens: [{ id: 'cpvc-cement', quantity: 1 }],
@@ -203,11 +197,7 @@ export const PLASTIC_METHODS = [
     needsDry: true,
     concealable: 'yes',
     setUpSeconds: 150,
-    largeWaits: LARGE_WAITS,
-    coldWaits: [
-      { belowC: 4, seconds: 14_400 },
-      { belowC: 16, seconds: 7200 },
-    ],
+    cures: PVC_CURES,
     tools: ['plastic-cutter', 'deburrer'],
     consumables: [],
     opens: [

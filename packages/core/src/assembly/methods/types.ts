@@ -3,6 +3,7 @@ import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import type { StepTemplate } from '../acts/types'
 import type { ToolId } from '../tools'
+import type { Cure } from './cures'
 
 /** A pair of ends that a method joins: the end that keeps its shape, and the end that takes it. */
 export interface Pairing {
@@ -31,8 +32,8 @@ export interface MethodRow {
   readonly concealable: 'yes' | 'no' | 'house-rule'
   /** To get out, set up and put away, with its parts and sealants, once however many joints, s. Common practice, no source. */
   readonly setUpSeconds: number
-  /** Waits of the larger sizes, from that many inches by name: so many times as long. */
-  readonly largeWaits?: { readonly fromIn: number; readonly times: number }
+  /** How long its cement is left alone, by air and size. */
+  readonly cures?: readonly Cure[]
   /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
   readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]
   readonly tools: readonly ToolId[]

@@ -11,6 +11,8 @@ export interface KeepPlace {
   /** Air at the place, degrees Celsius. */
   readonly airC?: number | null | undefined
   readonly jointMinutes?: MateSettings['jointMinutes'] | undefined
+  /** What the shop holds to with cement. */
+  readonly cure?: MateSettings['houseRules']['cure'] | undefined
 }
 
 /**
@@ -18,7 +20,7 @@ export interface KeepPlace {
  * acts of each joint and of the removal. No later table changes it. What is kept already stays, and a part that no
  * table knows is left as it is.
  */
-export function keep(option: MateOption, { airC, jointMinutes = {} }: KeepPlace): MateOption {
+export function keep(option: MateOption, { airC, cure, jointMinutes = {} }: KeepPlace): MateOption {
   return {
     ...option,
     removalActs: option.removalActs ?? removalById(option.removalId).steps,
@@ -38,6 +40,7 @@ export function keep(option: MateOption, { airC, jointMinutes = {} }: KeepPlace)
             body: joint.bodyForm,
             nominal: joint.nominal,
             airC,
+            cure,
             ...(minutes === undefined ? {} : { ownSeconds: minutes * 60 }),
           }),
       }

@@ -402,6 +402,7 @@ export class Problem {
       body: body.form,
       nominal: body.nominal,
       airC: this.conditions.airC,
+      cure: this.settings.houseRules.cure,
       ownSeconds: ownSeconds(method.id, this.settings),
     })
     const seconds = handsOnSeconds(acts)

@@ -36,13 +36,19 @@ export function jointHands(
   return sum
 }
 
+/** Cement in a warm room: twice as long from 1-1/2 in, three hours from 2-1/2 in on. */
+function slower(id: string, nominal: string): number {
+  if (!id.startsWith('cement')) return 1
+  if (/^(2-1\/2|[3-9])/.test(nominal)) return id === 'cement' ? 6 : 3
+  return /^(1-1\/2|2)/.test(nominal) ? 2 : 1
+}
+
 /** Seconds that the water is off for one joint on the old pipe, in a warm room; with the table's own times. */
 export function jointCloses(method: Method, material: string, nominal: string): number {
-  // cement from an inch and a half on sets half as fast
-  const slow = method.id.startsWith('cement') && method.medium !== 'drain' && /^(1-1\/2|[2-9])/.test(nominal)
+  const longer = method.medium === 'drain' ? 1 : slower(method.id, nominal)
   return stepsOf(method, material, true)
     .filter(({ kind }) => ['close', 'wait'].includes(kind))
-    .reduce((sum, { kind, seconds }) => sum + (slow && kind === 'wait' ? 2 * seconds : seconds), 0)
+    .reduce((sum, { kind, seconds }) => sum + (kind === 'wait' ? longer * seconds : seconds), 0)
 }
 
 /** Seconds of a removal. */

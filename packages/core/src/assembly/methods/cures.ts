@@ -1,0 +1,94 @@
+import type { Source } from '../../reference/source'
+
+/** How long cement is left alone, s: the least and the most that cans and tables say; the first row that fits holds. */
+export interface Cure {
+  /** Colder than that, degrees Celsius; any air where it is not said. */
+  readonly belowC?: number
+  /** From that size on, inches by name; any where it is not said. */
+  readonly fromIn?: number
+  readonly seconds: readonly [number, number]
+}
+
+/**
+ * The least are the joint cure schedules for up to 160 psi, of 1/2 to 1-1/4, 1-1/2 to 2 and 2-1/2 to 8 in. The most are
+ * what cans of the kind ask for beside them. The can in hand comes first.
+ */
+export const CURE_SOURCE: Source = {
+  title: 'ASTM D2855 practice for solvent-cemented joints',
+  table: 'joint cure schedules',
+  certainty: 'recalled',
+}
+
+const MINUTE = 60
+/** Air that the schedules tell apart: below 40 F, to 60 F, above; and their sizes. */
+const COLD = { belowC: 4.4 }
+const COOL = { belowC: 15.6 }
+const WARM = {}
+const LARGE = { fromIn: 2.5 }
+const MIDDLE = { fromIn: 1.5 }
+
+/** Rows from minutes: for cold, cool and warm air those of large, middle and small sizes. */
+function rows(minutes: readonly (readonly (readonly [number, number])[])[]): readonly Cure[] {
+  return [COLD, COOL, WARM].flatMap((air, a) =>
+    [LARGE, MIDDLE, {}].map((size, s): Cure => {
+      const [least, most] = minutes[a]?.[s] ?? [0, 0]
+      return { ...air, ...size, seconds: [least * MINUTE, most * MINUTE] }
+    }),
+  )
+}
+
+const THREE_DAYS = 72 * 60
+
+/** CPVC, which sets faster in its thin walls. */
+export const CPVC_CURES = rows([
+  [
+    [THREE_DAYS, THREE_DAYS],
+    [60, 240],
+    [30, 120],
+  ],
+  [
+    [240, 480],
+    [45, 120],
+    [20, 60],
+  ],
+  [
+    [90, 180],
+    [30, 60],
+    [15, 30],
+  ],
+])
+export const PVC_CURES = rows([
+  [
+    [THREE_DAYS, THREE_DAYS],
+    [60, 480],
+    [30, 240],
+  ],
+  [
+    [240, 480],
+    [45, 240],
+    [20, 120],
+  ],
+  [
+    [90, 180],
+    [30, 120],
+    [15, 60],
+  ],
+])
+
+/** Drains that run by their own fall: until water may run. Common practice; a test under pressure waits as the can says. */
+export const DRAIN_CURES: readonly Cure[] = [
+  { ...COLD, seconds: [30 * MINUTE, 60 * MINUTE] },
+  { ...COOL, seconds: [15 * MINUTE, 30 * MINUTE] },
+  { seconds: [5 * MINUTE, 15 * MINUTE] },
+]
+
+/** The row that holds at a place. */
+export function cureAt(
+  cures: readonly Cure[],
+  airC: number | null | undefined,
+  sizeIn: number,
+): Cure | undefined {
+  return cures.find(
+    ({ belowC, fromIn = 0 }) => (belowC === undefined || (airC != null && airC < belowC)) && sizeIn >= fromIn,
+  )
+}
