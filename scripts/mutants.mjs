@@ -1,7 +1,8 @@
-// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far]: changes a seeded sample of places of a room, one by one, and counts how many
-// of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged.
+// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again]: changes a seeded sample of places of a room, one by one, and counts how many
+// of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged; --again
+// tries only those that nobody saw then, with today's tests, and counts them with the rest.
 import { spawn } from 'node:child_process'
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { parseArgs } from 'node:util'
@@ -17,6 +18,7 @@ const { values, positionals } = parseArgs({
     // what runs once, when a module is read, is tried with every test: hours, where tests start a database
     static: { type: 'boolean', default: false },
     'so-far': { type: 'boolean', default: false },
+    again: { type: 'boolean', default: false },
   },
 })
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
@@ -45,6 +47,8 @@ const ROOMS = {
     project: 1,
     tests: [
       'apps/server/test/sync.test.ts',
+      'apps/server/test/rights.test.ts',
+      'apps/server/test/isolation.test.ts',
       'apps/server/test/releases.test.ts',
       'apps/server/test/api.test.ts',
       'apps/server/test/lists.test.ts',
@@ -74,16 +78,25 @@ if (!room) {
 // one folder a room, so that rooms may run beside each other
 const reports = `reports/${name}`
 
-/** Prints how many changes were judged and seen, and each that nobody saw, from the events that the tester writes as it goes. */
-function tell() {
-  const events = path.join(ROOT, reports, 'events')
-  const judged = readdirSync(events)
+const events = path.join(ROOT, reports, 'events')
+const before = path.join(ROOT, reports, 'before.json')
+const isUnseen = ({ status }) => status === 'Survived' || status === 'NoCoverage'
+
+/** What the tester has judged so far: it writes as it goes. With it what an earlier run saw, where this one goes on from it. */
+function judgedSoFar() {
+  const now = readdirSync(events)
     .filter((file) => file.endsWith('onMutantTested.json'))
     .map((file) => JSON.parse(readFileSync(path.join(events, file), 'utf8')))
+  return [...(existsSync(before) ? JSON.parse(readFileSync(before, 'utf8')) : []), ...now]
+}
+
+/** Prints how many changes were judged and seen, and each that nobody saw. */
+function tell() {
+  const judged = judgedSoFar()
   const counts = {}
   for (const { status } of judged) counts[status] = (counts[status] ?? 0) + 1
   const seen = (counts.Killed ?? 0) + (counts.Timeout ?? 0)
-  const unseen = judged.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+  const unseen = judged.filter(isUnseen)
   for (const { fileName, location, replacement, status } of unseen) {
     const line = readFileSync(path.resolve(ROOT, fileName), 'utf8').split('\n')[location.start.line - 1]
     console.log(
@@ -151,7 +164,15 @@ const wanted = Math.min(lines.length, Number(values.sample))
 const sample = []
 for (const pool = [...lines]; sample.length < wanted; )
   sample.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
-const mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
+let mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
+if (values.again) {
+  const judged = judgedSoFar()
+  mutate = judged.filter(isUnseen).map(({ fileName, location: { start, end } }) => {
+    const file = path.relative(ROOT, path.resolve(ROOT, fileName))
+    return `${file}:${start.line}:${start.column}-${end.line}:${end.column}`
+  })
+  writeFileSync(before, JSON.stringify(judged.filter((change) => !isUnseen(change))))
+} else rmSync(before, { force: true })
 
 mkdirSync(path.join(ROOT, reports), { recursive: true })
 // tests that want a database find one that stays: started anew for each change it takes longer than they do

@@ -1,0 +1,231 @@
+import { randomUUID } from 'node:crypto'
+import type { EntityKind, OperationRecord } from '@diarmos/contract'
+import pg from 'pg'
+import { demoId } from '../src/demo/identifiers'
+import { mayDecide, mustPropose, type Role } from '../src/store/may'
+import { type Harness, HOUSE, harness, operation, sync } from './harness'
+
+describe('who may do what by themselves', () => {
+  const edit = (kind: EntityKind, patch: object = {}, remove = false) =>
+    operation({ kind, id: 'x', patch: patch as OperationRecord['patch'], remove })
+  // prices, rules and the shop's own document are the owner's; findings, chosen ways, closings and removals of what goes
+  // for good are for those who answer for them
+  it.each<[string, OperationRecord, boolean, readonly Role[]]>([
+    ['the shop’s numbers', edit('settings', { name: 'x' }), true, ['technician', 'apprentice']],
+    ['a finding', edit('finding'), false, ['apprentice']],
+    ['a chosen way', edit('mating'), false, ['apprentice']],
+    ['a job that is closed', edit('job', { state: 'closed' }), true, ['apprentice']],
+    ['a job that is opened again', edit('job', { state: 'open' }), true, ['apprentice']],
+    ['the hour of a closing', edit('job', { closedAt: null }), true, ['apprentice']],
+    ['who closed it', edit('job', { closedBy: 'p' }), true, ['apprentice']],
+    ['a job’s title', edit('job', { title: 'x' }), true, []],
+    ['a new job', edit('job', { state: 'open' }), false, []],
+    ['a new job that is closed already', edit('job', { state: 'closed' }), false, ['apprentice']],
+    ['a look', edit('observation'), false, []],
+    ['a tick', edit('check'), false, []],
+    ['a house', edit('property'), true, []],
+    ['a contact', edit('contact'), true, []],
+    ['the removal of a house', edit('property', {}, true), true, ['apprentice']],
+    ['the removal of a point', edit('point', {}, true), true, ['apprentice']],
+    ['the removal of a job', edit('job', {}, true), true, ['apprentice']],
+    ['the removal of a contact', edit('contact', {}, true), true, ['apprentice']],
+    ['the removal of a finding', edit('finding', {}, true), true, ['apprentice']],
+    ['the removal of a chosen way', edit('mating', {}, true), true, ['apprentice']],
+    ['the removal of a look', edit('observation', {}, true), true, []],
+    ['the removal of a tick', edit('check', {}, true), true, []],
+  ])('%s', (_what, made, exists, asks) => {
+    for (const role of ['owner', 'technician', 'apprentice'] as const)
+      expect([role, mustPropose(role, made, exists)]).toEqual([role, asks.includes(role)])
+  })
+
+  it.each<[Role, string, string, boolean, boolean]>([
+    ['owner', 'settings', 'taken', false, true],
+    ['owner', 'job', 'declined', false, true],
+    ['technician', 'job', 'taken', false, true],
+    ['technician', 'job', 'declined', false, true],
+    ['technician', 'settings', 'taken', true, false],
+    ['technician', 'settings', 'declined', false, false],
+    ['technician', 'settings', 'declined', true, true],
+    ['apprentice', 'job', 'taken', true, false],
+    ['apprentice', 'job', 'declined', false, false],
+    ['apprentice', 'job', 'declined', true, true],
+  ])('%s, a proposal about %s %s, its maker %p: %p', (role, kind, state, own, may) => {
+    const byId = own ? 'me' : 'another'
+    expect(mayDecide({ personId: 'me', role }, { kind, byId }, state)).toBe(may)
+  })
+})
+
+/** As the database's owner, beside the server. */
+async function query({ adminUrl, database }: Harness['roles'], sql: string): Promise<void> {
+  const url = new URL(adminUrl)
+  url.pathname = `/${database}`
+  const client = new pg.Client({ connectionString: url.href })
+  await client.connect()
+  await client.query(sql).finally(() => client.end())
+}
+
+describe('what is refused says where and why, and changes nothing', () => {
+  let server: Harness
+  const people: Record<'oda' | 'bram' | 'pip', string> = { oda: '', bram: '', pip: '' }
+  let cursor = 0
+  beforeAll(async () => {
+    server = await harness('people')
+    for (const name of ['oda', 'bram', 'pip'] as const)
+      people[name] = await server.signIn(`${name}@tidewall.example`)
+  })
+  afterAll(() => server.stop())
+
+  const send = async (operations: readonly unknown[], by: keyof typeof people = 'bram') => {
+    const answer = await sync(server, people[by], operations, cursor)
+    cursor = answer.cursor
+    return answer.results
+  }
+  const faultsOf = async (operations: readonly unknown[], by?: keyof typeof people) =>
+    (await send(operations, by)).map(({ status, faults }) => [status, faults[0]?.path, faults[0]?.message])
+  /** What stands before it is about anything. */
+  const given = async (...operations: OperationRecord[]) =>
+    expect((await send(operations)).map(({ status }) => status)).toEqual(operations.map(() => 'applied'))
+  const house = () => operation({ kind: 'property', id: randomUUID(), patch: HOUSE })
+  const job = (propertyId: string, pointId: string) =>
+    operation({
+      kind: 'job',
+      id: randomUUID(),
+      base: cursor,
+      patch: {
+        propertyId,
+        pointId,
+        title: 'Test job',
+        fixtures: [],
+        state: 'open',
+        openedAt: '2026-11-20T08:00:00.000Z',
+        closedAt: null,
+        note: '',
+      },
+    })
+  const point = (propertyId: string) =>
+    operation({ kind: 'point', id: randomUUID(), patch: { propertyId, name: 'Basin', kind: 'basin' } })
+
+  it('a proposal is checked as an edit is', async () => {
+    expect(
+      await faultsOf(
+        [
+          operation({ kind: 'job', id: randomUUID(), patch: { state: 'closed', closedAt: 'yesterday' } }),
+          operation({ kind: 'job', id: randomUUID(), remove: true }),
+        ],
+        'pip',
+      ),
+    ).toEqual([
+      ['rejected', expect.stringMatching(/^patch\./), expect.any(String)],
+      ['rejected', 'id', 'there is no such job'],
+    ])
+  })
+
+  it('a proposal is taken or declined, once, and by who may', async () => {
+    const made = house()
+    await given(made)
+    const gone = operation({ kind: 'property', id: made.id, base: cursor, remove: true })
+    expect((await send([gone], 'pip')).map(({ status }) => status)).toEqual(['proposed'])
+    const word = (patch: object, remove = false) =>
+      operation({ kind: 'proposal', id: gone.opId, base: cursor, patch: patch as never, remove })
+    const only = ['rejected', 'patch.state', 'a proposal is taken or declined']
+    expect(
+      await faultsOf([
+        word({ state: 'open' }),
+        word({ state: 'perhaps' }),
+        word({ state: 'taken', byId: demoId('oda@tidewall.example') }),
+        word({}, true),
+        operation({ kind: 'proposal', id: randomUUID(), patch: { state: 'taken' } as never }),
+      ]),
+    ).toEqual([
+      only,
+      only,
+      only,
+      ['rejected', 'id', 'proposals are written by the shop’s server'],
+      ['rejected', 'id', 'proposals are written by the shop’s server'],
+    ])
+    expect(await faultsOf([word({ state: 'taken' })], 'pip')).toEqual([
+      ['rejected', 'patch.state', 'is for an owner or a technician to say; settings for the owner'],
+    ])
+    expect((await send([word({ state: 'declined' })])).map(({ status }) => status)).toEqual(['applied'])
+    // said again it is no news, said otherwise it is refused
+    expect(await faultsOf([word({ state: 'declined' }), word({ state: 'taken' })])).toEqual([
+      ['applied', undefined, undefined],
+      ['rejected', 'patch.state', 'was already declined'],
+    ])
+  })
+
+  it('a job in a house or at a point that its maker knows to be removed is refused; another edit is not', async () => {
+    const [first, second] = [house(), house()]
+    const [sink, tap] = [point(first.id), point(second.id)]
+    await given(first, second, sink, tap)
+    const kept = job(second.id, tap.id)
+    await given(kept)
+    await given(operation({ kind: 'property', id: first.id, base: cursor, remove: true }))
+    const lone = point(second.id)
+    await given(lone)
+    await given(operation({ kind: 'point', id: lone.id, base: cursor, remove: true }))
+    const known = (made: OperationRecord) => ({ ...made, base: cursor })
+    expect(await faultsOf([known(job(first.id, sink.id)), known(job(second.id, lone.id))])).toEqual([
+      ['rejected', 'patch.propertyId', 'this property was removed'],
+      ['rejected', 'patch.pointId', 'this point was removed'],
+    ])
+    expect(
+      await faultsOf([
+        operation({ kind: 'job', id: kept.id, base: cursor, patch: { title: 'Renamed' } as never }),
+        // a point, not a job: it is kept where it was asked for
+        known({
+          ...point(first.id),
+          patch: { propertyId: first.id, name: 'Another', kind: 'toilet' } as never,
+        }),
+      ]),
+    ).toEqual([
+      ['applied', undefined, undefined],
+      ['applied', undefined, undefined],
+    ])
+  })
+
+  it('a job’s points are told apart by what is wrong with each', async () => {
+    const [here, there] = [house(), house()]
+    const [sink, bath, far] = [point(here.id), point(here.id), point(there.id)]
+    await given(here, there, sink, bath, far)
+    const made = job(here.id, sink.id)
+    await given(made)
+    const at = (...ids: string[]) =>
+      operation({
+        kind: 'job',
+        id: made.id,
+        base: cursor,
+        patch: { more: ids.map((pointId) => ({ pointId, fixtures: [] })) } as never,
+      })
+    expect(
+      await faultsOf([at(randomUUID()), at(far.id), at(bath.id, bath.id), at(bath.id), job(here.id, far.id)]),
+    ).toEqual([
+      ['rejected', 'patch.more.0.pointId', 'is no point that is known'],
+      ['rejected', 'patch.more.0.pointId', 'lies in another house'],
+      ['rejected', 'patch.more.1.pointId', 'is worked on in this job already'],
+      ['applied', undefined, undefined],
+      ['rejected', 'patch.pointId', 'lies in another house'],
+    ])
+  })
+
+  it('an edit over which the server stumbles is put off, what follows on it waits with it, and nothing else', async () => {
+    await query(
+      server.roles,
+      `CREATE FUNCTION stumble() RETURNS trigger AS $$ BEGIN
+         IF NEW.label = 'stumble' THEN RAISE EXCEPTION 'no'; END IF; RETURN NEW; END $$ LANGUAGE plpgsql;
+       CREATE TRIGGER stumble BEFORE INSERT OR UPDATE ON property FOR EACH ROW EXECUTE FUNCTION stumble()`,
+    )
+    const [bad, good] = [house(), house()]
+    bad.patch = { ...HOUSE, label: 'stumble' } as never
+    const follows = operation({ kind: 'property', id: bad.id, patch: { note: 'after it' } as never })
+    const results = await send([bad, follows, good])
+    expect(results.map(({ opId, status }) => [opId, status])).toEqual([
+      [bad.opId, 'later'],
+      [follows.opId, 'later'],
+      [good.opId, 'applied'],
+    ])
+    await query(server.roles, 'DROP TRIGGER stumble ON property')
+    // the same edits, sent again in their order, go in
+    expect((await send([bad, follows])).map(({ status }) => status)).toEqual(['applied', 'applied'])
+  })
+})
