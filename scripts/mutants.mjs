@@ -169,7 +169,7 @@ if (values.again) {
   const judged = judgedSoFar()
   mutate = judged.filter(isUnseen).map(({ fileName, location: { start, end } }) => {
     const file = path.relative(ROOT, path.resolve(ROOT, fileName))
-    return `${file}:${start.line}:${start.column}-${end.line}:${end.column}`
+    return `${file}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
   })
   writeFileSync(before, JSON.stringify(judged.filter((change) => !isUnseen(change))))
 } else rmSync(before, { force: true })
