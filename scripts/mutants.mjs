@@ -87,7 +87,11 @@ function judgedSoFar() {
   const now = readdirSync(events)
     .filter((file) => file.endsWith('onMutantTested.json'))
     .map((file) => JSON.parse(readFileSync(path.join(events, file), 'utf8')))
-  return [...(existsSync(before) ? JSON.parse(readFileSync(before, 'utf8')) : []), ...now]
+  const all = [...(existsSync(before) ? JSON.parse(readFileSync(before, 'utf8')) : []), ...now]
+  // what was tried again counts once, as it came out last
+  const keyOf = ({ fileName, location, mutatorName, replacement }) =>
+    JSON.stringify([fileName, location, mutatorName, replacement])
+  return [...new Map(all.map((change) => [keyOf(change), change])).values()]
 }
 
 /** Prints how many changes were judged and seen, and each that nobody saw. */

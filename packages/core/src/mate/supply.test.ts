@@ -213,6 +213,21 @@ describe('waits by temperature', () => {
   })
 })
 
+describe('a short stub of PEX', () => {
+  // crimp and clamp want their ring back from the end and jaws round it; the expansion ring is flush with the end
+  it.each([
+    ['pex-a.sdr9.1/2', 20, ['expansion']],
+    ['pex-a.sdr9.1/2', 16, []],
+    ['pex-b.sdr9.1/2', 20, []],
+    ['pex-a.sdr9.1/2', 26, ['compression', 'cinch', 'crimp', 'expansion']],
+  ] as const)('%s, %d mm bare: %j', (pipeId, stubMm, methods) => {
+    const { options, refusals } = ask(line(pipeId, { stubMm, oldJoint: 'none' }))
+    const first = new Set(options.map(({ joints: [joint] }) => joint?.method))
+    expect([...first].sort()).toEqual([...methods].sort())
+    if (options.length === 0) expect(refusals.map(({ reason }) => reason.ruleId)).toContain('stub.too-short')
+  })
+})
+
 describe('waits by school', () => {
   const cure = (id: MethodId, place: Pick<JointPlace, 'airC' | 'nominal' | 'cure'>) =>
     actsOf(methodById(id), { tubeMaterial: 'pvc', atStub: true, ...place }).find(({ key }) => key === 'cure')

@@ -92,7 +92,8 @@ export const PLASTIC_METHODS = [
     tools: ['expander', 'plastic-cutter'],
     consumables: [{ id: 'expansion-ring', quantity: 1 }],
     riskPerMille: 3,
-    stubExtraMm: { fixed: 8, perOd: 0 },
+    // the ring is flush with the end and nothing closes round the tube: little more than the fitting goes in
+    stubExtraMm: { fixed: 3, perOd: 0 },
     seal: 'tube-shrinks-on-barb',
     reversible: 'cut-off',
     lifeYears: 60,
