@@ -236,10 +236,16 @@ export const VERDICTS: readonly Verdict[] = [
     helps: /^access/m,
   },
   {
-    questions: [7, 27, 92, 124, 139, 149, 156],
+    questions: [7, 27, 92, 124, 139, 149],
     says: 'threaded pipe in a run: open it to the next fittings and make the piece anew',
     must: null,
     helps: /^resort\.threaded-run/m,
+  },
+  {
+    questions: [156],
+    says: 'a foot of brass pipe is bad, in sight: a piece of the same metal between two gasketed couplings, one of which slides',
+    must: /^cut-open: gasket > coupling\S+ \| gasket > tube\.brass\.1\/2 \| gasket > coupling\S+ \| gasket/,
+    never: /galvanised/,
   },
 ]
 

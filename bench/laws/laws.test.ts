@@ -46,6 +46,13 @@ function way(
 
 const L = 'copper.l.1/2'
 const STEEL = 'galvanised.40.1/2'
+const BRASS = 'brass.regular.1/2'
+const letIn = (material: string) => [
+  'gasket coupling.gasketxgasket.1/2',
+  `gasket tube.${material}.1/2`,
+  'gasket coupling.repair.gasketxgasket.1/2',
+  'gasket',
+]
 const STOP = ['push-fit stop.angle.pushxcomp.1/2x3/8', 'swivel connector.comp3/8xfaucet1/2.12in', 'swivel']
 const FAUCET = 'faucet.shank.1/2'
 const VALVE = 'valve.combo.1/2'
@@ -282,6 +289,14 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
       ],
       ['hose.outlet', 'pex-b.sdr9.1/2', ['crimp bib.frost-free.barb.1/2x8']],
       ['hose.outlet', L, ['sweat bib.protected.c.1/2']],
+    ],
+  },
+  'steel-in-run': {
+    breaks: [['run.repair', BRASS, letIn('galvanised-steel')]],
+    keeps: [
+      ['run.repair', BRASS, letIn('brass')],
+      ['run.repair', STEEL, letIn('galvanised-steel')],
+      ['run.repair', STEEL, letIn('brass')],
     ],
   },
   'flame-in-plastic': {

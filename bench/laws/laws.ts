@@ -282,6 +282,15 @@ export const LAWS: readonly Law[] = [
       parts.some(({ near, far }) => [near, far].some((end) => end && plastic(end.material))),
   },
   {
+    id: 'steel-in-run',
+    says: 'a piece of steel pipe let into a run of another metal',
+    breaks: ({ run, stub, parts }) =>
+      run &&
+      !steel(stub.material) &&
+      !plastic(stub.material) &&
+      parts.some((placed) => is('tube-piece')(placed) && steel(placed.near.material)),
+  },
+  {
     id: 'flame-in-plastic',
     says: 'a soldered joint between two stretches of plastic pipe',
     breaks: ({ run, stub, joints }) =>

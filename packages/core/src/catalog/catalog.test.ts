@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1883,
-  "b8375467db6560b4",
+  1889,
+  "0e545a1f443eaded",
 ]
 `)
   })

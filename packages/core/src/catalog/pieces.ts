@@ -1,4 +1,5 @@
 import { type TubeEnd, tubeEngagement } from '../reference/engagement'
+import { isMetal, isThreadedMaterial } from '../reference/materials'
 import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
 import { end } from './ends'
@@ -19,6 +20,8 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[], rea
   ['pex-b', 'metric', ['10', '15', '22', '28'], SOFT],
   ['pex-aluminium', 'metric', ['16', '20', '26', '32'], SOFT],
   ['cpvc', 'CTS', ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'], ['cement-socket', 'push-fit', 'compression']],
+  ['galvanised-steel', 'IPS', ['1/2', '3/4', '1'], ['gasket-socket']],
+  ['brass', 'IPS', ['1/2', '3/4', '1'], ['gasket-socket']],
   ['pvc', 'IPS', ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'], ['pvc-socket', 'gasket-socket']],
   ['polyethylene', 'ID', ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'], ['poly-barb']],
   ['polyethylene', 'metric', ['20', '25', '32', '40', '50', '63'], ['poly-compression']],
@@ -45,9 +48,9 @@ export function tubePieces(): Fitting[] {
         ...inline({
           id: `tube.${material}.${sizeKey(system, size)}`,
           family: 'tube-piece',
-          name: `${materialWord(material)} tube${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
+          name: `${materialWord(material)} ${isThreadedMaterial(material) ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
           material,
-          heatSensitive: material !== 'copper' && material !== 'stainless',
+          heatSensitive: !isMetal(material) || material === 'chromed-supply',
           layingMm: DRAWN_MM,
           lengthMm: { min: leastMm(system, size, into), max: CUT_MM.max },
           source: { title: 'Cut on the job', certainty: 'common practice' },

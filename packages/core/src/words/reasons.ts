@@ -55,6 +55,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'One hole mended, the next one opens: replace the length back to sound pipe, or to its next fitting.',
   'resort.threaded-run':
     'Threaded pipe cannot be cut into here: open the place to the next fitting on each side, unscrew both halves, and make the piece anew with nipples and a union that stays within reach.',
+  'run.steel-piece':
+    'Steel let into a run of {run, select, brass {brass} other {copper}} rusts first: the piece is of the run’s own metal.',
   'resort.longer-piece':
     'Take out a longer piece: to where both ends are straight, bare, round and sound, with room to push a coupling on.',
   'resort.heater-plastic': 'Cut the plastic farther back, and run the last 18 in to the heater in copper.',

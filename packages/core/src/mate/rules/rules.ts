@@ -5,7 +5,7 @@ import type { Start } from '../../assembly/oldJoints/start'
 import type { ChangeId, Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
 import type { PortEnd } from '../../catalog/ends'
-import { isMetal, isPlastic, type Medium } from '../../reference/materials'
+import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
 import type { Pipe, PipeMaterial } from '../../reference/types'
@@ -421,6 +421,20 @@ export const RULES: readonly Rule[] = [
     },
     bites: ({ tip, body, run }) =>
       yes(run !== null && isMetal(run) && (isPlastic(tip.material) || isPlastic(body.material))),
+  },
+  {
+    id: 'run.steel-piece',
+    anywhere: true,
+    severity: 'forbid',
+    source: commonPractice,
+    bites: ({ tip, run }) =>
+      run !== null &&
+      isMetal(run) &&
+      !isFerrous(run) &&
+      tip.form === 'tube' &&
+      isFerrous(tip.material as PipeMaterial)
+        ? { run }
+        : null,
   },
   {
     // copper carries the heat into both ends, and what closes the run is made in place
