@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1889,
-  "0e545a1f443eaded",
+  1890,
+  "dd1470d129d0939a",
 ]
 `)
   })

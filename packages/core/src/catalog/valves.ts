@@ -153,6 +153,7 @@ const WASHING: readonly (readonly [Outlet, readonly Inlet[]])[] = [
       ['expansion-barb', 'CTS', ['1/2']],
       ['press-cup', 'CTS', ['1/2']],
       ['cement-socket', 'CTS', ['1/2']],
+      ['compression', 'CTS', ['1/2']],
     ],
   ],
   [

@@ -35,6 +35,7 @@ export const SHELVES = {
       'connector.pipe3/4xpipe3/4.24in': 2,
       'connector.hosexhose.60in': 2,
       'valve.washing.fnpt.1/2': 2,
+      'valve.washing.comp.1/2': 2,
       'valve.washing.c.1/2': 2,
       'bib.fnpt.1/2': 1,
       'bib.fnpt.3/4': 1,
