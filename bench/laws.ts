@@ -3,6 +3,7 @@ import { mate } from '@diarmos/core'
 import { finished } from './laws/finished'
 import { LAWS, longerForATrip } from './laws/laws'
 import { faultAtItsLength } from './laws/madeEnds'
+import { faultOfPlan } from './laws/planned'
 import { someQuestion } from './laws/questions'
 
 const arg = (name: string, otherwise: string) =>
@@ -16,6 +17,7 @@ let without = 0
 let unsigned = 0
 let longer = 0
 let unmade = 0
+let unplanned = 0
 const begun = performance.now()
 for (let index = 0; index < COUNT; index++) {
   const question = someQuestion(index)
@@ -39,6 +41,11 @@ for (let index = 0; index < COUNT; index++) {
     if (fault) {
       unmade++
       console.log(`${index}.${place} does not go in at its own length: ${fault}`)
+    }
+    const order = faultOfPlan(line, way)
+    if (order) {
+      unplanned++
+      console.log(`${index}.${place} ${way.id} has no order of work: ${order}`)
     }
     const laws = LAWS.filter((law) => law.breaks(whole))
     if (place === 0 && laws.length > 0) unsigned++
@@ -66,4 +73,5 @@ for (const { id, says } of LAWS) {
 }
 console.log(`${longer} first answers are longer, of more methods, than another that wants a trip`)
 console.log(`${((performance.now() - begun) / 1000).toFixed(0)} s`)
+console.log(`${unplanned} ways have no order of work, or one that burns what is on them`)
 console.log(`${unmade} ways into a run do not go in at the length that they name`)

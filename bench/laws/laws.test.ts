@@ -2,6 +2,7 @@ import { bodyKind, type Conditions, mate, PLAIN_CONDITIONS, pipeById } from '@di
 import { finished } from './finished'
 import { LAWS, longerForATrip } from './laws'
 import { faultAtItsLength } from './madeEnds'
+import { faultOfPlan } from './planned'
 import { someQuestion } from './questions'
 
 /** A way written by hand: `method part` for each joint, the last one without a part where the fixture has an end. */
@@ -432,6 +433,8 @@ describe('a law', () => {
         const whole = finished(line, option)
         // cut at the length that it names, it goes in
         expect([index, option.id, faultAtItsLength(line, option)]).toEqual([index, option.id, null])
+        // and there is an order in which it can be made
+        expect([index, option.id, faultOfPlan(line, option)]).toEqual([index, option.id, null])
         expect([index, option.id, LAWS.filter((law) => law.breaks(whole)).map(({ id }) => id)]).toEqual([
           index,
           option.id,

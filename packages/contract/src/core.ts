@@ -301,6 +301,7 @@ export const houseRules = z.object({
   wallYears: z.enum(['25', '45', '70']).optional(),
   copperType: z.enum(['L', 'M']).optional(),
   oneHole: z.enum(['repair', 'replace']).optional(),
+  solderAt: z.enum(['bench', 'place']).optional(),
   cure: z.enum(['long', 'short']).optional(),
 }) satisfies z.ZodType<HouseRules>
 

@@ -15,6 +15,8 @@ export interface Schools {
   readonly copperType: 'L' | 'M'
   /** A length of pipe with one pinhole in it. */
   readonly oneHole: 'repair' | 'replace'
+  /** Soldered joints among new parts: made up beforehand, or one after the other at the place. */
+  readonly solderAt: 'bench' | 'place'
   /** Of the times that cans and schedules give for cement, the longest or the shortest. */
   readonly cure: 'long' | 'short'
 }
@@ -23,7 +25,8 @@ export interface Schools {
  * The school that is followed by default, and why: a scratch is a leak path under rubber; the stiffener is left unless the
  * maker's sheet says otherwise; a push-fit that was taken off once serves for a time; five turns fill a worn thread and
  * split no new one; copper is cool when a bare hand holds it; a wall stays shut for 45 years; type L for drinking water;
- * one hole is mended, several mean that the length is done; cement is left alone as long as any can asks. Common practice.
+ * one hole is mended, several mean that the length is done; what can be carried in
+ * is soldered at the bench; cement is left alone as long as any can asks. Common practice.
  */
 export const SCHOOLS: Schools = {
   pushFitClean: 'wipe',
@@ -34,6 +37,7 @@ export const SCHOOLS: Schools = {
   wallYears: '45',
   copperType: 'L',
   oneHole: 'repair',
+  solderAt: 'bench',
   cure: 'long',
 }
 

@@ -121,6 +121,62 @@ describe('the order of work against other orders that are allowed', () => {
       { numRuns: 60, seed: 15 },
     ))
 
+  it.each(['bench', 'place'] as const)(
+    'soldered at the %s: tape, paste, rubber and plastic come to a body after every flame on it, what slides is soldered where it stays',
+    (solderAt) => {
+      const copper = ['copper.l.1/2', 'copper.l.3/4', 'copper.regular.15mm']
+      let benched = 0
+      let held = 0
+      for (const pipeId of copper) {
+        const reachable = line(pipeId, { stubMm: 200 })
+        const run = {
+          ...reachable,
+          cutIn: { insert: 'repair', farMm: 200, freeMm: [900, 900], outMm: 150, sidewaysMm: 2 },
+        } as const
+        const { to: _, ...within } = run
+        for (const request of [
+          reachable,
+          line(pipeId, { turn: 90, stubMm: 200 }, 'valve.combo.1/2'),
+          within,
+        ]) {
+          const { options } = mate({ lines: [request], settings: WELL_EQUIPPED, k: 25 }).lines[0] ?? {
+            options: [],
+          }
+          for (const option of options) {
+            const { steps } = sequence({
+              lines: [{ lineId: 'a', option, conditions: request.conditions }],
+              houseRules: { ...houseRules, solderAt },
+            })
+            const at = (seam: number, words: RegExp) =>
+              steps.filter((step) => step.seam === seam && words.test(step.words))
+            const bodies = (seam: number) =>
+              [option.joints[seam]?.from ?? -1, option.joints[seam]?.to ?? -1].filter(
+                (part) => option.parts[part],
+              )
+            option.joints.forEach(({ method, atStub }, hot) => {
+              if (method !== 'sweat') return
+              const cold = Math.max(...at(hot, /^sweat\.cool/).map(({ endSeconds }) => endSeconds))
+              option.joints.forEach(({ method: other }, seam) => {
+                if (other === 'sweat' || !bodies(seam).some((part) => bodies(hot).includes(part))) return
+                held++
+                for (const step of at(seam, /^(thread\.seal|push\.push|press\.press)$/))
+                  expect([option.id, step.id, step.startSeconds >= cold]).toEqual([option.id, step.id, true])
+              })
+              const [heat] = at(hot, /^sweat\.heat/)
+              const slid = bodies(hot).some((part) => /slip|repair/.test(option.parts[part]?.family ?? ''))
+              // where the old end is made without a flame, whatever is soldered is carried in by either school
+              if (heat?.phase !== 'before' || option.joints[0]?.method !== 'sweat') return
+              benched++
+              expect([solderAt, atStub, slid]).toEqual(['bench', false, false])
+            })
+          }
+        }
+      }
+      expect(held).toBeGreaterThan(10)
+      expect(benched > 0).toBe(solderAt === 'bench')
+    },
+  )
+
   it('a circle in the data is named by its steps', () => {
     const fault = new CircularPlanError(['a/0/close', 'a/1/close', 'a/0/close'])
     expect(fault.message).toBe('these steps wait for each other: a/0/close, a/1/close, a/0/close')

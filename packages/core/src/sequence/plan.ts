@@ -5,6 +5,7 @@ import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
+import { slides } from '../fitup/fixedEnds'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
@@ -67,7 +68,10 @@ function addLine(
   if (ownStop) graph.precede('general/protect', shut)
 
   const { threadSeal, fluxOn, compressionNut } = houseRules
-  const { pushFitReuse, pushFitClean, stiffener, tapeTurns, cooling } = { ...SCHOOLS, ...houseRules }
+  const { pushFitReuse, pushFitClean, stiffener, tapeTurns, cooling, solderAt } = {
+    ...SCHOOLS,
+    ...houseRules,
+  }
   // paste has no turns
   const turns: Readonly<Record<string, string>> = threadSeal === 'paste' ? {} : { tapeTurns }
   const said: Readonly<Record<string, string>> = {
@@ -112,6 +116,11 @@ function addLine(
   const cut = removal.some(({ words }) => CUTS.test(words))
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
   const closes: { seam: number; step: string; template: StepTemplate }[] = []
+  /** Made before the water comes back: up to the stop, and what is soldered behind it, since a flame wants it dry and empty. */
+  const early = (seam: number) => {
+    const joint = option.joints[seam]
+    return joint !== undefined && (joint.beforeStop || methodById(joint.method).needsFlame)
+  }
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
     const minutes = jointMinutes[joint.method]
@@ -166,23 +175,45 @@ function addLine(
     if (later.has(seam)) return
     if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
     // what hangs on a stop that stays is joined while that is shut
-    else if (joint.beforeStop || staysAt(line)) for (const step of all) graph.precede(step, open)
+    else if (early(seam) || staysAt(line)) for (const step of all) graph.precede(step, open)
     else {
       // grit is run out before anything behind the stop is joined to it
-      if (option.joints[seam - 1]?.beforeStop) graph.precede(id('line', 'flush'), id(seam, 'close'))
+      if (early(seam - 1)) graph.precede(id('line', 'flush'), id(seam, 'close'))
       for (const step of all) graph.precede(step, id('line', 'dry-outlet'))
     }
   })
 
-  for (const { seam, step } of closes) {
+  /** Whether a joint can be soldered apart from the place: nothing of it spoils, and nothing waits on the old pipe. */
+  const forTheBench = ({ from, to }: MateOption['joints'][number]) =>
+    solderAt === 'bench' &&
+    to < option.parts.length &&
+    [from, to].every((part) => {
+      const chosen = option.parts[part]
+      const made = chosen && partOf(chosen)
+      return !made || !(made.heatSensitive || slides(made))
+    })
+  const waitsOf = (seam: number) =>
+    (stepsOf.get(seam) ?? []).filter((step) => graph.nodes.get(step)?.template.kind === 'wait')
+  const stubCloses = closes.filter(({ seam }) => option.joints[seam]?.atStub)
+  for (const { seam, step, template } of closes) {
     const joint = option.joints[seam]
-    if (!joint?.beforeStop || joint.atStub) continue
-    const previous = closes.find((close) => close.seam === seam - 1)?.step
+    if (!joint || !early(seam) || joint.atStub) continue
+    if (stubNeedsFlame && template.flame && forTheBench(joint)) {
+      // made up where there is room and light, and carried in whole
+      for (const { step: close } of stubCloses)
+        for (const before of [step, ...waitsOf(seam)]) graph.precede(before, close)
+      continue
+    }
+    const previous = closes.find((close) => close.seam === seam - 1)
     if (stubNeedsFlame) {
-      // nothing that heat would spoil may hang on the joint while it is soldered: work outward from the wall
-      if (previous) graph.precede(previous, step)
-      for (const template of methodById(option.joints[seam - 1]?.method ?? 'swivel').steps)
-        if (template.kind === 'wait') graph.precede(id(seam - 1, template.key), step)
+      // nothing that heat would spoil may hang on the joint while it is soldered: work outward from the wall, but that
+      // a flame farther out comes before what heat would spoil nearer in
+      const inward = template.flame === true && previous?.template.flame !== true
+      if (previous && !inward) graph.precede(previous.step, step)
+      for (const { seam: other, step: close } of stubCloses)
+        if (early(other) && other < seam)
+          for (const before of [close, ...waitsOf(other)]) graph.precede(before, step)
+      if (!inward) for (const wait of waitsOf(seam - 1)) graph.precede(wait, step)
     } else {
       // all that can be carried in is made up on the bench, and the stub is closed last
       const stubClose = closes.find((close) => close.seam === 0)?.step
@@ -198,7 +229,17 @@ function addLine(
         const chosen = option.parts[part]
         return chosen ? (partOf(chosen)?.heatSensitive ?? false) : false
       })
-      if (other.template.heatSensitive || touches) graph.precede(hot.step, other.step)
+      const spoilt = other.template.heatSensitive || touches
+      if (spoilt) graph.precede(hot.step, other.step)
+      // what is put on another end of a body that is heated waits until that is cold
+      const hotJoint = option.joints[hot.seam]
+      const oneBody = [joint.from, joint.to].some(
+        (part) => option.parts[part] !== undefined && [hotJoint?.from, hotJoint?.to].includes(part),
+      )
+      if (!oneBody) continue
+      for (const step of stepsOf.get(other.seam) ?? [])
+        if (graph.nodes.get(step)?.template.heatSensitive || (spoilt && step === other.step))
+          for (const before of [hot.step, ...waitsOf(hot.seam)]) graph.precede(before, step)
     }
 
   if (medium === 'drain') {

@@ -65,6 +65,15 @@ const ASKED: {
     undefined,
     { repair: /hole comes out with the piece/, replace: /the next one opens/ },
   ],
+  // a length made anew: coupling and tube are one piece before the water is off, or are not
+  solderAt: [
+    { ...run([]), cutIn: { insert: 'repair', farMm: 200, freeMm: [900, 900], outMm: 150, sidewaysMm: 2 } },
+    'sweat',
+    {
+      bench: /Heat the fitting[\s\S]*Close the nearest stop/,
+      place: /^(?![\s\S]*Heat the fitting[\s\S]*Close the nearest stop)/,
+    },
+  ],
   cure: [line('cpvc.sdr11.1/2'), 'cement', { long: /alone for 30 minutes/, short: /alone for 15 minutes/ }],
 }
 

@@ -189,7 +189,15 @@ export const METAL_METHODS = [
     source: { title: 'ASME B1.20.1 wrench make-up', certainty: 'recalled' },
     steps: [
       { key: 'brush', kind: 'prepare', words: 'thread.brush', seconds: 45 },
-      { key: 'seal', kind: 'prepare', words: 'thread.seal', seconds: 40, after: ['brush'] },
+      {
+        key: 'seal',
+        kind: 'prepare',
+        words: 'thread.seal',
+        seconds: 40,
+        after: ['brush'],
+        // tape and paste on a body burn while another end of it is soldered
+        heatSensitive: true,
+      },
       { key: 'close', kind: 'close', words: 'thread.turn', seconds: 90, after: ['seal'] },
     ],
   },
