@@ -138,6 +138,15 @@ export const RULES: readonly {
     ],
   },
   {
+    key: 'solderAt',
+    usual: 'bench',
+    label: 'Soldered joints among new parts',
+    options: [
+      ['bench', 'at the bench, carried in whole'],
+      ['place', 'one after the other in place'],
+    ],
+  },
+  {
     key: 'cure',
     usual: 'long',
     label: 'Cement is left alone',
