@@ -302,6 +302,7 @@ export const houseRules = z.object({
   copperType: z.enum(['L', 'M']).optional(),
   oneHole: z.enum(['repair', 'replace']).optional(),
   solderAt: z.enum(['bench', 'place']).optional(),
+  plates: z.enum(['near', 'always']).optional(),
   cure: z.enum(['long', 'short']).optional(),
 }) satisfies z.ZodType<HouseRules>
 

@@ -152,7 +152,12 @@ export function trapOf({ size, swingMm, measurer, ...ask }: z.output<typeof trap
   }
 }
 
-export const holeRequest = z.object({ depthMm: measured, centreMm: measured, holeMm: measured })
+export const holeRequest = z.object({
+  depthMm: measured,
+  centreMm: measured,
+  holeMm: measured,
+  plates: z.enum(['near', 'always']).optional(),
+})
 
 export const bibRequest = z.object({
   layers: z.array(z.object({ name: z.string().max(80), mm: thickness })).max(12),

@@ -316,7 +316,7 @@ export const operations = {
     summary:
       'A hole through a stud or plate: its edges, nail plates, and whether it takes too much of the wood.',
     request: holeRequest,
-    run: ({ depthMm, centreMm, holeMm }) => fitup.holeInStud(depthMm, centreMm, holeMm),
+    run: ({ depthMm, centreMm, holeMm, plates }) => fitup.holeInStud(depthMm, centreMm, holeMm, plates),
   }),
   bib: operation({
     summary: 'The length of a frost-free hose bib from the layers of its wall.',

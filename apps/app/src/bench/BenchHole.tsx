@@ -3,6 +3,7 @@ import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import Svg, { Circle, Path, Rect } from 'react-native-svg'
 import { usePreferences } from '../data/preferences'
+import { useSettings } from '../data/select'
 import { Length } from '../ui/Length'
 import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
@@ -78,8 +79,11 @@ export function BenchHole() {
   const unit = usePreferences((state) => state.unit)
   const { lengths, fault, set } = useLengths(ROWS.length)
   const [depth, hole, centre] = lengths.map((mm) => mm ?? null)
+  const plates = useSettings()?.fields.mate.houseRules.plates
   const request =
-    depth != null && hole != null ? { depthMm: depth, holeMm: hole, centreMm: centre ?? depth / 2 } : null
+    depth != null && hole != null
+      ? { depthMm: depth, holeMm: hole, centreMm: centre ?? depth / 2, ...(plates ? { plates } : {}) }
+      : null
   const { answer, error } = useSolved('hole', request)
   return (
     <BenchFrame title="Hole in a stud" fault={fault} error={error} operation="hole" request={request}>
@@ -101,7 +105,11 @@ export function BenchHole() {
             ))}
           </View>
           {answer.notes.map((note) => (
-            <Note key={note.ruleId} kind="caution" title="Much of the wood">
+            <Note
+              key={note.ruleId}
+              kind={note.ruleId === 'hole.plate-by-rule' ? 'note' : 'caution'}
+              title={note.ruleId === 'hole.plate-by-rule' ? 'House rule' : 'Much of the wood'}
+            >
               {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`}
             </Note>
           ))}

@@ -147,6 +147,15 @@ export const RULES: readonly {
     ],
   },
   {
+    key: 'plates',
+    usual: 'near',
+    label: 'Nail plates over holes in studs',
+    options: [
+      ['near', 'where a nail may reach'],
+      ['always', 'centred holes too'],
+    ],
+  },
+  {
     key: 'cure',
     usual: 'long',
     label: 'Cement is left alone',

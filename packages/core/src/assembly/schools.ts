@@ -17,6 +17,8 @@ export interface Schools {
   readonly oneHole: 'repair' | 'replace'
   /** Soldered joints among new parts: made up beforehand, or one after the other at the place. */
   readonly solderAt: 'bench' | 'place'
+  /** Nail plates over holes in studs: where the code wants them, or over centred holes too. */
+  readonly plates: 'near' | 'always'
   /** Of the times that cans and schedules give for cement, the longest or the shortest. */
   readonly cure: 'long' | 'short'
 }
@@ -26,7 +28,7 @@ export interface Schools {
  * maker's sheet says otherwise; a push-fit that was taken off once serves for a time; five turns fill a worn thread and
  * split no new one; copper is cool when a bare hand holds it; a wall stays shut for 45 years; type L for drinking water;
  * one hole is mended, several mean that the length is done; what can be carried in
- * is soldered at the bench; cement is left alone as long as any can asks. Common practice.
+ * is soldered at the bench; a nail plate goes where a nail may reach; cement is left alone as long as any can asks. Common practice.
  */
 export const SCHOOLS: Schools = {
   pushFitClean: 'wipe',
@@ -38,6 +40,7 @@ export const SCHOOLS: Schools = {
   copperType: 'L',
   oneHole: 'repair',
   solderAt: 'bench',
+  plates: 'near',
   cure: 'long',
 }
 

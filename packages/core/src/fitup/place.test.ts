@@ -151,6 +151,16 @@ describe('holes in studs', () => {
       }
     },
   )
+  it('a shop may plate centred holes too: both faces, and it says that the rule is its own', () => {
+    const always = sure(holeInStud(139.7, 69.85, 35, 'always'))
+    expect([always.plates, always.notes.map(({ ruleId }) => ruleId)]).toEqual([
+      [true, true],
+      ['hole.plate-by-rule'],
+    ])
+    // where the code wants both, nobody's rule is needed
+    expect(sure(holeInStud(88.9, 44.45, 35, 'always')).notes).toEqual([])
+    expect(sure(holeInStud(139.7, 69.85, 35, 'near'))).toEqual(sure(holeInStud(139.7, 69.85, 35)))
+  })
   it('that comes out of the face is none', () =>
     expect(holeInStud(88.9, 10, 35)).toMatchObject({ reason: { parameters: { overMm: 7.5 } } }))
 })

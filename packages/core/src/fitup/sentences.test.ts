@@ -131,6 +131,7 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
       ...reasonsOf(valveDepth([{ name: 'board', mm: wall }], middle, [least, most])),
       ...reasonsOf(holeInStud(89, 44.5, middle + 1)),
       ...reasonsOf(holeInStud(89, middle + 1, 30)),
+      ...reasonsOf(holeInStud(139.7, 69.85, 30, 'always')),
       ...reasonsOf(frostFreeLength([{ name: 'wall', mm: wall * 3 }])),
       ...ROUGH_IN.flatMap(({ id }) => reasonsOf(roughIn(id, wall * 10 + 1))),
     ]),

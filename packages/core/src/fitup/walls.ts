@@ -1,3 +1,4 @@
+import { SCHOOLS, type Schools } from '../assembly/schools'
 import { CoreFault } from '../fault'
 import type { Source } from '../reference/source'
 import { commonPractice } from '../reference/source'
@@ -90,8 +91,14 @@ export interface HoleFit {
  *
  * @param depthMm of the wood, face to face
  * @param centreMm from one face to the middle of the hole
+ * @param school where a shop puts plates: by the code, or on every hole
  */
-export function holeInStud(depthMm: number, centreMm: number, holeMm: number): Fit<HoleFit> {
+export function holeInStud(
+  depthMm: number,
+  centreMm: number,
+  holeMm: number,
+  school: Schools['plates'] = SCHOOLS.plates,
+): Fit<HoleFit> {
   const edgesMm = [centreMm - holeMm / 2, depthMm - centreMm - holeMm / 2] as const
   const outside = Math.min(...edgesMm)
   if (outside <= 0) return impossible('hole.through-the-face', { overMm: -outside })
@@ -106,8 +113,10 @@ export function holeInStud(depthMm: number, centreMm: number, holeMm: number): F
   else if (share > 0.4 + HAIR_MM)
     notes.push({ ruleId: 'hole.bearing', parameters: { percent: Math.round(share * 100) }, source: bored })
   // what is 1-1/4 in to the last bit of a sum is 1-1/4 in
-  const plates = edgesMm.map((edge) => edge < NAIL_MM - HAIR_MM)
-  return { ok: true, edgesMm, plates, notes, source: NAIL }
+  const near = edgesMm.map((edge) => edge < NAIL_MM - HAIR_MM)
+  if (school === 'always' && near.includes(false))
+    notes.push({ ruleId: 'hole.plate-by-rule', parameters: {} })
+  return { ok: true, edgesMm, plates: school === 'always' ? [true, true] : near, notes, source: NAIL }
 }
 
 /** Lengths that frost-free bibs are usually made in, mm: 4 to 14 in. Common practice. */

@@ -166,6 +166,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'wall.window': 'The window is the wrong way round: its least is more than its most.',
   'wall.in-front': 'The valve would stand {overMm, number, missing-length} in front of the finished wall.',
   'hole.through-the-face': 'The hole comes out of the wood by {overMm, number, missing-length}.',
+  'hole.plate-by-rule':
+    'No nail of the usual length reaches it: the plate is the shop’s own rule, for longer screws.',
   'hole.too-large': 'It takes {percent} % of the wood: more than any stud may lose.',
   'hole.bearing': 'It takes {percent} % of the wood: too much for a stud that bears.',
   'bib.wall-too-thick': 'No bib is made so long: the wall is {overMm, number, missing-length} too thick.',
