@@ -2,12 +2,21 @@ import { PIPES } from '../reference/pipes'
 import type { PipeMaterial } from '../reference/types'
 import { JOINT_KINDS, type MeasuringInstrument } from './answers'
 import { hazards } from './hazards'
-import { type Inference, infer, jointWeights, mediumWeights, pipeWeights, SURFACE_COUNT } from './infer'
+import {
+  type Inference,
+  infer,
+  isOfSpot,
+  jointWeights,
+  mediumWeights,
+  pipeWeights,
+  SURFACE_COUNT,
+} from './infer'
 import { INSTRUMENTS, SLOT_GAUGE, SURFACE_IDS, WILD_RANGE_MM } from './instruments'
 import { printOfAnother } from './print'
 import { isMetricPipe, MEDIA, type Prior, prior } from './prior'
 import { candidates, nextQuestions, type Situation, situationOf, worthNow } from './question'
-import { CLASSES, NAMES, type PipeClass } from './space'
+import { CLASSES, LOOKS, NAMES, type PipeClass } from './space'
+import { signAstray } from './spot'
 import { JOINTS } from './tables/joints'
 import { madeForOther } from './tables/shares'
 import type {
@@ -88,7 +97,7 @@ function classBeliefs(weights: Float64Array, priors: Prior): ClassBelief[] {
  * How likely an observation has nothing to do with the pipe, given all others, by Bayes: its own chance of that, and
  * of showing what it shows if so, against how well the others foretold it.
  */
-function astray(observation: Observation, foretold: number): number {
+function astray(observation: Observation, foretold: number, full: Inference, alone: boolean): number {
   switch (observation.kind) {
     case 'outside':
     case 'wall':
@@ -97,10 +106,23 @@ function astray(observation: Observation, foretold: number): number {
     case 'gauge':
       return SLOT_GAUGE.wrong / foretold
     case 'sign':
-      return foretold < UNFORETOLD ? 1 : 0
+      // a rare pipe looks rare: what is told of a joint or a line is odd only beside something else
+      if (isOfSpot(observation.sign)) return signAstray(observation, full.spot, cellWeights(full))
+      return !alone && foretold < UNFORETOLD ? 1 : 0
     case 'print':
       return printOfAnother(observation.text) / foretold
   }
+}
+
+/** Probability of each look under each surface, all pipes that look so together. */
+function cellWeights({ weights }: Inference): Float64Array {
+  const cells = new Float64Array(LOOKS.values.length * SURFACE_COUNT)
+  weights.forEach((weight, place) => {
+    const look = LOOKS.of[Math.floor(place / SURFACE_COUNT)] as number
+    const cell = look * SURFACE_COUNT + (place % SURFACE_COUNT)
+    cells[cell] = (cells[cell] as number) + weight
+  })
+  return cells
 }
 
 /** How much each observation did: the odds of the leading class with it against without it, in bits. */
@@ -123,7 +145,13 @@ function effectsOf(
     return {
       id: observation.id,
       bits: Math.round((withAll - odds(without)) * 100) / 100,
-      disagrees: astray(observation, Math.exp(full.logEvidence - without.logEvidence)) > DISAGREES,
+      disagrees:
+        astray(
+          observation,
+          Math.exp(full.logEvidence - without.logEvidence),
+          full,
+          observations.length === 1,
+        ) > DISAGREES,
     }
   })
 }

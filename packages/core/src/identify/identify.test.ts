@@ -353,6 +353,26 @@ describe('laws of the belief', () => {
     ])
   })
 
+  it.each([
+    ['colour', 'orange', 'cold'],
+    ['colour', 'green-plastic', 'drain'],
+    ['colour', 'terracotta', 'drain'],
+    ['scratch', 'silver-soft', 'cold'],
+    ['flex', 'flexible', 'cold'],
+    ['shaving-colour', 'stone', 'drain'],
+  ] as const)('a rare look alone is no error: %s %s on a line called %s', (kind, answer, service) => {
+    const belief = believe([sign(kind, answer)], { service })
+    expect(belief.effects.map(({ disagrees }) => disagrees)).toEqual([false])
+    expect(belief.reason.ruleId).not.toBe('find.misread')
+  })
+
+  it('a look that no pipe of the line has is doubted, alone or not', () => {
+    for (const more of [[], [sign('scratch', 'copper'), outside('caliper', 15.9)]])
+      expect(
+        believe([sign('colour', 'terracotta'), ...more], { service: 'cold' }).effects[0]?.disagrees,
+      ).toBe(true)
+  })
+
   it('says “none of these” for what is in no table, and what to look at', () => {
     const belief = believe([outside('caliper', 55.3), outside('caliper', 55.4), sign('magnet', 'falls')], {
       service: 'cold',

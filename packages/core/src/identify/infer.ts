@@ -23,6 +23,9 @@ export const SURFACE_COUNT = SURFACE_IDS.length
 export const SURFACE_LIST: readonly Surface[] = SURFACE_IDS.map((id) => SURFACES[id])
 const COUNT = PIPES.length
 const JOINT_SIGN_SET: ReadonlySet<SignKind> = new Set(JOINT_SIGNS)
+/** Whether a sign is of the pipe itself, at the spot that is looked at: not of its joint, nor of what it carries. */
+export const isOfSpot = (sign: SignKind) => !JOINT_SIGN_SET.has(sign) && sign !== 'carries'
+
 /** A diameter that is none of ours may be anything: one broad shift. */
 export const NONE_OUTSIDE: Expected = { mean: 40, shift: 30 ** 2, scatter: 0.04 }
 export const NONE_WALL: Expected = { mean: 3, shift: 4, scatter: 0.01 }
@@ -123,7 +126,7 @@ function gaugeLogs(observations: readonly Observation[]): Float64Array | null {
  */
 export function infer(prior: Prior, observations: readonly Observation[]): Inference {
   const signs = observations.filter((o): o is SignObservation => o.kind === 'sign')
-  const pipeSigns = signs.filter(({ sign }) => !JOINT_SIGN_SET.has(sign) && sign !== 'carries')
+  const pipeSigns = signs.filter(({ sign }) => isOfSpot(sign))
   const jointSigns = signs.filter(({ sign }) => JOINT_SIGN_SET.has(sign))
   const said = signs.filter(({ sign }) => sign === 'carries')
   const spot = spotSigns(pipeSigns)

@@ -78,3 +78,27 @@ export function misledAnswers({ other }: SpotSigns, sign: SignKind): Float64Arra
   })
   return sums
 }
+
+/**
+ * How likely a sign of the spot is an error, given all that was seen: said of a pipe that does not look so, or of another
+ * thing. The least likely answer to a question is never anything but an error.
+ *
+ * @param weights probability of each cell (look x surface) given everything, summing to at most 1
+ */
+export function signAstray(
+  { sign, answer }: Pick<SignObservation, 'sign' | 'answer'>,
+  { misled }: SpotSigns,
+  weights: Float64Array,
+): number {
+  const answers: readonly string[] = SIGN_ANSWERS[sign]
+  const table = signTable(sign)
+  const place = answers.indexOf(answer)
+  let wrong = 0
+  weights.forEach((weight, cell) => {
+    if (weight === 0) return
+    const row = table.subarray(cell * answers.length, (cell + 1) * answers.length)
+    const elsewhere = misled[cell] as number
+    wrong += weight * (elsewhere + ((1 - elsewhere) * Math.min(...row)) / (row[place] as number))
+  })
+  return wrong
+}

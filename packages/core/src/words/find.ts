@@ -222,7 +222,8 @@ export const HAZARDS: Readonly<Record<string, HazardWords>> = {
 export function odds(probability: number): string {
   if (probability >= 0.995) return 'certain'
   if (probability >= 0.9) return `${Math.round(probability * 100)} in 100`
-  if (probability >= 0.1) return `${Math.round(probability * 10)} in 10`
+  // what would be 10 in 100 is 1 in 10
+  if (probability >= 0.095) return `${Math.round(probability * 10)} in 10`
   if (probability >= 0.01) return `${Math.round(probability * 100)} in 100`
   if (probability >= 0.001) return `${Math.max(1, Math.round(probability * 1000))} in 1000`
   return 'hardly'

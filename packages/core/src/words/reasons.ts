@@ -269,8 +269,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'thread.ask': 'Most likely {name} ({percent} in 100). What tells most now: “{look}”',
   'thread.spent':
     'Most likely {name} ({percent} in 100), and no look left tells more: match it at the counter with the part in hand.',
-  'thread.confused':
-    '{name} ({percent} in 100), or {other}: these two are confused. What tells most now: “{look}”',
+  'thread.confused': '{name} ({percent} in 100), or {other}. What tells most now: “{look}”',
   'thread.confused-spent':
     '{name} ({percent} in 100), or {other}: no look left tells them apart. Match it at the counter with the part in hand.',
   'thread.unknown':
