@@ -56,12 +56,16 @@ describe('who may do what by themselves', () => {
 })
 
 /** As the database's owner, beside the server. */
-async function query({ adminUrl, database }: Harness['roles'], sql: string): Promise<void> {
+async function query(
+  { adminUrl, database }: Harness['roles'],
+  sql: string,
+): Promise<Record<string, unknown>[]> {
   const url = new URL(adminUrl)
   url.pathname = `/${database}`
   const client = new pg.Client({ connectionString: url.href })
   await client.connect()
-  await client.query(sql).finally(() => client.end())
+  const { rows } = await client.query(sql).finally(() => client.end())
+  return rows
 }
 
 describe('what is refused says where and why, and changes nothing', () => {
@@ -206,6 +210,55 @@ describe('what is refused says where and why, and changes nothing', () => {
       ['applied', undefined, undefined],
       ['rejected', 'patch.pointId', 'lies in another house'],
     ])
+  })
+
+  it('what stands in another person’s name may be said again, and nothing new put there', async () => {
+    const [made, bramId] = [house(), demoId('bram@tidewall.example')]
+    const basin = point(made.id)
+    const opened = job(made.id, basin.id)
+    await given(made, basin, opened)
+    const visit = operation({
+      kind: 'visit',
+      id: randomUUID(),
+      patch: {
+        jobId: opened.id,
+        personId: bramId,
+        startedAt: '2026-11-20T08:00:00.000Z',
+        endedAt: null,
+      } as never,
+    })
+    await given(visit)
+    const ends = (personId: string) =>
+      operation({
+        kind: 'visit',
+        id: visit.id,
+        base: cursor,
+        patch: { personId, endedAt: '2026-11-20T09:00:00.000Z' } as never,
+      })
+    expect(await faultsOf([ends(demoId('pip@tidewall.example')), ends(bramId)], 'oda')).toEqual([
+      ['rejected', 'patch.personId', 'is another person'],
+      ['applied', undefined, undefined],
+    ])
+  })
+
+  it('of an erased contact nothing is left in the log of edits, of others all is', async () => {
+    const made = house()
+    const contact = operation({
+      kind: 'contact',
+      id: randomUUID(),
+      patch: { propertyId: made.id, name: 'Somebody', phone: '555 0101', email: '' } as never,
+    })
+    await given(made, contact)
+    await given(operation({ kind: 'contact', id: contact.id, base: cursor, remove: true }))
+    const digests = async (id: string) =>
+      (
+        await query(
+          server.roles,
+          `SELECT digest FROM operation_log WHERE entity_id = '${id}' ORDER BY revision`,
+        )
+      ).map(({ digest }) => digest !== null)
+    expect((await digests(contact.id))[0]).toBe(false)
+    expect(await digests(made.id)).toEqual([true])
   })
 
   it('an edit over which the server stumbles is put off, what follows on it waits with it, and nothing else', async () => {
