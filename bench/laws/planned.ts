@@ -12,10 +12,11 @@ const { houseRules } = STARTING_SETTINGS
 const BURNS = /^(thread\.seal|push\.push|press\.press|cement\.join)/
 
 /**
- * What is wrong with the order of work of a way, or null: there must be one, and tape, paste, rubber and plastic come to
- * a body when every soldered end of it is cold.
+ * What is wrong with the order of work of a way, or null: there must be one; tape, paste, rubber and plastic come to a
+ * body when every soldered end of it is cold; and what slides is put on over ends that are ready, and made last.
  */
 export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOption): string | null {
+  const { joints, parts } = option
   let steps: ReturnType<typeof sequence>['steps']
   try {
     const material = pipeId ? pipeById(pipeId)?.material : undefined
@@ -26,9 +27,30 @@ export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOpt
   } catch (error) {
     return (error as Error).message
   }
-  const { joints, parts } = option
+  const { closes } = option
+  // what closes the run is made last, whatever it is
+  const closing =
+    closes?.by === 'slide' ? [closes.seam, closes.seam + 1] : closes?.by === 'spring' ? [closes.seam] : []
+  if (closes?.by === 'slide') {
+    // slid on whole over prepared ends, drawn back and made when all else stands
+    const ends = [closes.seam, closes.seam + 1]
+    const of = (seam: number, kinds: readonly string[]) =>
+      steps.filter(
+        (step) => step.seam === seam && kinds.includes(step.kind) && !step.words.startsWith('slide.'),
+      )
+    const on = steps.find(({ words }) => words === 'slide.on')
+    const prepared = ends.flatMap((seam) => of(seam, ['prepare', 'captive']))
+    if (!on || prepared.some(({ endSeconds }) => endSeconds > on.startSeconds))
+      return 'an end is prepared under the coupling that was slid over it'
+    const others = joints.flatMap((_, seam) => (ends.includes(seam) ? [] : of(seam, ['close', 'wait'])))
+    const final = Math.min(
+      ...ends.flatMap((seam) => of(seam, ['close'])).map(({ startSeconds }) => startSeconds),
+    )
+    if (others.some(({ endSeconds }) => endSeconds > final))
+      return 'what slides is made before the rest stands'
+  }
   for (const [hot, { method, from, to }] of joints.entries()) {
-    if (method !== 'sweat') continue
+    if (method !== 'sweat' || closing.includes(hot)) continue
     const heated = [from, to].filter((part) => fittingById(parts[part]?.fittingId ?? ''))
     const cold = Math.max(
       ...steps

@@ -154,7 +154,14 @@ describe('the order of work against other orders that are allowed', () => {
                 (part) => option.parts[part],
               )
             option.joints.forEach(({ method, atStub }, hot) => {
-              if (method !== 'sweat') return
+              // what closes the run is made last, whatever it is
+              const { closes } = option
+              const closing = closes
+                ? closes.by === 'slide'
+                  ? [closes.seam, closes.seam + 1]
+                  : [closes.seam]
+                : []
+              if (method !== 'sweat' || closing.includes(hot)) return
               const cold = Math.max(...at(hot, /^sweat\.cool/).map(({ endSeconds }) => endSeconds))
               option.joints.forEach(({ method: other }, seam) => {
                 if (other === 'sweat' || !bodies(seam).some((part) => bodies(hot).includes(part))) return

@@ -10,6 +10,7 @@ import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
 import { CircularPlanError, Graph, type Node } from './graph'
+import { lastSeams, SLIDE_STEPS } from './lastSeams'
 import { addLeftLong, laterSeams } from './leftLong'
 import { isCapped, lineWords, SHUTS } from './lineWords'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
@@ -194,14 +195,42 @@ function addLine(
     })
   const waitsOf = (seam: number) =>
     (stepsOf.get(seam) ?? []).filter((step) => graph.nodes.get(step)?.template.kind === 'wait')
+  const last = lastSeams(option)
+  if (option.closes?.by === 'slide') {
+    const { seam } = option.closes
+    const [on, back] = [id(seam, SLIDE_STEPS.on.key), id(seam, SLIDE_STEPS.back.key)]
+    const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm: option.closes.needsMm }
+    graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
+    graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
+    for (const step of removed) graph.precede(step, on)
+    // burrs off, bright, nuts on: nothing can be done to an end that the part is slid over
+    for (const at of last)
+      for (const step of stepsOf.get(at) ?? [])
+        if (['prepare', 'captive'].includes(graph.nodes.get(step)?.template.kind ?? ''))
+          graph.precede(step, on)
+    for (const close of closes) {
+      if (last.has(close.seam) || option.joints[close.seam]?.atStub) graph.precede(on, close.step)
+      if (last.has(close.seam)) graph.precede(back, close.step)
+      else for (const before of [close.step, ...waitsOf(close.seam)]) graph.precede(before, back)
+    }
+    for (const step of [on, back]) graph.precede(step, open)
+  }
   const stubCloses = closes.filter(({ seam }) => option.joints[seam]?.atStub)
   for (const { seam, step, template } of closes) {
     const joint = option.joints[seam]
-    if (!joint || !early(seam) || joint.atStub) continue
+    if (!joint || !early(seam)) continue
+    if (last.has(seam)) {
+      // nothing else of the line is open when the run is closed
+      for (const other of closes)
+        if (!last.has(other.seam) && early(other.seam))
+          for (const before of [other.step, ...waitsOf(other.seam)]) graph.precede(before, step)
+      continue
+    }
+    if (joint.atStub) continue
     if (stubNeedsFlame && template.flame && forTheBench(joint)) {
       // made up where there is room and light, and carried in whole
-      for (const { step: close } of stubCloses)
-        for (const before of [step, ...waitsOf(seam)]) graph.precede(before, close)
+      for (const { seam: at, step: close } of stubCloses)
+        if (!last.has(at)) for (const before of [step, ...waitsOf(seam)]) graph.precede(before, close)
       continue
     }
     const previous = closes.find((close) => close.seam === seam - 1)
@@ -209,15 +238,16 @@ function addLine(
       // nothing that heat would spoil may hang on the joint while it is soldered: work outward from the wall, but that
       // a flame farther out comes before what heat would spoil nearer in
       const inward = template.flame === true && previous?.template.flame !== true
-      if (previous && !inward) graph.precede(previous.step, step)
+      if (previous && !inward && !last.has(previous.seam)) graph.precede(previous.step, step)
       for (const { seam: other, step: close } of stubCloses)
-        if (early(other) && other < seam)
+        if (early(other) && other < seam && !last.has(other))
           for (const before of [close, ...waitsOf(other)]) graph.precede(before, step)
-      if (!inward) for (const wait of waitsOf(seam - 1)) graph.precede(wait, step)
+      if (!inward && !last.has(seam - 1)) for (const wait of waitsOf(seam - 1)) graph.precede(wait, step)
     } else {
-      // all that can be carried in is made up on the bench, and the stub is closed last
-      const stubClose = closes.find((close) => close.seam === 0)?.step
-      if (stubClose) graph.precede(step, stubClose)
+      // all that can be carried in is made up on the bench, and the old ends are closed last
+      // but that a flame there comes before what it would spoil
+      for (const { seam: at, step: close, template: there } of stubCloses)
+        if (!last.has(at) && !(there.flame && !template.flame)) graph.precede(step, close)
     }
   }
   // on the bench too, flame comes before whatever heat would spoil
@@ -230,6 +260,8 @@ function addLine(
         return chosen ? (partOf(chosen)?.heatSensitive ?? false) : false
       })
       const spoilt = other.template.heatSensitive || touches
+      // what closes the run is made last, though it be soldered: what is made already is kept cool
+      if (last.has(hot.seam) && !last.has(other.seam)) continue
       if (spoilt) graph.precede(hot.step, other.step)
       // what is put on another end of a body that is heated waits until that is cold
       const hotJoint = option.joints[hot.seam]

@@ -91,6 +91,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'File the coupling’s stop out from this side, evenly all round and no deeper: the wall must not be thinned, and the tube must slide through.',
   'made.expanded':
     'Make this end of the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; expanded from this end {insertionMm, number, reading} deep and more, until the tube slides through. Its sockets are shorter than bought ones.',
+  'slide.on':
+    'Slide the {part} wholly onto the bare pipe, {needsMm, number, least-stub} of it clean and straight; mark where each mouth will stand.',
+  'slide.back': 'The piece stands: draw the {part} back to the marks, half of it over each end.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',

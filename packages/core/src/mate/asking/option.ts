@@ -232,7 +232,13 @@ function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'c
   const link = links[at]
   // nothing before the last joint does: it is sprung, or what waits before it slides onto the far pipe
   if (!link) return sprung(links.at(-1)) ? spring(links.length - 1) : slide(links.length - 2)
-  if (sprung(link)) return spring(at)
+  // of the joints that give enough, one without a flame: nothing is soldered last that need not be
+  if (sprung(link)) {
+    const cold = links.findIndex(
+      (each) => sprung(each) && !(each.group?.pair ?? each.final)?.method.needsFlame,
+    )
+    return spring(cold >= 0 ? cold : at)
+  }
   if (link.group?.role === 'union') return { closes: { seam: at, by: 'union', needsMm: UNION_GAP_MM } }
   // a piece lets what slides beside it wait on it
   return slide(link.group && slides(link.group) ? at : at - 1)
