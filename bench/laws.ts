@@ -9,6 +9,7 @@ import { someQuestion } from './laws/questions'
 const arg = (name: string, otherwise: string) =>
   process.argv.find((each) => each.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise
 const COUNT = Number(arg('count', '20000'))
+const FROM = Number(arg('from', '0'))
 const SHOW = arg('show', '')
 
 const broken = new Map<string, { ways: number; first: number; example: string }>()
@@ -19,7 +20,7 @@ let longer = 0
 let unmade = 0
 let unplanned = 0
 const begun = performance.now()
-for (let index = 0; index < COUNT; index++) {
+for (let index = FROM; index < FROM + COUNT; index++) {
   const question = someQuestion(index)
   const [line] = question.lines
   const options = mate(question).lines[0]?.options ?? []
