@@ -38,9 +38,11 @@ export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOpt
       steps.filter(
         (step) => step.seam === seam && kinds.includes(step.kind) && !step.words.startsWith('slide.'),
       )
-    const on = steps.find(({ words }) => words === 'slide.on')
+    const [on, back] = ['slide.on', 'slide.back'].map((key) => steps.find(({ words }) => words === key))
     const prepared = ends.flatMap((seam) => of(seam, ['prepare', 'captive']))
-    if (!on || prepared.some(({ endSeconds }) => endSeconds > on.startSeconds))
+    if (!on || !back || on.phase !== 'water-off' || steps.indexOf(back) < steps.indexOf(on))
+      return 'what slides is not put on before it is drawn back'
+    if (prepared.some(({ endSeconds }) => endSeconds > on.startSeconds))
       return 'an end is prepared under the coupling that was slid over it'
     const others = joints.flatMap((_, seam) => (ends.includes(seam) ? [] : of(seam, ['close', 'wait'])))
     const final = Math.min(

@@ -97,7 +97,13 @@ function classBeliefs(weights: Float64Array, priors: Prior): ClassBelief[] {
  * How likely an observation has nothing to do with the pipe, given all others, by Bayes: its own chance of that, and
  * of showing what it shows if so, against how well the others foretold it.
  */
-function astray(observation: Observation, foretold: number, full: Inference, alone: boolean): number {
+function astray(
+  observation: Observation,
+  foretold: number,
+  { spot }: Inference,
+  cells: Float64Array,
+  alone: boolean,
+): number {
   switch (observation.kind) {
     case 'outside':
     case 'wall':
@@ -107,7 +113,7 @@ function astray(observation: Observation, foretold: number, full: Inference, alo
       return SLOT_GAUGE.wrong / foretold
     case 'sign':
       // a rare pipe looks rare: what is told of a joint or a line is odd only beside something else
-      if (isOfSpot(observation.sign)) return signAstray(observation, full.spot, cellWeights(full))
+      if (isOfSpot(observation.sign)) return signAstray(observation, spot, cells)
       return !alone && foretold < UNFORETOLD ? 1 : 0
     case 'print':
       return printOfAnother(observation.text) / foretold
@@ -137,6 +143,7 @@ function effectsOf(
     return Math.log2(Math.max(p, 1e-12) / Math.max(1 - p, 1e-12))
   }
   const withAll = odds(full)
+  const cells = cellWeights(full)
   return observations.map((observation) => {
     const without = infer(
       priors,
@@ -150,6 +157,7 @@ function effectsOf(
           observation,
           Math.exp(full.logEvidence - without.logEvidence),
           full,
+          cells,
           observations.length === 1,
         ) > DISAGREES,
     }

@@ -1,16 +1,14 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
-import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
-import { slides } from '../fitup/fixedEnds'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
+import { addSlide, type Close, type Closing, closeLast, keepFromHeat, makeUp } from './closing'
 import { CircularPlanError, Graph, type Node } from './graph'
-import { lastSeams, SLIDE_STEPS } from './lastSeams'
 import { addLeftLong, laterSeams } from './leftLong'
 import { isCapped, lineWords, SHUTS } from './lineWords'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
@@ -115,8 +113,7 @@ function addLine(
   const later = laterSeams(line)
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
-  const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
-  const closes: { seam: number; step: string; template: StepTemplate }[] = []
+  const closes: Close[] = []
   /** Made before the water comes back: up to the stop, and what is soldered behind it, since a flame wants it dry and empty. */
   const early = (seam: number) => {
     const joint = option.joints[seam]
@@ -144,9 +141,14 @@ function addLine(
       seam: seam + 1,
       ...said,
     }
+    // a part that is made on the job is made once; at its far end only that is left
+    const farEnd = option.parts[joint.from]?.standing && !option.parts[joint.to]?.standing
     for (const template of templates) {
       const step = id(seam, template.key)
-      const words = (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+      const words =
+        template.onBench && farEnd
+          ? `${template.words}-other`
+          : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there
@@ -155,6 +157,7 @@ function addLine(
       const step = id(seam, template.key)
       for (const key of template.after ?? []) graph.precede(id(seam, key), step)
       if (template.onBench) {
+        graph.precede(id(seam - 1, template.key), step)
         graph.precede(step, shut)
         graph.precede(step, id(seam, 'close'))
         continue
@@ -184,95 +187,11 @@ function addLine(
     }
   })
 
-  /** Whether a joint can be soldered apart from the place: nothing of it spoils, and nothing waits on the old pipe. */
-  const forTheBench = ({ from, to }: MateOption['joints'][number]) =>
-    solderAt === 'bench' &&
-    to < option.parts.length &&
-    [from, to].every((part) => {
-      const chosen = option.parts[part]
-      const made = chosen && partOf(chosen)
-      return !made || !(made.heatSensitive || slides(made))
-    })
-  const waitsOf = (seam: number) =>
-    (stepsOf.get(seam) ?? []).filter((step) => graph.nodes.get(step)?.template.kind === 'wait')
-  const last = lastSeams(option)
-  if (option.closes?.by === 'slide') {
-    const { seam } = option.closes
-    const [on, back] = [id(seam, SLIDE_STEPS.on.key), id(seam, SLIDE_STEPS.back.key)]
-    const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm: option.closes.needsMm }
-    graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
-    graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
-    for (const step of removed) graph.precede(step, on)
-    // burrs off, bright, nuts on: nothing can be done to an end that the part is slid over
-    for (const at of last)
-      for (const step of stepsOf.get(at) ?? [])
-        if (['prepare', 'captive'].includes(graph.nodes.get(step)?.template.kind ?? ''))
-          graph.precede(step, on)
-    for (const close of closes) {
-      if (last.has(close.seam) || option.joints[close.seam]?.atStub) graph.precede(on, close.step)
-      if (last.has(close.seam)) graph.precede(back, close.step)
-      else for (const before of [close.step, ...waitsOf(close.seam)]) graph.precede(before, back)
-    }
-    for (const step of [on, back]) graph.precede(step, open)
-  }
-  const stubCloses = closes.filter(({ seam }) => option.joints[seam]?.atStub)
-  for (const { seam, step, template } of closes) {
-    const joint = option.joints[seam]
-    if (!joint || !early(seam)) continue
-    if (last.has(seam)) {
-      // nothing else of the line is open when the run is closed
-      for (const other of closes)
-        if (!last.has(other.seam) && early(other.seam))
-          for (const before of [other.step, ...waitsOf(other.seam)]) graph.precede(before, step)
-      continue
-    }
-    if (joint.atStub) continue
-    if (stubNeedsFlame && template.flame && forTheBench(joint)) {
-      // made up where there is room and light, and carried in whole
-      for (const { seam: at, step: close } of stubCloses)
-        if (!last.has(at)) for (const before of [step, ...waitsOf(seam)]) graph.precede(before, close)
-      continue
-    }
-    const previous = closes.find((close) => close.seam === seam - 1)
-    if (stubNeedsFlame) {
-      // nothing that heat would spoil may hang on the joint while it is soldered: work outward from the wall, but that
-      // a flame farther out comes before what heat would spoil nearer in
-      const inward = template.flame === true && previous?.template.flame !== true
-      if (previous && !inward && !last.has(previous.seam)) graph.precede(previous.step, step)
-      for (const { seam: other, step: close } of stubCloses)
-        if (early(other) && other < seam && !last.has(other))
-          for (const before of [close, ...waitsOf(other)]) graph.precede(before, step)
-      if (!inward && !last.has(seam - 1)) for (const wait of waitsOf(seam - 1)) graph.precede(wait, step)
-    } else {
-      // all that can be carried in is made up on the bench, and the old ends are closed last
-      // but that a flame there comes before what it would spoil
-      for (const { seam: at, step: close, template: there } of stubCloses)
-        if (!last.has(at) && !(there.flame && !template.flame)) graph.precede(step, close)
-    }
-  }
-  // on the bench too, flame comes before whatever heat would spoil
-  for (const hot of closes.filter((close) => close.template.flame))
-    for (const other of closes) {
-      const joint = option.joints[other.seam]
-      if (!joint || other.template.flame) continue
-      const touches = [joint.from, joint.to].some((part) => {
-        const chosen = option.parts[part]
-        return chosen ? (partOf(chosen)?.heatSensitive ?? false) : false
-      })
-      const spoilt = other.template.heatSensitive || touches
-      // what closes the run is made last, though it be soldered: what is made already is kept cool
-      if (last.has(hot.seam) && !last.has(other.seam)) continue
-      if (spoilt) graph.precede(hot.step, other.step)
-      // what is put on another end of a body that is heated waits until that is cold
-      const hotJoint = option.joints[hot.seam]
-      const oneBody = [joint.from, joint.to].some(
-        (part) => option.parts[part] !== undefined && [hotJoint?.from, hotJoint?.to].includes(part),
-      )
-      if (!oneBody) continue
-      for (const step of stepsOf.get(other.seam) ?? [])
-        if (graph.nodes.get(step)?.template.heatSensitive || (spoilt && step === other.step))
-          for (const before of [hot.step, ...waitsOf(hot.seam)]) graph.precede(before, step)
-    }
+  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt }
+  if (option.closes?.by === 'slide') addSlide(closing, removed, open)
+  closeLast(closing)
+  makeUp(closing)
+  keepFromHeat(closing)
 
   if (medium === 'drain') {
     graph.precede('general/restore', id('line', 'fill'))

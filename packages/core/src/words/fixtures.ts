@@ -191,7 +191,7 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   swivel: 'swivel nut',
   press: 'press',
   flare: 'flare',
-  gasket: 'gasketed coupling',
+  gasket: 'gasketed',
   'slip-on': 'slip-on spout',
   'press-sleeve': 'press sleeve',
   'cement-pvc': 'PVC cement',

@@ -88,12 +88,14 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
   'made.filed':
-    'File the coupling’s stop out from this side, evenly all round and no deeper: the wall must not be thinned, and the tube must slide through.',
+    'File the coupling’s stop out, first from one side: evenly all round and no deeper, the wall must not be thinned.',
+  'made.filed-other': 'File from its other side until the tube slides through from end to end.',
   'made.expanded':
-    'Make this end of the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; expanded from this end {insertionMm, number, reading} deep and more, until the tube slides through. Its sockets are shorter than bought ones.',
+    'Make the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; its first end expanded {insertionMm, number, reading} deep and a little more. Its sockets are shorter than bought ones.',
+  'made.expanded-other': 'Expand the sleeve’s other end until the tube slides through from end to end.',
   'slide.on':
     'Slide the {part} wholly onto the bare pipe, {needsMm, number, least-stub} of it clean and straight; mark where each mouth will stand.',
-  'slide.back': 'The piece stands: draw the {part} back to the marks, half of it over each end.',
+  'slide.back': 'Draw the {part} back to the marks, half of it over each end.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',

@@ -1,4 +1,4 @@
-import type { Source } from '../../reference/source'
+import { commonPractice, type Source } from '../../reference/source'
 
 /** How long cement is left alone, s: the least and the most that cans and tables say; the first row that fits holds. */
 export interface Cure {
@@ -9,12 +9,15 @@ export interface Cure {
   readonly seconds: readonly [number, number]
 }
 
-/**
- * The least are the joint cure schedules for up to 160 psi, of 1/2 to 1-1/4, 1-1/2 to 2 and 2-1/2 to 8 in. The most are
- * what cans of the kind ask for beside them. The can in hand comes first.
- */
-export const CURE_SOURCE: Source = {
-  title: 'ASTM D2855 practice for solvent-cemented joints',
+/** Cures of one kind of cement, and who says so. */
+export interface Cures {
+  readonly source: Source
+  readonly rows: readonly Cure[]
+}
+
+/** The least; the most are what cans of the kind ask for beside them, typical. The can in hand comes first. */
+const D2855: Source = {
+  title: 'ASTM D2855 practice for solvent-cemented joints, up to 160 psi; cans, typical',
   table: 'joint cure schedules',
   certainty: 'recalled',
 }
@@ -28,19 +31,19 @@ const LARGE = { fromIn: 2.5 }
 const MIDDLE = { fromIn: 1.5 }
 
 /** Rows from minutes: for cold, cool and warm air those of large, middle and small sizes. */
-function rows(minutes: readonly (readonly (readonly [number, number])[])[]): readonly Cure[] {
-  return [COLD, COOL, WARM].flatMap((air, a) =>
+function scheduled(minutes: readonly (readonly (readonly [number, number])[])[]): Cures {
+  const rows = [COLD, COOL, WARM].flatMap((air, a) =>
     [LARGE, MIDDLE, {}].map((size, s): Cure => {
       const [least, most] = minutes[a]?.[s] ?? [0, 0]
       return { ...air, ...size, seconds: [least * MINUTE, most * MINUTE] }
     }),
   )
+  return { source: D2855, rows }
 }
 
 const THREE_DAYS = 72 * 60
 
-/** CPVC, which sets faster in its thin walls. */
-export const CPVC_CURES = rows([
+export const CPVC_CURES = scheduled([
   [
     [THREE_DAYS, THREE_DAYS],
     [60, 240],
@@ -57,7 +60,7 @@ export const CPVC_CURES = rows([
     [15, 30],
   ],
 ])
-export const PVC_CURES = rows([
+export const PVC_CURES = scheduled([
   [
     [THREE_DAYS, THREE_DAYS],
     [60, 480],
@@ -75,20 +78,19 @@ export const PVC_CURES = rows([
   ],
 ])
 
-/** Drains that run by their own fall: until water may run. Common practice; a test under pressure waits as the can says. */
-export const DRAIN_CURES: readonly Cure[] = [
-  { ...COLD, seconds: [30 * MINUTE, 60 * MINUTE] },
-  { ...COOL, seconds: [15 * MINUTE, 30 * MINUTE] },
-  { seconds: [5 * MINUTE, 15 * MINUTE] },
-]
+/** Drains that run by their own fall: until water may run; a test under pressure waits as the can says. */
+export const DRAIN_CURES: Cures = {
+  source: commonPractice,
+  rows: [
+    { ...COLD, seconds: [30 * MINUTE, 60 * MINUTE] },
+    { ...COOL, seconds: [15 * MINUTE, 30 * MINUTE] },
+    { seconds: [5 * MINUTE, 15 * MINUTE] },
+  ],
+}
 
 /** The row that holds at a place. */
-export function cureAt(
-  cures: readonly Cure[],
-  airC: number | null | undefined,
-  sizeIn: number,
-): Cure | undefined {
-  return cures.find(
+export function cureAt({ rows }: Cures, airC: number | null | undefined, sizeIn: number): Cure | undefined {
+  return rows.find(
     ({ belowC, fromIn = 0 }) => (belowC === undefined || (airC != null && airC < belowC)) && sizeIn >= fromIn,
   )
 }

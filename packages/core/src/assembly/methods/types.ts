@@ -3,7 +3,7 @@ import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import type { StepTemplate } from '../acts/types'
 import type { ToolId } from '../tools'
-import type { Cure } from './cures'
+import type { Cures } from './cures'
 
 /** A pair of ends that a method joins: the end that keeps its shape, and the end that takes it. */
 export interface Pairing {
@@ -33,7 +33,7 @@ export interface MethodRow {
   /** To get out, set up and put away, with its parts and sealants, once however many joints, s. Common practice, no source. */
   readonly setUpSeconds: number
   /** How long its cement is left alone, by air and size. */
-  readonly cures?: readonly Cure[]
+  readonly cures?: Cures
   /** Longer waits where it is colder: below that many degrees Celsius, that many seconds; the coldest first. */
   readonly coldWaits?: readonly { readonly belowC: number; readonly seconds: number }[]
   readonly tools: readonly ToolId[]

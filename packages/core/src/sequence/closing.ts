@@ -1,0 +1,159 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
+import { methodById } from '../assembly/methods/table'
+import type { Schools } from '../assembly/schools'
+import { slides } from '../fitup/fixedEnds'
+import type { MateOption } from '../mate/types'
+import type { Graph } from './graph'
+
+/** The act that closes a joint. */
+export interface Close {
+  readonly seam: number
+  readonly step: string
+  readonly template: StepTemplate
+}
+
+/** A line's joints, as far as their order among each other goes. */
+export interface Closing {
+  readonly graph: Graph
+  readonly lineId: string
+  readonly option: MateOption
+  readonly closes: readonly Close[]
+  readonly stepsOf: ReadonlyMap<number, readonly string[]>
+  /** Whether a joint is made before the water comes back. */
+  readonly early: (seam: number) => boolean
+  readonly solderAt: Schools['solderAt']
+}
+
+/**
+ * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides, or
+ * the one that is sprung; none elsewhere.
+ */
+function lastSeams({ closes }: Pick<MateOption, 'closes'>): ReadonlySet<number> {
+  if (closes?.by === 'slide') return new Set([closes.seam, closes.seam + 1])
+  return new Set(closes?.by === 'spring' ? [closes.seam] : [])
+}
+
+const templateOf = ({ graph }: Closing, step: string) => graph.nodes.get(step)?.template
+const stepsAt = ({ stepsOf }: Closing, seam: number) => stepsOf.get(seam) ?? []
+const partsAt = ({ option }: Closing, seam: number) =>
+  [option.joints[seam]?.from, option.joints[seam]?.to].flatMap((at) => {
+    const part = at === undefined ? undefined : option.parts[at]
+    return part ? [part] : []
+  })
+const heatShy = (part: MateOption['parts'][number]) => partOf(part)?.heatSensitive ?? false
+
+/** A joint that is closed and has set. */
+const doneAt = (work: Closing, { seam, step }: Close) => [
+  step,
+  ...stepsAt(work, seam).filter((each) => templateOf(work, each)?.kind === 'wait'),
+]
+
+/** What slides is put on first, whole, and drawn back last. Common practice. */
+const SLIDE_STEPS = {
+  on: { key: 'slide-on', kind: 'captive', words: 'slide.on', seconds: 0, captive: 'slip coupling' },
+  back: { key: 'slide-back', kind: 'prepare', words: 'slide.back', seconds: 0 },
+} as const satisfies Readonly<Record<string, StepTemplate>>
+
+/**
+ * Puts what slides on over ends that are ready, before the piece stands, and draws it back once everything else does.
+ *
+ * @param removed the acts that open the run
+ * @param open the act that brings the water back
+ */
+export function addSlide(work: Closing, removed: readonly string[], open: string): void {
+  const { graph, lineId, option, closes } = work
+  if (option.closes?.by !== 'slide') return
+  const { seam, needsMm } = option.closes
+  const last = lastSeams(option)
+  const [on, back] = [SLIDE_STEPS.on, SLIDE_STEPS.back].map(({ key }) => `${lineId}/${seam}/${key}`) as [
+    string,
+    string,
+  ]
+  const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm }
+  graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
+  graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
+  for (const step of removed) graph.precede(step, on)
+  // burrs off, bright, nuts on: nothing can be done to an end that the part is slid over
+  for (const at of last)
+    for (const step of stepsAt(work, at))
+      if (['prepare', 'captive'].includes(templateOf(work, step)?.kind ?? '')) graph.precede(step, on)
+  for (const close of closes) {
+    if (last.has(close.seam)) graph.precede(back, close.step)
+    else for (const done of doneAt(work, close)) graph.precede(done, back)
+    if (option.joints[close.seam]?.atStub) graph.precede(on, close.step)
+  }
+  graph.precede(on, back)
+  graph.precede(back, open)
+}
+
+/** Nothing else of a line stands open when its run is closed. */
+export function closeLast(work: Closing): void {
+  const last = lastSeams(work.option)
+  for (const { seam, step } of work.closes)
+    if (last.has(seam))
+      for (const other of work.closes)
+        if (!last.has(other.seam) && work.early(other.seam))
+          for (const done of doneAt(work, other)) work.graph.precede(done, step)
+}
+
+/**
+ * What is made before the water comes back: at the bench all that can be carried in; where the old end is soldered, the
+ * rest outward from the wall, since nothing that heat would spoil may hang on it.
+ */
+export function makeUp(work: Closing): void {
+  const { graph, option, closes, early } = work
+  const last = lastSeams(option)
+  const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
+  const stubs = closes.filter(({ seam }) => option.joints[seam]?.atStub && !last.has(seam))
+  for (const close of closes) {
+    const { seam, step, template } = close
+    if (!early(seam) || last.has(seam) || option.joints[seam]?.atStub) continue
+    if (!stubNeedsFlame) {
+      // but that a flame at an old end comes before what it would spoil
+      for (const stub of stubs) if (!stub.template.flame || template.flame) graph.precede(step, stub.step)
+      continue
+    }
+    if (template.flame && forTheBench(work, seam)) {
+      for (const stub of stubs) for (const done of doneAt(work, close)) graph.precede(done, stub.step)
+      continue
+    }
+    for (const stub of stubs)
+      if (early(stub.seam) && stub.seam < seam)
+        for (const done of doneAt(work, stub)) graph.precede(done, step)
+    // a flame farther out comes before what heat would spoil nearer in
+    const before = closes.find((other) => other.seam === seam - 1 && !last.has(other.seam))
+    if (before && (before.template.flame || !template.flame))
+      for (const done of doneAt(work, before)) graph.precede(done, step)
+  }
+}
+
+/** Whether a joint can be soldered apart from the place: nothing of it spoils, and nothing waits on the old pipe. */
+function forTheBench(work: Closing, seam: number): boolean {
+  const { option, solderAt } = work
+  // what the fixture hangs on stays where that is
+  const toFixture = (option.joints[seam]?.to ?? 0) >= option.parts.length
+  return (
+    solderAt === 'bench' && !toFixture && !partsAt(work, seam).some((part) => heatShy(part) || slides(part))
+  )
+}
+
+/**
+ * On the bench too, flame comes before whatever heat would spoil, and what is put on another end of a body that is
+ * heated waits until that is cold. What closes the run is made last, though it be soldered: the rest is kept cool.
+ */
+export function keepFromHeat(work: Closing): void {
+  const { graph, option, closes } = work
+  const last = lastSeams(option)
+  for (const hot of closes.filter(({ template }) => template.flame))
+    for (const other of closes) {
+      if (other.template.flame || (last.has(hot.seam) && !last.has(other.seam))) continue
+      const parts = partsAt(work, other.seam)
+      const spoilt = other.template.heatSensitive === true || parts.some(heatShy)
+      if (spoilt) graph.precede(hot.step, other.step)
+      if (!parts.some((part) => partsAt(work, hot.seam).includes(part))) continue
+      for (const step of stepsAt(work, other.seam))
+        if (templateOf(work, step)?.heatSensitive || (spoilt && step === other.step))
+          for (const done of doneAt(work, hot)) graph.precede(done, step)
+    }
+}
