@@ -2,28 +2,10 @@
 // by plain numerical integration over the shared shift. Shares no code with the product's inference.
 import { type Observation, PIPES, type Pipe } from '@diarmos/core'
 import { JOINT_KINDS, SIGN_ANSWERS } from '@diarmos/core/answers'
-import {
-  INSTRUMENTS,
-  SURFACE_IDS,
-  SURFACES,
-  surfaceShares,
-} from '../../packages/core/src/identify/instruments'
-import { MISLED } from '../../packages/core/src/identify/spot'
-import { JOINT_SHARE, JOINTS, NAMED_RIGHTLY } from '../../packages/core/src/identify/tables/joints'
-import {
-  type ActualRegion,
-  CARRIES,
-  type Carried,
-  isOfRegion,
-  MATERIAL_SHARES,
-  MEDIUM_OF_SERVICE,
-  REGION_OF,
-  STRAY_SHARE,
-  sizeShare,
-  VARIANT_SHARES,
-} from '../../packages/core/src/identify/tables/shares'
-import * as SIGNS from '../../packages/core/src/identify/tables/signs'
+import { SURFACE_IDS } from '../../packages/core/src/identify/instruments'
+import { type ActualRegion, type Carried, isOfRegion } from '../../packages/core/src/identify/tables/shares'
 import { isMetal } from '../../packages/core/src/reference/materials'
+import { TOLD } from './tables'
 import { type Case, ERAS } from './world'
 
 const WIDTH = 4.5
@@ -73,7 +55,7 @@ function density(reads: readonly Read[], mean: number, shared: number, scatter: 
 function readsOf(observations: readonly Observation[], kind: string, wild: number | null): Read[] {
   return observations.flatMap((o) => {
     if (o.kind !== kind || !('instrument' in o)) return []
-    const model = INSTRUMENTS[o.instrument]
+    const model = TOLD.instruments[o.instrument]
     const scale = model.reads === 'circumference' && kind === 'outside' ? Math.PI : 1
     const sd = Math.sqrt(model.sdMm ** 2 + o.resolutionMm ** 2 / 12) / scale
     return [
@@ -91,31 +73,31 @@ function signOf(pipe: Pipe, surface: string, sign: string, answer: string): numb
   const { material } = pipe
   switch (sign) {
     case 'magnet':
-      return spreadOut(SIGNS.MAGNET[material], answers, answer)
+      return spreadOut(TOLD.magnet[material], answers, answer)
     case 'scratch':
-      return spreadOut(SIGNS.SCRATCH[material], answers, answer)
+      return spreadOut(TOLD.scratch[material], answers, answer)
     case 'tap':
-      return spreadOut(SIGNS.TAP[material], answers, answer)
+      return spreadOut(TOLD.tap[material], answers, answer)
     case 'shaving-colour':
-      return spreadOut(SIGNS.shavingColour(material), answers, answer)
+      return spreadOut(TOLD.shavingColour(material), answers, answer)
     case 'flex':
-      return spreadOut(pipe.temper ? SIGNS.FLEX_SOFT : SIGNS.FLEX[material], answers, answer)
+      return spreadOut(pipe.temper ? TOLD.flexSoft : TOLD.flex[material], answers, answer)
     case 'print-colour': {
       const shown =
-        material.startsWith('copper') && pipe.system !== 'metric' ? SIGNS.PRINT_COLOUR[pipe.grade] : undefined
+        material.startsWith('copper') && pipe.system !== 'metric' ? TOLD.printColour[pipe.grade] : undefined
       const bare = surface === 'clean' || !isMetal(material)
-      return spreadOut(bare ? (shown ?? SIGNS.OTHER_PRINT) : SIGNS.OTHER_PRINT, answers, answer)
+      return spreadOut(bare ? (shown ?? TOLD.noPrintColour) : TOLD.noPrintColour, answers, answer)
     }
     default: {
-      const plain = spreadOut(SIGNS.COLOUR[material], answers, answer)
+      const plain = spreadOut(TOLD.colour[material], answers, answer)
       if (surface === 'wrapped') return 1 / answers.length
       if (surface === 'painted')
         return answer === 'painted'
           ? 0.8
-          : (0.2 * plain) / (1 - spreadOut(SIGNS.COLOUR[material], answers, 'painted'))
+          : (0.2 * plain) / (1 - spreadOut(TOLD.colour[material], answers, 'painted'))
       if (surface === 'corroded' && material.startsWith('copper'))
-        return spreadOut({ green: 0.55, 'copper-brown': 0.35 }, answers, answer)
-      if (surface === 'rusted') return spreadOut(SIGNS.RUST_COLOUR, answers, answer)
+        return spreadOut(TOLD.greenColour, answers, answer)
+      if (surface === 'rusted') return spreadOut(TOLD.rustColour, answers, answer)
       return plain
     }
   }
@@ -134,7 +116,7 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
   const byDiameter = new Map<string, number>()
 
   const variant = (pipe: Pipe) => {
-    const shares = VARIANT_SHARES[pipe.material]
+    const shares = TOLD.variantShares[pipe.material]
     if (!shares) return 1
     const metric = pipe.material === 'copper' && pipe.system === 'metric'
     const thick = pipe.id.includes('.thin.') ? 'thin hard' : 'thick hard'
@@ -155,12 +137,12 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
   const like = PIPES.map((pipe) => {
     let sum = 0
     SURFACE_IDS.forEach((id, place) => {
-      const share = surfaceShares(pipe.material)[place] as number
+      const share = TOLD.surfaceShares(pipe.material)[place] as number
       if (share === 0) return
-      const s = SURFACES[id]
+      const s = TOLD.surfaces[id]
       let own = 1
       for (const o of ofTheSpot) own *= signOf(pipe, id, o.sign, o.answer)
-      let p = share * ((1 - MISLED) * own + MISLED * elsewhere)
+      let p = share * ((1 - TOLD.misled) * own + TOLD.misled * elsewhere)
       if (outside.length > 0) {
         const key = `${pipe.odMm} ${pipe.odToleranceMm} ${id}`
         const known =
@@ -185,15 +167,15 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
     const joints = signs.filter((o) => o.sign.startsWith('joint'))
     if (joints.length > 0)
       sum *= JOINT_KINDS.reduce((all, joint) => {
-        let p = spreadOut(JOINT_SHARE[pipe.material], JOINT_KINDS, joint)
+        let p = spreadOut(TOLD.jointShare[pipe.material], JOINT_KINDS, joint)
         for (const { sign, answer } of joints) {
           const answers = SIGN_ANSWERS[sign] as readonly string[]
-          const { nut, band, seam, turns } = JOINTS[joint]
+          const { nut, band, seam, turns } = TOLD.joints[joint]
           p *=
             sign === 'joint'
               ? answer === joint
-                ? NAMED_RIGHTLY
-                : (1 - NAMED_RIGHTLY) / (answers.length - 1)
+                ? TOLD.namedRightly
+                : (1 - TOLD.namedRightly) / (answers.length - 1)
               : spreadOut(
                   { 'joint-nut': nut, 'joint-band': band, 'joint-seam': seam, 'joint-turns': turns }[
                     sign as 'joint-nut'
@@ -208,32 +190,32 @@ export function oracle(at: Case, observations: readonly Observation[], wild: num
   })
   const said = signs.filter((o) => o.sign === 'carries')
   for (const region of ['north-america', 'metric'] as const satisfies readonly ActualRegion[])
-    for (const [medium, share] of Object.entries(MEDIUM_OF_SERVICE[at.service]) as [Carried, number][]) {
+    for (const [medium, share] of Object.entries(TOLD.mediumOfService[at.service]) as [Carried, number][]) {
       const here = PIPES.map((pipe, index) => ({ pipe, index })).filter(({ pipe }) =>
         isOfRegion(pipe.system, pipe.material, region),
       )
       const kinds = new Map<string, number>()
       const within = here.map(({ pipe }) => {
-        const weight = sizeShare(medium, pipe.system, pipe.nominal) * variant(pipe)
+        const weight = TOLD.sizeShare(medium, pipe.system, pipe.nominal) * variant(pipe)
         kinds.set(pipe.material, (kinds.get(pipe.material) ?? 0) + weight)
         return weight
       })
       const shares = here.map(
         ({ pipe }, place) =>
-          (Math.max(value(MATERIAL_SHARES[region][medium][pipe.material], 0), STRAY_SHARE) *
+          (Math.max(value(TOLD.materialShares[region][medium][pipe.material], 0), TOLD.strayShare) *
             (within[place] as number)) /
           (kinds.get(pipe.material) as number),
       )
       const total = shares.reduce((sum, entry) => sum + entry, 0)
       const heard = said.reduce(
-        (p, { answer }) => p * spreadOut(CARRIES[medium], SIGN_ANSWERS.carries, answer),
+        (p, { answer }) => p * spreadOut(TOLD.carries[medium], SIGN_ANSWERS.carries, answer),
         1,
       )
       here.forEach(({ index }, place) => {
         weights[index] =
           (weights[index] as number) +
           (0.98 *
-            REGION_OF[at.region][region] *
+            TOLD.regionOf[at.region][region] *
             share *
             heard *
             (shares[place] as number) *

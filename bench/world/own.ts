@@ -2,6 +2,7 @@
 // trade and never from the product's tables, so that a wrong figure there shows as a worse answer here. Coarse on
 // purpose: mostly, often, sometimes, seldom.
 import type { PipeMaterial } from '@diarmos/core'
+import { isFerrous, isMetal } from '../../packages/core/src/reference/materials'
 import type { Tables, Weights } from './tables'
 
 const MOSTLY = 0.85
@@ -178,26 +179,12 @@ const KINDS: Readonly<Record<PipeMaterial, Kind>> = {
   ),
 }
 
-const MAGNETIC: readonly PipeMaterial[] = ['galvanised-steel', 'black-steel', 'sprinkler-steel', 'cast-iron']
-const STONE: readonly PipeMaterial[] = ['clay', 'cement']
-const METALS: readonly PipeMaterial[] = [
-  ...MAGNETIC,
-  'copper',
-  'copper-drain',
-  'copper-refrigeration',
-  'chromed-supply',
-  'brass',
-  'stainless',
-  'corrugated-stainless',
-  'lead',
-  'lead-waste',
-  'tubular-brass',
-]
-const of = (pick: (kind: Kind) => Weights) =>
-  Object.fromEntries(Object.entries(KINDS).map(([name, kind]) => [name, pick(kind)])) as Record<
-    PipeMaterial,
-    Weights
-  >
+const of = (pick: (kind: Kind, material: PipeMaterial) => Weights) =>
+  Object.fromEntries(
+    Object.entries(KINDS).map(([name, kind]) => [name, pick(kind, name as PipeMaterial)]),
+  ) as Record<PipeMaterial, Weights>
+
+const isStone = (material: PipeMaterial) => material === 'clay' || material === 'cement'
 
 /** Beneath the outside: plastics are one colour all through. */
 const BENEATH: Readonly<Record<string, string>> = {
@@ -207,89 +194,96 @@ const BENEATH: Readonly<Record<string, string>> = {
   clear: 'white',
 }
 
-type Eras = readonly [number, number, number, number, number, number]
-const always = (value: number): Eras => [value, value, value, value, value, value]
+/** How much of the lines of an age a kind makes, in words: main, half of that, some, few, rare, a trace, hardly any. */
+const HOW_MUCH: Readonly<Record<string, number>> = { M: 60, H: 30, S: 12, F: 4, R: 1, t: 0.3, '.': 0.05 }
+type Lines = Tables['materialShares']['metric']['cold']
+
+/** Kinds by age, before 1940 to since 2010, a letter each. */
+function ages(kinds: Partial<Record<PipeMaterial, string>>): Lines {
+  return Object.fromEntries(
+    Object.entries(kinds).map(([name, letters]) => [
+      name,
+      [...letters].map((letter) => HOW_MUCH[letter] ?? 0),
+    ]),
+  )
+}
 
 /** What lines are made of, by the age of the house: rising and falling as the trade tells it. */
-const SUPPLY_INCH: Partial<Record<PipeMaterial, Eras>> = {
-  copper: [40, 60, 75, 65, 50, 28],
-  'galvanised-steel': [40, 25, 8, 2, 1, 0.5],
-  brass: [7, 4, 1, 1, 1, 1],
-  lead: [6, 1, 0.2, 0.1, 0.05, 0.05],
-  'chromed-supply': always(3),
-  cpvc: [2, 3, 6, 10, 15, 10],
-  'pex-a': [3, 3, 2, 2, 10, 24],
-  'pex-b': [4, 3, 3, 3, 15, 30],
-  'pex-c': [0.3, 0.3, 0.3, 0.5, 2, 3],
-  'pex-aluminium': [0.2, 0.2, 0.2, 0.3, 1, 1],
-  polybutylene: [1, 1, 2, 16, 1, 0.1],
-  polyethylene: always(0.8),
-  pvc: always(0.8),
-}
-const SUPPLY_MM: Partial<Record<PipeMaterial, Eras>> = {
-  copper: [60, 70, 80, 72, 60, 45],
-  'galvanised-steel': [14, 12, 6, 3, 1, 0.5],
-  lead: [14, 5, 1, 0.3, 0.2, 0.1],
-  stainless: [0.3, 0.3, 1, 2, 4, 6],
-  'chromed-supply': always(1),
-  'pex-a': [2, 2, 2, 4, 9, 13],
-  'pex-b': [3, 3, 3, 5, 10, 12],
-  'pex-aluminium': [1, 1, 1, 2, 9, 15],
-  polybutylene: [2, 2, 2, 6, 8, 9],
-  polyethylene: always(4),
-}
-const DRAINS_INCH: Partial<Record<PipeMaterial, Eras>> = {
-  'cast-iron': [55, 50, 25, 10, 7, 5],
-  'lead-waste': [10, 3, 0.5, 0.1, 0.05, 0.05],
-  'galvanised-steel': [16, 18, 8, 2, 1, 0.5],
-  'copper-drain': [4, 10, 15, 3, 1, 0.3],
-  'abs-drain': [2, 2, 28, 28, 20, 18],
-  'pvc-drain': [4, 5, 15, 45, 60, 66],
-  'tubular-brass': [5, 6, 5, 3, 2, 2],
-  'tubular-plastic': [3, 4, 4, 5, 6, 6],
-  'pvc-sewer': always(1),
-  clay: [1.5, 1, 0.5, 0.1, 0.1, 0.1],
-}
-const DRAINS_MM: Partial<Record<PipeMaterial, Eras>> = {
-  'cast-iron': [48, 38, 15, 6, 4, 3],
-  'lead-waste': [20, 8, 2, 0.5, 0.2, 0.1],
-  copper: [3, 5, 3, 0.5, 0.2, 0.1],
-  'waste-solvent': [10, 20, 40, 44, 40, 36],
-  'waste-push-fit': [12, 22, 36, 46, 52, 58],
-  clay: [4, 4, 2, 0.5, 0.3, 0.2],
-}
-const VENTS_INCH: Partial<Record<PipeMaterial, Eras>> = {
-  'cast-iron': [50, 45, 22, 8, 5, 4],
-  'galvanised-steel': [30, 25, 12, 3, 1, 1],
-  'copper-drain': [4, 10, 14, 3, 1, 0.3],
-  'abs-drain': [2, 2, 27, 27, 20, 18],
-  'pvc-drain': [5, 6, 18, 55, 70, 75],
-}
-const VENTS_MM: Partial<Record<PipeMaterial, Eras>> = {
-  'cast-iron': [60, 45, 15, 6, 4, 3],
-  'lead-waste': [15, 6, 1, 0.3, 0.1, 0.1],
-  'waste-solvent': [10, 22, 40, 42, 40, 40],
-  'waste-push-fit': [10, 20, 35, 45, 50, 52],
-}
-const GASES_INCH: Partial<Record<PipeMaterial, Eras>> = {
-  'black-steel': [90, 90, 88, 80, 70, 60],
-  'galvanised-steel': always(3),
-  'corrugated-stainless': [0.2, 0.2, 0.5, 8, 20, 32],
-  copper: always(4),
-  'polyethylene-gas': [1, 1, 2, 4, 5, 5],
-}
-const GASES_MM: Partial<Record<PipeMaterial, Eras>> = {
-  copper: [42, 45, 55, 60, 60, 55],
-  'black-steel': [50, 45, 35, 25, 15, 12],
-  'polyethylene-gas': [2, 3, 5, 10, 15, 18],
-  'corrugated-stainless': [0.1, 0.1, 0.1, 1, 5, 8],
-}
-const COLD_AIR = { 'copper-refrigeration': always(95), copper: always(5) }
-const FIRE: Partial<Record<PipeMaterial, Eras>> = {
-  'sprinkler-steel': [60, 60, 58, 50, 40, 35],
-  'black-steel': [30, 30, 28, 20, 12, 10],
-  'cpvc-sprinkler': [0.2, 0.2, 0.5, 20, 38, 45],
-}
+const SUPPLY_INCH = ages({
+  copper: 'HMMMMH',
+  'galvanised-steel': 'HHSRt.',
+  brass: 'FFRRRR',
+  lead: 'FR....',
+  'chromed-supply': 'FFFFFF',
+  cpvc: 'RFFSSS',
+  'pex-a': 'FFRRSH',
+  'pex-b': 'FFFFSH',
+  'pex-c': 'tttRRF',
+  'pex-aluminium': 'ttttRR',
+  polybutylene: 'RRRSt.',
+  polyethylene: 'RRRRRR',
+  pvc: 'RRRRRR',
+})
+const SUPPLY_MM = ages({
+  copper: 'MMMMMM',
+  'galvanised-steel': 'SSFFRt',
+  lead: 'SFRtt.',
+  stainless: 'ttRRFF',
+  'chromed-supply': 'RRRRRR',
+  'pex-a': 'RRRFSS',
+  'pex-b': 'FFFFSS',
+  'pex-aluminium': 'RRRRSS',
+  polybutylene: 'RRRFFS',
+  polyethylene: 'FFFFFF',
+})
+const DRAINS_INCH = ages({
+  'cast-iron': 'MMHSFF',
+  'lead-waste': 'SFt...',
+  'galvanised-steel': 'SSSRRt',
+  'copper-drain': 'FSSFRt',
+  'abs-drain': 'RRHHHS',
+  'pvc-drain': 'FFSMMM',
+  'tubular-brass': 'FFFFRR',
+  'tubular-plastic': 'FFFFFF',
+  'pvc-sewer': 'RRRRRR',
+  clay: 'RRt...',
+})
+const DRAINS_MM = ages({
+  'cast-iron': 'MHSFFF',
+  'lead-waste': 'HSRt..',
+  copper: 'FFFt..',
+  'waste-solvent': 'SHHMHH',
+  'waste-push-fit': 'SHHMMM',
+  clay: 'FFRttt',
+})
+const VENTS_INCH = ages({
+  'cast-iron': 'MMHSFF',
+  'galvanised-steel': 'HHSFRR',
+  'copper-drain': 'FSSFRt',
+  'abs-drain': 'RRHHHS',
+  'pvc-drain': 'FFSMMM',
+})
+const VENTS_MM = ages({
+  'cast-iron': 'MMSFFF',
+  'lead-waste': 'SFR...',
+  'waste-solvent': 'SHHHHH',
+  'waste-push-fit': 'SHHMMM',
+})
+const GASES_INCH = ages({
+  'black-steel': 'MMMMMM',
+  'galvanised-steel': 'FFFRRR',
+  'corrugated-stainless': 'tttFSH',
+  copper: 'FFFFFF',
+  'polyethylene-gas': 'RRRFFF',
+})
+const GASES_MM = ages({
+  copper: 'MMMMMM',
+  'black-steel': 'MMHHSS',
+  'polyethylene-gas': 'RFFSSS',
+  'corrugated-stainless': 'tttRFF',
+})
+const COLD_AIR = ages({ 'copper-refrigeration': 'MMMMMM', copper: 'FFFFFF' })
+const FIRE = ages({ 'sprinkler-steel': 'MMMMMH', 'black-steel': 'HHHSSS', 'cpvc-sprinkler': 'tttSHM' })
 
 /** How common a size is, by its place in the trade: the branch, the main, the odd one. */
 const BRANCHES = ['1/2', '15', '16']
@@ -348,27 +342,23 @@ export const OWN: Tables = {
   },
   surfaceShares: (material) => {
     if (material.startsWith('lead')) return [0.45, 0.15, 0.12, 0, 0.25, 0.03]
-    if (MAGNETIC.includes(material)) return [0.4, 0.2, 0, 0.33, 0.04, 0.03]
-    if (METALS.includes(material)) return [0.6, 0.17, 0.15, 0, 0.06, 0.02]
-    if (STONE.includes(material)) return [0.6, 0.03, 0.15, 0, 0.2, 0.02]
+    if (isFerrous(material)) return [0.4, 0.2, 0, 0.33, 0.04, 0.03]
+    if (isMetal(material)) return [0.6, 0.17, 0.15, 0, 0.06, 0.02]
+    if (isStone(material)) return [0.6, 0.03, 0.15, 0, 0.2, 0.02]
     return [0.82, 0.1, 0, 0, 0.06, 0.02]
   },
-  magnet: Object.fromEntries(
-    Object.keys(KINDS).map((name) => [
-      name,
-      MAGNETIC.includes(name as PipeMaterial)
-        ? { holds: 0.98 }
-        : { falls: name === 'stainless' ? MOSTLY : 0.98 },
-    ]),
-  ) as unknown as Tables['magnet'],
+  magnet: of(
+    (_, material): Weights =>
+      isFerrous(material) ? { holds: 0.98 } : { falls: material === 'stainless' ? MOSTLY : 0.98 },
+  ),
   scratch: of(({ scratch }) => scratch),
   tap: of(({ sounds }) => sounds),
   colour: of(({ colour }) => colour),
   flex: of(({ bends }) => bends),
   flexSoft: { 'by-hand': 0.8, rigid: 0.18 },
   shavingColour: (material) => {
-    if (METALS.includes(material)) return { metal: 0.93 }
-    if (STONE.includes(material)) return { stone: 0.9 }
+    if (isMetal(material)) return { metal: 0.93 }
+    if (isStone(material)) return { stone: 0.9 }
     const weights: Record<string, number> = {}
     for (const [colour, weight] of Object.entries(KINDS[material].colour)) {
       const beneath = BENEATH[colour] ?? colour
@@ -463,7 +453,7 @@ export const OWN: Tables = {
   materialShares: {
     'north-america': {
       cold: SUPPLY_INCH,
-      hot: { ...SUPPLY_INCH, polyethylene: always(0.05), pvc: always(0.05) },
+      hot: { ...SUPPLY_INCH, ...ages({ polyethylene: '......', pvc: '......' }) },
       waste: DRAINS_INCH,
       vent: VENTS_INCH,
       gas: GASES_INCH,
@@ -472,7 +462,7 @@ export const OWN: Tables = {
     },
     metric: {
       cold: SUPPLY_MM,
-      hot: { ...SUPPLY_MM, polyethylene: always(0.1) },
+      hot: { ...SUPPLY_MM, ...ages({ polyethylene: 'tttttt' }) },
       waste: DRAINS_MM,
       vent: VENTS_MM,
       gas: GASES_MM,

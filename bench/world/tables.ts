@@ -73,7 +73,7 @@ export const TOLD: Tables = {
   flexSoft: SIGNS.FLEX_SOFT,
   shavingColour: SIGNS.shavingColour,
   rustColour: SIGNS.RUST_COLOUR,
-  greenColour: { green: 0.55, 'copper-brown': 0.35 },
+  greenColour: SIGNS.GREEN_COLOUR,
   printColour: SIGNS.PRINT_COLOUR,
   noPrintColour: SIGNS.OTHER_PRINT,
   jointShare: JOINT_SHARE as Tables['jointShare'],

@@ -9,6 +9,7 @@ import {
   COLOUR,
   FLEX,
   FLEX_SOFT,
+  GREEN_COLOUR,
   MAGNET,
   OTHER_PRINT,
   PRINT_COLOUR,
@@ -38,9 +39,7 @@ function colour(look: Look, surface: SurfaceId, answer: string): number {
     case 'wrapped':
       return 1 / answers.length
     case 'corroded':
-      return look.material.startsWith('copper')
-        ? spread({ green: 0.55, 'copper-brown': 0.35 }, answers, answer)
-        : bare
+      return look.material.startsWith('copper') ? spread(GREEN_COLOUR, answers, answer) : bare
     case 'rusted':
       return spread(RUST_COLOUR, answers, answer)
     default:

@@ -2,7 +2,7 @@ import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
-import { KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
+import { CUT_OPEN, KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
@@ -267,9 +267,13 @@ function build(request: PlanRequest): Graph {
   const graph = new Graph()
   const kept = houseKeepsWater(lines)
   const general = GENERAL_STEPS.filter((step) => applies[step.when] && !(kept && step.when === 'hot'))
+  const inRuns = water.length > 0 && water.every(({ option }) => option.removalId === CUT_OPEN.id)
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
   for (const step of general) {
-    const valves = step.words === 'open.valves' && !stopped ? { words: 'open.valves-body' } : {}
+    const valves =
+      step.words === 'open.valves' && !stopped
+        ? { words: inRuns ? 'open.valves-run' : 'open.valves-body' }
+        : {}
     graph.add(
       `general/${step.key}`,
       { ...step, ...valves, ...(kept ? AT_OLD_STOPS[step.words] : {}) },

@@ -30,6 +30,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
   'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
   'open.valves-body': 'The new fixture shut, all other taps shut.',
+  'open.valves-run': 'All taps shut.',
   'open.restore': 'Open the water slowly and listen.',
   'open.restore-kept': 'Open each old stop slowly, all the way, and listen.',
   'open.heater-on': 'Hot side full and free of air: heater on again.',

@@ -123,6 +123,8 @@ export const COLOUR: SignTable = {
   cement: { 'cement-grey': 0.9 },
 }
 
+/** Copper under verdigris. */
+export const GREEN_COLOUR: AnswerWeights = { green: 0.55, 'copper-brown': 0.35 }
 /** Iron and steel under rust. */
 export const RUST_COLOUR: AnswerWeights = {
   'copper-brown': 0.66,
