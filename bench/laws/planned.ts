@@ -6,10 +6,14 @@ import {
   STARTING_SETTINGS,
   sequence,
 } from '@diarmos/core'
+import { STEPS } from '../../packages/core/src/words/steps'
 
 const { houseRules } = STARTING_SETTINGS
 /** Acts that leave on a body what a flame on it would burn. */
 const BURNS = /^(thread\.seal|push\.push|press\.press|cement\.join)/
+
+/** Acts that push an end home. */
+const PUSHES = /^(sweat\.flux|push\.push|press\.press|gasket\.tighten)$/
 
 /**
  * What is wrong with the order of work of a way, or null: there must be one; tape, paste, rubber and plastic come to a
@@ -27,6 +31,8 @@ export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOpt
   } catch (error) {
     return (error as Error).message
   }
+  const unsaid = steps.find(({ words }) => STEPS[words] === undefined)
+  if (unsaid) return `no words for ${unsaid.words}`
   const { closes } = option
   // what closes the run is made last, whatever it is
   const closing =
@@ -39,6 +45,8 @@ export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOpt
         (step) => step.seam === seam && kinds.includes(step.kind) && !step.words.startsWith('slide.'),
       )
     const [on, back] = ['slide.on', 'slide.back'].map((key) => steps.find(({ words }) => words === key))
+    if (steps.some(({ seam, words }) => ends.includes(seam ?? -1) && PUSHES.test(words)))
+      return 'what is drawn back is said to be pushed home'
     const prepared = ends.flatMap((seam) => of(seam, ['prepare', 'captive']))
     if (!on || !back || on.phase !== 'water-off' || steps.indexOf(back) < steps.indexOf(on))
       return 'what slides is not put on before it is drawn back'

@@ -29,7 +29,7 @@ export interface Closing {
  * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides, or
  * the one that is sprung; none elsewhere.
  */
-function lastSeams({ closes }: Pick<MateOption, 'closes'>): ReadonlySet<number> {
+export function lastSeams({ closes }: Pick<MateOption, 'closes'>): ReadonlySet<number> {
   if (closes?.by === 'slide') return new Set([closes.seam, closes.seam + 1])
   return new Set(closes?.by === 'spring' ? [closes.seam] : [])
 }

@@ -7,7 +7,7 @@ import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
-import { addSlide, type Close, type Closing, closeLast, keepFromHeat, makeUp } from './closing'
+import { addSlide, type Close, type Closing, closeLast, keepFromHeat, lastSeams, makeUp } from './closing'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
 import { isCapped, lineWords, SHUTS } from './lineWords'
@@ -19,6 +19,9 @@ const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
 }
+
+/** Acts that push home: what slides is drawn back over the end instead, and says so. */
+const PUSHES: ReadonlySet<string> = new Set(['sweat.flux', 'push.push', 'press.press', 'gasket.tighten'])
 
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
 const BLANK_TRIM_MM = 6
@@ -114,6 +117,7 @@ function addLine(
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
+  const slid = option.closes?.by === 'slide' ? lastSeams(option) : new Set<number>()
   /** Made before the water comes back: up to the stop, and what is soldered behind it, since a flame wants it dry and empty. */
   const early = (seam: number) => {
     const joint = option.joints[seam]
@@ -148,7 +152,9 @@ function addLine(
       const words =
         template.onBench && farEnd
           ? `${template.words}-other`
-          : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+          : slid.has(seam) && PUSHES.has(template.words)
+            ? `${template.words}-slid`
+            : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there

@@ -100,6 +100,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',
+  'sweat.flux-slid': 'Thin flux on {fluxOn}, wipe the surplus.',
   'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
   'sweat.cool':
     'Do not move it until set; let it cool{cooling, select, ten { ten minutes before plastic or rubber comes near} hand { until a bare hand holds it, before plastic or rubber comes near} other {}}.',
@@ -113,6 +114,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'No score, no burr, no flat on the sealing length; {pushFitClean, select, abrasive {clean it as for solder, then wipe it} other {wipe it, no abrasive}}.{material, select, copper {{stiffener, select, pull { Pull the stiffener: copper needs none.} other {}}} other {}}',
   'push.mark': 'Mark {insertionMm, number, insertion-mark} from the end.',
   'push.push': 'Push in one go until the mark is just gone; pull back to prove the grip.',
+  'push.push-slid': 'It covers this end to the mark; pull to prove the grip.',
   'thread.brush': 'Brush the threads clean and look for cracks.',
   'thread.seal':
     '{threadSeal} on the male thread: clockwise seen from the end, first thread left free{tapeTurns, select, three {; three turns of tape} seven {; seven turns of tape} five {; five turns of tape} other {}}.',
@@ -148,6 +150,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'press.mark':
     'Mark {insertionMm, number, insertion-mark} from the end; look that the ring lies in its bead.',
   'press.press': 'Push until the mark is just gone, jaw square on the bead, press once.',
+  'press.press-slid': 'It covers this end to the mark; jaw square on the bead, press once.',
   'press.look': 'Look at the mouth again: the mark must not have come out.',
   'flare.nut': 'Flare nut onto the tube, thread towards the end.',
   'flare.form': 'Flare the end in the bar; no crack, no ridge, as wide as the nut’s seat.',
@@ -156,6 +159,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'gasket.nut': 'Nut, then gasket onto the pipe.',
   'gasket.tighten':
     'Pipe in to {insertionMm, number, insertion-mark}; tighten each nut as its sheet says. Secure the run: it can pull out.',
+  'gasket.tighten-slid':
+    'It covers this end to the mark; tighten the nut as the sheet says. Secure the run: it can pull out.',
   'spout.slip': 'Push the spout home against the wall, tighten its screw on the tube.',
   'sleeve.round': 'Round the end with the tool: no burr, no oval.',
   'sleeve.sleeve': 'Press sleeve onto the tube.',
