@@ -110,12 +110,14 @@ export function RunCut({ view, line, fixed, onOut }: Props) {
         </View>
       ) : answer && 'shortMm' in answer ? (
         <Note kind="caution" title="No place for the cut">
-          {answer.blocks === null
-            ? screenText('cut.short-parts', { shortMm: answer.shortMm }, unit)
-            : screenText('cut.short', { shortMm: answer.shortMm, what: what([answer.blocks]) }, unit)}
-          {answer.blocks !== null && !fixed.corner && run.things[answer.blocks]?.kind === 'elbow'
-            ? ` ${screenText('cut.corner', {}, unit)}`
-            : ''}
+          {[
+            answer.blocks === null
+              ? screenText('cut.short-parts', { shortMm: answer.shortMm }, unit)
+              : screenText('cut.short', { shortMm: answer.shortMm, what: what([answer.blocks]) }, unit),
+            ...(answer.blocks !== null && !fixed.corner && run.things[answer.blocks]?.kind === 'elbow'
+              ? [screenText('cut.corner', {}, unit)]
+              : []),
+          ].join(' ')}
         </Note>
       ) : lost ? (
         <Txt tone="soft">{screenText('cut.no-elbow', {}, unit)}</Txt>

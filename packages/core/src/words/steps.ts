@@ -95,8 +95,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Make the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; its first end expanded {insertionMm, number, reading} deep and a little more. Its sockets are shorter than bought ones.',
   'made.expanded-other': 'Expand the sleeve’s other end until the tube slides through from end to end.',
   'slide.on':
-    'Slide the {part} wholly onto the bare pipe, {needsMm, number, least-stub} of it clean and straight; mark where each mouth will stand.',
-  'slide.back': 'Draw the {part} back to the marks, half of it over each end.',
+    'Push the {part} fully onto the pipe or the piece that Cut names: it takes {needsMm, number, least-stub} of it, bare, clean and straight. Both witness marks are on.',
+  'slide.back': 'Draw the {part} back until it stands at both marks; where it is tight, tap it.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',
