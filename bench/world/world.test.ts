@@ -91,7 +91,7 @@ describe('Find in the world', () => {
   ] as const)(
     '%s: right where it says enough, and in few looks',
     (_name, departure) => {
-      const { right, surelyRight, questions } = play(departure, 60)
+      const { right, surelyRight, questions } = play(departure, 40)
       expect(right).toBeGreaterThan(0.92)
       expect(surelyRight).toBeGreaterThan(0.95)
       expect(questions).toBeLessThan(5)

@@ -625,7 +625,12 @@ export const planRequest = z.object({
     .min(1)
     .max(MOST_LINES),
   bodies: z
-    .array(z.object({ id: key, contents: z.array(z.enum(CONTENTS)).max(20) }))
+    .array(z.object({
+        id: key,
+        contents: z.array(z.enum(CONTENTS)).max(20),
+        mount: z.enum(MOUNTS).optional(),
+        stays: z.boolean().optional(),
+      }),)
     .max(20)
     .optional(),
   houseRules,

@@ -61,23 +61,26 @@ describe('placing a part', () => {
 
 describe('the looks of ends', () => {
   it('never have a bore wider than the outside, nor anything that is no number', () => {
-    for (const { id, ports } of CATALOG)
-      for (const port of ports)
-        for (const station of endLook(port).stations) {
-          expect([id, Number.isFinite(station.u + station.outer + station.inner)]).toEqual([id, true])
-          expect([id, station.inner <= station.outer + 1e-9]).toEqual([id, true])
-          expect(station.inner).toBeGreaterThanOrEqual(0)
-        }
+    const odd = CATALOG.filter(({ ports }) =>
+      ports.some((port) =>
+        endLook(port).stations.some(
+          ({ u, outer, inner }) =>
+            !(Number.isFinite(u + outer + inner) && inner <= outer + 1e-9 && inner >= 0),
+        ),
+      ),
+    )
+    expect(odd.map(({ id }) => id)).toEqual([])
   })
 
   it('go inward station by station, so that no outline crosses itself', () => {
-    for (const { id, ports } of CATALOG)
-      for (const port of ports) {
+    const crossed = CATALOG.filter(({ ports }) =>
+      ports.some((port) => {
         const { stations, length } = endLook(port)
-        for (const [index, station] of stations.slice(1).entries())
-          expect([id, station.u >= (stations[index]?.u ?? 0)]).toEqual([id, true])
-        expect([id, (stations.at(-1)?.u ?? 0) <= length + 1e-9]).toEqual([id, true])
-      }
+        const inward = stations.every(({ u }, at) => at === 0 || u >= (stations[at - 1]?.u ?? 0))
+        return !inward || (stations.at(-1)?.u ?? 0) > length + 1e-9
+      }),
+    )
+    expect(crossed.map(({ id }) => id)).toEqual([])
   })
 
   it('differ from family to family: no two silhouettes on the sheet are the same', () => {

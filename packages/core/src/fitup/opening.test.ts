@@ -26,7 +26,7 @@ describe('a body through a hole', () => {
         if (found) expect(over).toBeLessThanOrEqual(0.02)
         else expect(over).toBeGreaterThan(-0.02)
       }),
-      { numRuns: 400, seed: 5 },
+      { numRuns: 200, seed: 5 },
     )
     // long and narrow ones, which only go in askew
     fc.assert(
@@ -35,9 +35,9 @@ describe('a body through a hole', () => {
         seen[found ?? 'none']++
         expect((found !== null) === atSomeAngle([long, narrow], [100, height]) <= 0.005).toBe(true)
       }),
-      { numRuns: 200, seed: 6 },
+      { numRuns: 120, seed: 6 },
     )
-    expect(Math.min(...Object.values(seen))).toBeGreaterThan(40)
+    expect(Math.min(...Object.values(seen))).toBeGreaterThan(20)
   })
 
   const edgesMm = [50, 50, 40, 40] as const
@@ -106,6 +106,6 @@ describe('what covers a hole', () => {
           for (const one of smaller) expect(covers(one, even)).toBe(false)
         }
       }),
-      { numRuns: 300, seed: 7 },
+      { numRuns: 150, seed: 7 },
     ))
 })

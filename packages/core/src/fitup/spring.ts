@@ -37,7 +37,11 @@ const BY_MATERIAL: Readonly<Partial<Record<PipeMaterial, Stiffness>>> = {
   stainless: { modulusMPa: 193_000, limitMPa: 205, source: handbook('ASTM A312 type 304 and 316') },
   'galvanised-steel': STEEL,
   'black-steel': STEEL,
-  brass: { modulusMPa: 103_000, limitMPa: 105, source: handbook('ASTM B43 red brass pipe') },
+  brass: {
+    modulusMPa: 117_000,
+    limitMPa: 83,
+    source: handbook('ASTM B43 red brass C23000, annealed: modulus 17 000 ksi, yield 12 ksi'),
+  },
   cpvc: {
     modulusMPa: 2900,
     limitMPa: 13.8,

@@ -226,6 +226,8 @@ interface UnifiedRow {
   readonly female: { readonly places: Connection['places']; readonly share: number }
   /** Share where metric threads are at home, against the inch share. */
   readonly metric?: number
+  /** Inside of the nut, least and most, where its standard gives it more room than ASME B1.1 would; inches. */
+  readonly nutBoreIn?: readonly [number, number]
   readonly source: Source
 }
 
@@ -307,6 +309,7 @@ const UNIFIED: readonly UnifiedRow[] = [
     male: { places: { 'stop-outlet': 0.6, hose: 0.34 }, share: 50 },
     female: { places: { hose: 0.94 }, share: 45 },
     metric: 0.03,
+    nutBoreIn: [0.9595, 0.9765],
     source: HOSE,
   },
   {
@@ -397,7 +400,9 @@ function unified(): Connection[] {
         id: `${row.id}.female`,
         name: `${row.word} nut`,
         gender: 'female',
-        acrossMm: [round(minor), round(minor + Math.max(0.3, loose))],
+        acrossMm: row.nutBoreIn
+          ? [round(row.nutBoreIn[0] * IN), round(row.nutBoreIn[1] * IN)]
+          : [round(minor), round(minor + Math.max(0.3, loose))],
         places: row.female.places,
         share: { inch: row.female.share, metric: row.female.share * (row.metric ?? 0.02) },
       },

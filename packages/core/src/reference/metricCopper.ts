@@ -24,8 +24,9 @@ const ROWS: readonly [NominalSize, number, readonly [number, number]][] = [
   ['76.1', 0.07, [1.5, 2.0]],
   ['108', 0.07, [1.5, 2.5]],
 ]
-/** Small sizes are sold soft, in coils, in the thicker wall. */
+/** Small sizes are sold soft, in coils, in the thicker wall; the smallest, which microbore heating is run in, in the thin one. */
 const SOFT: ReadonlySet<NominalSize> = new Set(['6', '8', '10', '12', '15', '18', '22'])
+const THIN_SOFT: ReadonlySet<NominalSize> = new Set(['6', '8'])
 
 /** Metric copper tube: thin and regular wall hard, small sizes soft too. */
 export const METRIC_COPPER: readonly Pipe[] = ROWS.flatMap(([nominal, tolerance, walls]) => {
@@ -44,6 +45,6 @@ export const METRIC_COPPER: readonly Pipe[] = ROWS.flatMap(([nominal, tolerance,
   const hard = walls.map(
     (wall, index): Pipe => ({ ...tube(wall), id: `copper.${index === 0 ? 'thin' : 'regular'}.${nominal}mm` }),
   )
-  const soft: Pipe = { ...tube(walls[1]), id: `copper.soft.${nominal}mm`, temper: 'soft' }
+  const soft: Pipe = { ...tube(walls[THIN_SOFT.has(nominal) ? 0 : 1]), id: `copper.soft.${nominal}mm`, temper: 'soft' }
   return SOFT.has(nominal) ? [...hard, soft] : hard
 })

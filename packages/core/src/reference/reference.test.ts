@@ -3,6 +3,7 @@ import {
   BSP,
   copperTubeOutsideDiameterIn,
   dimensionRatioWallIn,
+  leadOutsideDiameterIn,
   NPT,
   nominalNumber,
   nptPitchDiameters,
@@ -12,6 +13,7 @@ import {
   tubeEngagement,
   whitworthDiameters,
 } from './index'
+import { CONNECTIONS } from './connections'
 
 const IN = 25.4
 const pipe = (id: string) => {
@@ -42,6 +44,21 @@ describe('diameters and walls reproduce the published weights', () => {
     ['copper.k.1', 0.839],
     ['copper.l.1', 0.655],
     ['copper.m.1', 0.465],
+    ['copper.k.1-1/4', 1.04],
+    ['copper.l.1-1/4', 0.884],
+    ['copper.m.1-1/4', 0.682],
+    ['copper.k.1-1/2', 1.36],
+    ['copper.l.1-1/2', 1.14],
+    ['copper.m.1-1/2', 0.94],
+    ['copper.k.2', 2.06],
+    ['copper.l.2', 1.75],
+    ['copper.m.2', 1.46],
+    ['copper.k.3', 4],
+    ['copper.l.3', 3.33],
+    ['copper.m.3', 2.68],
+    ['copper.k.4', 6.51],
+    ['copper.l.4', 5.38],
+    ['copper.m.4', 4.66],
   ])('%s weighs %d lb/ft', (id, weight) => expect(poundsPerFoot(id, 0.323) / weight).toBeCloseTo(1, 2))
 
   // ASME B36.10M, plain end weight of schedule 40, lb/ft; the standard's own formula is 10.69 (D - t) t.
@@ -50,6 +67,9 @@ describe('diameters and walls reproduce the published weights', () => {
     ['black.40.1/2', 0.85],
     ['galvanised.40.3/4', 1.13],
     ['galvanised.40.1', 1.68],
+    ['galvanised.40.1-1/4', 2.27],
+    ['galvanised.40.1-1/2', 2.72],
+    ['galvanised.40.2', 3.65],
   ])('%s weighs %d lb/ft', (id, weight) => {
     const { odMm, wallMm } = pipe(id)
     expect((10.69 * (odMm / IN - wallMm / IN) * (wallMm / IN)) / weight).toBeCloseTo(1, 2)
@@ -61,11 +81,17 @@ describe('diameters and walls reproduce the published weights', () => {
     ['brass.regular.1/2', 0.934],
     ['brass.regular.3/4', 1.27],
     ['brass.regular.1', 1.78],
+    ['brass.regular.1-1/4', 2.63],
+    ['brass.regular.1-1/2', 3.13],
+    ['brass.regular.2', 4.12],
   ])('%s weighs %d lb/ft', (id, weight) => expect(poundsPerFoot(id, 0.316) / weight).toBeCloseTo(1, 2))
 
   // Mass per metre of EN 1057 tube as tube makers' tables print it, kg/m; those tables reckon with 8.9 kg/dm3.
   it.each([
     ['copper.thin.10mm', 0.158],
+    // microbore, coiled
+    ['copper.soft.6mm', 0.091],
+    ['copper.soft.10mm', 0.182],
     ['copper.thin.15mm', 0.28],
     ['copper.regular.15mm', 0.391],
     ['copper.thin.22mm', 0.531],
@@ -75,6 +101,19 @@ describe('diameters and walls reproduce the published weights', () => {
     const { odMm, wallMm } = pipe(id)
     expect((Math.PI * (odMm - wallMm) * wallMm * 8.9e-3) / mass).toBeCloseTo(1, 2)
   })
+
+  // Lead pipe as old price lists give it: bore, pounds a foot, and the thickness beside them, in, rounded or cut to hundredths.
+  it.each([
+    [1 / 2, 3, 0.25],
+    [1 / 2, 2, 0.18],
+    [5 / 8, 3.5, 0.25],
+    [3 / 4, 4.8125, 0.29],
+    [1, 6, 0.3],
+    [1, 4.5, 0.23],
+    [1.5, 8, 0.29],
+  ])('lead of %d in bore and %d lb/ft is %d in thick', (bore, pounds, thick) =>
+    expect(Math.abs((leadOutsideDiameterIn(bore, pounds) - bore) / 2 - thick)).toBeLessThan(0.011),
+  )
 })
 
 describe('formulas that the standards state', () => {
@@ -116,6 +155,15 @@ describe('formulas that the standards state', () => {
     const found = whitworthDiameters(row.majorMm, row.threadsPerInch)
     expect(found.pitchMm).toBeCloseTo(pitch, 2)
     expect(found.minorMm).toBeCloseTo(minor, 2)
+  })
+
+  // ASME B1.20.7: a basic thread is 0.64952 of its pitch deep, cut from the coupling's least outside of 1.0725 in;
+  // the nipple's largest outside, 1.0625, goes in with ten thousandths to spare
+  it('a hose nut is bored by its own standard, wider outside than the nipple by the allowance', () => {
+    const nut = CONNECTIONS.find(({ id }) => id === 'hose.3/4.female')
+    const least = 1.0725 - (2 * 0.64952) / 11.5
+    expect((nut?.acrossMm[0] ?? 0) / IN).toBeCloseTo(least, 3)
+    expect((nut?.acrossMm[1] ?? 0) / IN - least).toBeCloseTo(0.017, 3)
   })
 
   // SDR is OD over wall (ASTM F412): PEX is SDR 9, CPVC and polybutylene SDR 11 down to a least wall.

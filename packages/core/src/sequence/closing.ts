@@ -23,6 +23,8 @@ export interface Closing {
   /** Whether a joint is made before the water comes back. */
   readonly early: (seam: number) => boolean
   readonly solderAt: Schools['solderAt']
+  /** What the line ends at can be carried in with what is soldered to it: a valve that is still to be hung. */
+  readonly carried: boolean
 }
 
 /**
@@ -130,11 +132,12 @@ export function makeUp(work: Closing): void {
 
 /** Whether a joint can be soldered apart from the place: nothing of it spoils, and nothing waits on the old pipe. */
 function forTheBench(work: Closing, seam: number): boolean {
-  const { option, solderAt } = work
-  // what the fixture hangs on stays where that is
+  const { option, solderAt, carried } = work
   const toFixture = (option.joints[seam]?.to ?? 0) >= option.parts.length
   return (
-    solderAt === 'bench' && !toFixture && !partsAt(work, seam).some((part) => heatShy(part) || slides(part))
+    solderAt === 'bench' &&
+    (carried || !toFixture) &&
+    !partsAt(work, seam).some((part) => heatShy(part) || slides(part))
   )
 }
 

@@ -4,6 +4,11 @@ import type { MateOption } from '../mate/types'
 /** Parts that shut a line off. */
 export const SHUTS = /stop$|valve$|bib$/
 
+/** Whether the line's own stop, new or kept, keeps the water from what is behind it. */
+export function hasStop({ parts, removalId }: Pick<MateOption, 'parts' | 'removalId'>): boolean {
+  return removalId === KEEP_STOP.id || parts.some(({ family }) => SHUTS.test(family))
+}
+
 /** A line that ends at a cap or a plug: nothing runs from it. */
 export function isCapped(parts: MateOption['parts']): boolean {
   const last = parts.at(-1)?.family
@@ -13,12 +18,21 @@ export function isCapped(parts: MateOption['parts']): boolean {
 /** A line's own steps speak of its stop and its connector only where it has them. */
 export function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
   const kept = removalId === KEEP_STOP.id
-  const shuts = kept || parts.some(({ family }) => SHUTS.test(family))
+  const shuts = hasStop({ parts, removalId })
   const hose = parts.some(({ family }) => family === 'supply-connector')
   if (isCapped(parts))
     return (
       { 'prove.tissue-inlet': 'prove.tissue-joints', 'prove.tissue-outlet': 'prove.tissue-cap' }[words] ??
       words
+    )
+  // a connector without a stop before it: nothing is left open that it could be run from
+  if (hose && !shuts)
+    return (
+      {
+        'prove.tissue-inlet': 'prove.tissue-joints',
+        'open.flush': 'open.flush-run',
+        'prove.tissue-outlet': 'prove.tissue-end',
+      }[words] ?? words
     )
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
   if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-kept' }[words] ?? words

@@ -8,9 +8,10 @@ import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
 import { addSlide, type Close, type Closing, closeLast, keepFromHeat, lastSeams, makeUp } from './closing'
+import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
-import { isCapped, lineWords, SHUTS } from './lineWords'
+import { hasStop, isCapped, lineWords, SHUTS } from './lineWords'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
@@ -48,10 +49,15 @@ function houseKeepsWater(lines: readonly PlanLine[]): boolean {
   return water.length > 0 && water.every(staysAt)
 }
 
+/** What has to be true of the water before anything is opened: it has run out, and the stop is seen to hold. */
+function lastBeforeOpening(lines: readonly PlanLine[]): string {
+  return houseKeepsWater(lines) ? 'general/drain' : 'general/proved'
+}
+
 function addLine(
   graph: Graph,
   line: PlanLine,
-  { houseRules, jointMinutes = {}, lines }: Pick<PlanRequest, 'houseRules' | 'jointMinutes' | 'lines'>,
+  { houseRules, jointMinutes = {}, lines, bodies = [] }: PlanRequest,
 ): void {
   const body = line.meets?.to
   // what it ends at hands on to other lines
@@ -62,7 +68,7 @@ function addLine(
   const ownStop = staysAt(line) && !houseKeepsWater(lines)
   const [shut, open] = ownStop
     ? [id('line', OWN_STOP.shut.key), id('line', OWN_STOP.open.key)]
-    : ['general/drain', 'general/valves']
+    : [lastBeforeOpening(lines), 'general/valves']
   if (ownStop)
     for (const template of [OWN_STOP.shut, OWN_STOP.open])
       graph.add(id('line', template.key), template, lineId, null)
@@ -91,6 +97,7 @@ function addLine(
     for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
   }
   const removed = removal.map((template) => id('remove', template.key))
+  if (lineMedium(line) === 'supply') addOldConnector(graph, line, bodies, shut, removed)
 
   const medium = lineMedium(line)
   for (const template of LINE_STEPS) {
@@ -118,10 +125,16 @@ function addLine(
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
   const slid = option.closes?.by === 'slide' ? lastSeams(option) : new Set<number>()
-  /** Made before the water comes back: up to the stop, and what is soldered behind it, since a flame wants it dry and empty. */
+  // what begins at a new valve gets water when that is opened
+  const behindValve = line.meets?.from !== undefined && line.branchOf === undefined
+  const unstopped = !behindValve && !hasStop(option)
+  /**
+   * Made before the water comes back: up to the stop, all of it where no stop keeps the water from it, and what is
+   * soldered behind a stop, since a flame wants it dry and empty.
+   */
   const early = (seam: number) => {
     const joint = option.joints[seam]
-    return joint !== undefined && (joint.beforeStop || methodById(joint.method).needsFlame)
+    return joint !== undefined && (unstopped || joint.beforeStop || methodById(joint.method).needsFlame)
   }
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
@@ -193,7 +206,8 @@ function addLine(
     }
   })
 
-  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt }
+  const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
+  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, carried }
   if (option.closes?.by === 'slide') addSlide(closing, removed, open)
   closeLast(closing)
   makeUp(closing)
@@ -208,6 +222,7 @@ function addLine(
     return
   }
   graph.precede(ownStop ? open : 'general/restore', id('line', 'dry-inlet'))
+  graph.precede(id('line', 'dry-inlet'), id('line', 'dry-outlet'))
   if (line.leftLong !== undefined) {
     addLeftLong(graph, line, later, (seam) => stepsOf.get(seam) ?? [])
     for (const step of removed) graph.precede(step, open)
@@ -272,7 +287,9 @@ function build(request: PlanRequest): Graph {
   }
   const graph = new Graph()
   const kept = houseKeepsWater(lines)
-  const general = GENERAL_STEPS.filter((step) => applies[step.when] && !(kept && step.when === 'hot'))
+  const general = GENERAL_STEPS.filter(
+    (step) => applies[step.when] && !(kept && (step.when === 'hot' || step.key === 'proved')),
+  )
   const inRuns = water.length > 0 && water.every(({ option }) => option.removalId === CUT_OPEN.id)
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
   for (const step of general) {
@@ -298,6 +315,7 @@ function build(request: PlanRequest): Graph {
       graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
   }
   addBodies(graph, request)
+  addFixtures(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
   // a part that is missing is found out before anything is set out, made up or shut

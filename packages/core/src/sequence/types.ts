@@ -1,5 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
-import type { Body } from '../assembly/bodies/types'
+import type { Body, Mount } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import type { MethodId } from '../assembly/methods/table'
 import type { HouseRules, MateOption } from '../mate/types'
@@ -19,10 +19,18 @@ export interface PlanLine {
   readonly leftLong?: number
 }
 
+/** What goes in, as far as its order of work goes. */
+export interface PlanBody extends Pick<Body, 'id' | 'contents'> {
+  /** What it is fixed to; nothing is said of setting it where that is not known. */
+  readonly mount?: Mount
+  /** It is there already and stays: only its piping is new. */
+  readonly stays?: boolean
+}
+
 export interface PlanRequest {
   readonly lines: readonly PlanLine[]
   /** What goes in, with what is in it. */
-  readonly bodies?: readonly Pick<Body, 'id' | 'contents'>[]
+  readonly bodies?: readonly PlanBody[]
   readonly houseRules: HouseRules
   readonly oldSolder?: boolean
   /** What the shop takes for one joint, hands on, minutes; else the table's own. */

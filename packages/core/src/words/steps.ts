@@ -27,11 +27,23 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Open the tap above, or flush: it runs out and stays dry. Where it does not, the stop does not hold and is replaced.',
   'open.valves-kept': 'The new fixture shut.',
   'safe.drain': 'Open the highest and the lowest tap, hot and cold, and let it drain.',
+  'safe.proved':
+    'The lowest tap has run out and stays dry for a minute: the stop holds. Where it does not, go back to the next one, or the main.',
+  'remove.old-connector':
+    'Hold the old stop with a second wrench; the old connector, riser or hose off its outlet, towel under it.',
+  'fixture.out': 'The old fixture out: its nuts from below, lift it off; the deck scraped clean and dry.',
+  'fixture.set':
+    'Set it on its gasket or putty, no oil putty on stone; square to the bowl; drawn down from below until it shows all round.',
+  'fixture.hang':
+    'Hang it, “up” above: one screw, level; the second, level again; its depth within the window on its sheet.',
+  'fixture.run':
+    'Aerator and hand shower off: run cold, then hot, until it is clear and no air spits. Then put them back.',
+  'fixture.fill': 'Let the tank fill; set its level; flush it twice.',
   'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
   'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
   'open.valves-body': 'The new fixture shut, all other taps shut.',
   'open.valves-run': 'All taps shut.',
-  'open.restore': 'Open the water slowly and listen.',
+  'open.restore': 'Open the water slowly, a high tap open for the air: cold first, then hot. Listen.',
   'open.restore-kept': 'Open each old stop slowly, all the way, and listen.',
   'open.heater-on': 'Hot side full and free of air: heater on again.',
   'open.flush': 'Run the new stop into a bucket until it runs clear.',

@@ -37,6 +37,15 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
     after: ['shut'],
   },
   {
+    key: 'proved',
+    kind: 'safe',
+    words: 'safe.proved',
+    seconds: 60,
+    when: 'water',
+    place: 'inside',
+    after: ['drain'],
+  },
+  {
     key: 'bond',
     kind: 'safe',
     words: 'safe.bond',
@@ -52,7 +61,7 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
     seconds: 20,
     when: 'water',
     place: 'inside',
-    after: ['drain'],
+    after: ['drain', 'proved'],
   },
   {
     key: 'restore',

@@ -144,7 +144,7 @@ describe('laws of the belief about threads', () => {
         const backward = ask([...observations].reverse(), 'unknown')
         expect(backward.candidates[0]?.probability).toBeCloseTo(belief.candidates[0]?.probability ?? 0, 9)
       }),
-      { numRuns: 40 },
+      { numRuns: 24 },
     ))
 
   it('puts each thread first on its own count, diameter, gender and place, or names it beside its twin', () => {
@@ -211,7 +211,7 @@ describe('laws of the belief about threads', () => {
         const gained = fits * after('fits') + (1 - fits) * after('rocks') - Math.max(...chances(now))
         expect(Math.abs(1000 * gained - next.gainPerMille)).toBeLessThan(12)
       }),
-      { numRuns: 30 },
+      { numRuns: 16 },
     ))
 
   it('a leaf that was laid in is not named again; where no look is left, that is said', () => {

@@ -1,0 +1,150 @@
+// Jobs as a shop meets them, with ways that were found for them: one to three fixtures behind one shut-off.
+import {
+  BODY_KINDS,
+  type Conditions,
+  keptStopEnd,
+  type LineRequest,
+  mate,
+  mouthOf,
+  type PlanRequest,
+  pipeById,
+  STARTING_SETTINGS,
+} from '@diarmos/core'
+import { judged } from '../judge/questions'
+import { Dice } from '../mate/random'
+
+type PlanLine = PlanRequest['lines'][number]
+
+interface Solved {
+  readonly request: LineRequest
+  readonly kind: string
+  readonly options: readonly PlanLine['option'][]
+}
+
+/** Questions that have a way, with their ways: solved once, drawn from many times. */
+export function solvedQuestions(count: number, from = 0): readonly Solved[] {
+  const found: Solved[] = []
+  for (let index = from; found.length < count; index++) {
+    const { request, kind } = judged(index)
+    const options = mate(request).lines[0]?.options ?? []
+    if (options.length > 0) found.push({ request: request.lines[0], kind, options })
+  }
+  return [...found, ...besides()]
+}
+
+/** Stops that stay, of which only what hangs on them is new; and basins' wastes. */
+function besides(): readonly Solved[] {
+  const { conditions } = judged(0).request.lines[0]
+  const { settings } = judged(3).request
+  const plain: Conditions = { ...conditions, oldJoint: 'none', access: 'reachable', stubMm: 80 }
+  const ask = (kind: string, request: LineRequest): Solved[] => {
+    const options = mate({ lines: [request], settings, k: 6 }).lines[0]?.options ?? []
+    return options.length > 0 ? [{ request, kind, options }] : []
+  }
+  const stop = keptStopEnd('comp-3/8')
+  return [
+    ...['faucet.shank.1/2', 'faucet.hose.3/8', 'toilet.fill.7/8', 'appliance.comp.3/8'].flatMap((kind) =>
+      ask(kind, {
+        lineId: 'a',
+        ...(stop ? { from: { ends: [stop] } } : {}),
+        kept: 'stop',
+        to: mouthOf(kind),
+        conditions: { ...plain, reachMm: 250, stopWeeps: kind.startsWith('toilet') },
+      }),
+    ),
+    ...(['none', 'slip', 'cement'] as const).flatMap((oldJoint) =>
+      ['pvc-dwv.40.1-1/2', 'abs-dwv.40.1-1/2'].flatMap((pipeId) =>
+        ask('waste', {
+          lineId: 'a',
+          pipeId,
+          to: mouthOf('waste.tail.1-1/4'),
+          conditions: { ...plain, service: 'waste', oldJoint },
+        }),
+      ),
+    ),
+  ]
+}
+
+/** Kinds of valve that are hung in a wall. */
+export const IN_WALL = BODY_KINDS.filter(({ mount, ports }) => mount === 'in-wall' && ports.length > 2).map(
+  ({ id }) => id,
+)
+
+/** Ways for what leaves a valve in the wall: to an arm, or capped. */
+export function outletsOf(kinds: readonly string[]): ReadonlyMap<string, readonly Solved[]> {
+  const { conditions } = judged(0).request.lines[0]
+  const plain = { ...conditions, access: 'closed-wall', oldJoint: 'none', service: 'cold' } as const
+  return new Map(
+    kinds.map((kind) => [
+      kind,
+      ['arm.1/2', 'closed'].flatMap((to): Solved[] => {
+        const request: LineRequest = {
+          lineId: 'out',
+          from: mouthOf(kind),
+          to: mouthOf(to),
+          conditions: plain,
+        }
+        const options =
+          mate({ lines: [request], settings: judged(3).request.settings, k: 6 }).lines[0]?.options ?? []
+        return options.length > 0 ? [{ request, kind: to, options }] : []
+      }),
+    ]),
+  )
+}
+
+const TWO_WATERS = /^(faucet|tap|washer|valve)/
+
+/** The job that a number stands for, of questions that were solved. */
+export function job(
+  index: number,
+  solved: readonly Solved[],
+  outlets: ReadonlyMap<string, readonly Solved[]>,
+): PlanRequest {
+  const dice = new Dice(410_000 + index)
+  const lines: PlanLine[] = []
+  const bodies: NonNullable<PlanRequest['bodies']>[number][] = []
+  for (let fixture = 0; fixture < dice.pick([1, 1, 1, 2, 2, 3]); fixture++) {
+    const { request, kind, options } = dice.pick(solved)
+    const row = BODY_KINDS.find(({ id }) => id === kind)
+    const bodyId = `b${fixture}`
+    const material = request.pipeId ? pipeById(request.pipeId)?.material : undefined
+    const besides = { hardRiser: dice.chance(0.15), oldPlate: dice.chance(0.1) }
+    const services =
+      TWO_WATERS.test(kind) && dice.chance(0.75)
+        ? (['hot', 'cold'] as const)
+        : ([request.conditions.service] as const)
+    if (row && !row.insert)
+      bodies.push({
+        id: bodyId,
+        contents: row.contents,
+        mount: row.mount,
+        ...(dice.chance(0.4) ? { stays: true } : {}),
+      })
+    for (const service of services)
+      lines.push({
+        lineId: `${bodyId}-${service}`,
+        option: dice.pick(options),
+        conditions: { ...request.conditions, service, ...besides },
+        ...(material ? { material } : {}),
+        ...(row && !row.insert ? { meets: { to: bodyId } } : {}),
+      })
+    for (const outlet of outlets.get(kind) ?? []) {
+      if (!dice.chance(0.6)) continue
+      const option = dice.pick(outlet.options)
+      const long = option.parts.findIndex(({ family }) => family === 'tube-piece')
+      const leftLong = long >= 0 && long < option.joints.length - 1 && dice.chance(0.3)
+      lines.push({
+        lineId: `${bodyId}-${outlet.kind}`,
+        option,
+        conditions: outlet.request.conditions,
+        meets: { from: bodyId },
+        ...(leftLong ? { leftLong: long } : {}),
+      })
+    }
+  }
+  return {
+    lines,
+    bodies,
+    houseRules: { ...STARTING_SETTINGS.houseRules, solderAt: dice.pick(['bench', 'place'] as const) },
+  }
+}

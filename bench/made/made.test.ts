@@ -1,0 +1,91 @@
+import { type PlannedStep, type PlanRequest, sequence } from '@diarmos/core'
+import { STEPS } from '../../packages/core/src/words/steps'
+import { IN_WALL, job, outletsOf, solvedQuestions } from './jobs'
+import { carryOut } from './world'
+
+const solved = solvedQuestions(60)
+const outlets = outletsOf(IN_WALL)
+// a twentieth of what bench/plan.ts carries out
+const JOBS = Array.from({ length: 250 }, (_, index) => job(index, solved, outlets))
+const planned = JOBS.map((request) => ({ request, steps: sequence(request).steps }))
+
+describe('an order of work that is carried out', () => {
+  it('floods, melts, burns, traps and bares nothing, whatever is worked on', () => {
+    const wrong = planned.flatMap(({ request, steps }, index) =>
+      carryOut(request, steps).map((what) => `job ${index}: ${what}`),
+    )
+    expect(wrong).toEqual([])
+  })
+
+  it('has words for every step', () => {
+    const unsaid = planned.flatMap(({ steps }) => steps.filter(({ words }) => STEPS[words] === undefined))
+    expect(unsaid.map(({ words }) => words)).toEqual([])
+  })
+
+  it('comes upon stops that stay, drains, valves in walls, fixtures that stay, and pipes that are left long', () => {
+    const lines = JOBS.flatMap(({ lines: each }) => each)
+    const some = (what: (line: PlanRequest['lines'][number]) => boolean) => lines.filter(what).length
+    expect(some(({ option }) => option.removalId === 'keep-stop')).toBeGreaterThan(5)
+    expect(some(({ conditions }) => conditions.service === 'waste')).toBeGreaterThan(5)
+    expect(some(({ leftLong }) => leftLong !== undefined)).toBeGreaterThan(3)
+    expect(some(({ meets }) => meets?.from !== undefined)).toBeGreaterThan(20)
+    expect(JOBS.filter(({ bodies }) => bodies?.some(({ stays }) => stays)).length).toBeGreaterThan(20)
+  })
+})
+
+/** Puts one step right after another, or before it, and leaves the rest where it is. */
+function moved(steps: readonly PlannedStep[], what: PlannedStep, to: PlannedStep, side: 'after' | 'before') {
+  const length = what.endSeconds - what.startSeconds
+  const startSeconds = side === 'after' ? to.endSeconds + 0.25 : to.startSeconds - length - 0.25
+  return steps.map((step) =>
+    step === what ? { ...step, startSeconds, endSeconds: startSeconds + length } : step,
+  )
+}
+
+// what is moved, where to, and what comes of it
+const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
+  [/^safe\.heater-off/, 'after', /^safe\.drain$/, /burns dry: the heater is on while/],
+  [/^safe\.shut$/, 'after', /^safe\.drain$/, /drains against open water/],
+  [/^safe\.proved/, 'after', /^remove\.cut$/, /floods: remove\.cut .* under pressure/],
+  [/^remove\.cut$/, 'before', /^safe\.shut$/, /floods: remove\.cut .* under pressure/],
+  [/^remove\.old-connector/, 'after', /^remove\.(cut|unscrew)/, /with its connector still on/],
+  [/^remove\.undo-connector/, 'before', /^safe\.(drain-kept|stop-shut)/, /floods: remove\.undo-connector/],
+  [/^compression\.nut/, 'after', /^compression\.tighten/, /trapped: compression\.nut/],
+  [/^pex\.ring/, 'after', /^crimp\.press/, /trapped: pex\.ring/],
+  [/^captive\.plate/, 'after', /^open\.valves/, /trapped: the plate/],
+  [/^(compression\.tighten|push\.push|crimp\.press)$/, 'after', /^open\.restore$/, /floods: .* stands open/],
+  [/^cement\.cure|^sweat\.cool|^expansion\.grip/, 'after', /^open\.valves/, /bursts: .* has not set/],
+  [/^open\.valves/, 'after', /^open\.restore/, /floods: the new stops are not shut/],
+  [/^body\.strip/, 'after', /^body\.cool/, /melts: what is in/],
+  [/^body\.refit/, 'after', /^open\.restore/, /floods: what came out of/],
+  [/^thread\.seal/, 'before', /^sweat\.heat/, /melts: flame on part/],
+  [/^open\.heater-on/, 'before', /^open\.restore$/, /burns dry: the heater is on without water/],
+  [/^open\.heater-on/, 'before', /^open\.flush/, /burns dry: air in/],
+  [/^fixture\.set/, 'before', /^fixture\.out/, /set where the old one stands/],
+  [/^fixture\.out/, 'before', /^remove\.(old-connector|undo-connector)/, /still holds it/],
+  [/^fixture\.hang/, 'after', /^open\.valves/, /joined to what does not hang/],
+  [/^swivel\.snug/, 'after', /^fixture\.set/, /no hand goes to the tail/],
+  [/^swivel\.snug/, 'before', /^remove\.old-connector/, /still on the tail/],
+  [/^prove\.tissue-inlet/, 'before', /^open\.restore$/, /looked at without pressure/],
+  [/^fixture\.run/, 'before', /^swivel\.snug/, /runs out of/],
+  [/^drain\.unplug/, 'after', /^prove\.fill/, /the plug of .* is shut in/],
+  [/^prove\.fill/, 'before', /^(slip\.tighten|cement\.join)/, /is filled and open/],
+  [/^long\.cap/, 'after', /^open\.restore$/, /stands long and open/],
+]
+
+describe('an order that is spoilt on purpose', () => {
+  it.each(SPOILT)('%s %s %s: %s', (what, side, to, fault) => {
+    let tried = 0
+    for (const { request, steps } of planned) {
+      for (const step of steps.filter(({ words }) => what.test(words)))
+        for (const other of steps.filter(
+          ({ words, lineId }) => to.test(words) && (lineId === step.lineId || !lineId || !step.lineId),
+        )) {
+          tried++
+          if (carryOut(request, moved(steps, step, other, side)).some((wrong) => fault.test(wrong))) return
+        }
+      if (tried > 400) break
+    }
+    throw new Error(`${tried} tried, and nothing came of it`)
+  })
+})

@@ -1,0 +1,330 @@
+// A small world in which an order of work is carried out: water, pressure, heat, what waits on the pipe, what can be reached.
+// It knows what each sentence of the plan does and nothing of how the plan was made; what floods, melts, burns, traps or
+// stays bare is named. From the trade's rules; imports types and part families alone.
+import type { PlannedStep, PlanRequest } from '@diarmos/core'
+
+type Line = PlanRequest['lines'][number]
+type Bodies = NonNullable<PlanRequest['bodies']>
+type Step = Pick<PlannedStep, 'id' | 'lineId' | 'seam' | 'words' | 'startSeconds' | 'endSeconds' | 'passive'>
+
+/** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
+const PARTS =
+  /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack)$/
+/** What frees the tail of the old fixture. */
+const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
+const FLAME = /^(sweat\.heat|remove\.sweat)$/
+/** The act that makes a joint. */
+const MAKES =
+  /^(sweat\.heat|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|swivel\.snug|spout\.slip)$/
+const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
+/** Goes on before the joint is made, or never. */
+const WAITS_ON_PIPE =
+  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on)$/
+/** Rubber, tape, paste or plastic that a later flame on the same part would spoil. */
+const SPOILT_BY_HEAT =
+  /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/
+const SHUTS = /stop$|valve$|bib$/
+
+interface LineState {
+  /** Its own old stop is closed and seen to hold. */
+  stopShut: boolean
+  parted: boolean
+  tailFree: boolean
+  made: Set<number>
+  set: Set<number>
+  waiting: Set<number>
+  plate: boolean
+  plugged: boolean
+  capped: boolean
+  clear: boolean
+  looked: boolean
+  everPlugged: boolean
+}
+
+const isDrain = (line: Line) => line.conditions.service === 'waste'
+const keepsStop = (line: Line) => line.option.removalId === 'keep-stop'
+const capsOff = ({ option }: Line) => ['cap', 'plug'].includes(option.parts.at(-1)?.family ?? '')
+const lastOf = ({ option }: Line) => option.joints.length - 1
+
+/** The joints that stand under pressure as soon as the line's water comes back. */
+function underPressure(line: Line): number[] {
+  const { parts, joints } = line.option
+  const all = joints.map((_, seam) => seam)
+  if (line.meets?.from !== undefined && line.branchOf === undefined) return []
+  const later = (seam: number) => line.leftLong !== undefined && (joints[seam]?.from ?? 0) >= line.leftLong
+  if (keepsStop(line)) return all
+  const shut = parts.findIndex(({ family }) => SHUTS.test(family))
+  return all.filter((seam) => !later(seam) && (shut < 0 || (joints[seam]?.to ?? 0) <= shut))
+}
+
+/**
+ * Carries a plan out and tells everything that goes wrong, in the order in which it does.
+ *
+ * @param steps as planned; their times count, not their place in the list
+ */
+export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps: readonly Step[]): string[] {
+  const wrong: string[] = []
+  const of = new Map(lines.map((line) => [line.lineId, line]))
+  const states = new Map<string, LineState>(
+    lines.map((line) => [
+      line.lineId,
+      {
+        stopShut: false,
+        parted: false,
+        tailFree: !hasOldConnector(line, bodies),
+        made: new Set(),
+        set: new Set(),
+        waiting: new Set(),
+        plate: line.conditions.plateMm === 0,
+        plugged: false,
+        everPlugged: false,
+        capped: line.leftLong === undefined,
+        clear: false,
+        looked: false,
+      },
+    ]),
+  )
+  const house = { on: true, drained: false, proved: false, stopsShut: false, closedUp: false }
+  const heater = { on: true, filled: true }
+  const water = lines.filter((line) => !isDrain(line))
+  const hot = water.filter(({ conditions }) => conditions.service === 'hot')
+  const bodyState = new Map(
+    bodies.map((body) => [
+      body.id,
+      { out: false, set: false, hung: false, stripped: false, heatedAt: -1, run: false },
+    ]),
+  )
+  const partsWithRubber = new Set<string>()
+  const partsAt = (line: Line, seam: number) => {
+    const joint = line.option.joints[seam]
+    return [joint?.from, joint?.to].filter(
+      (at): at is number => at !== undefined && line.option.parts[at] !== undefined,
+    )
+  }
+  const closing = (line: Line) => {
+    const { closes } = line.option
+    return closes?.by === 'slide'
+      ? [closes.seam, closes.seam + 1]
+      : closes?.by === 'spring'
+        ? [closes.seam]
+        : []
+  }
+  const dry = (line: Line) =>
+    isDrain(line) || (house.on ? stateOf(line).stopShut : house.drained && house.proved)
+  const stateOf = (line: Line) => states.get(line.lineId) as LineState
+  const bodyOf = (id: string) => bodyState.get(id.replace(/^general\/[a-z]+-/, ''))
+  const metBy = (stepId: string) =>
+    water.filter(({ meets }) => meets?.to !== undefined && stepId.endsWith(`-${meets.to}`))
+
+  const comesBack = (affected: readonly Line[]) => {
+    for (const line of affected) {
+      const { made, waiting, capped } = stateOf(line)
+      for (const seam of underPressure(line)) {
+        if (!made.has(seam)) wrong.push(`floods: ${line.lineId} stands open at seam ${seam}`)
+        else if (waiting.has(seam)) wrong.push(`bursts: ${line.lineId} has not set at seam ${seam}`)
+      }
+      if (!capped) wrong.push(`floods: ${line.lineId} stands long and open`)
+    }
+  }
+
+  const begins = (step: Step) => {
+    const { words, id, seam } = step
+    const line = step.lineId === null ? undefined : of.get(step.lineId)
+    if (words === 'safe.drain' && heater.on && hot.length > 0)
+      wrong.push('burns dry: the heater is on while it drains')
+    if (words === 'safe.drain' && house.on) wrong.push('drains against open water')
+    if (words === 'safe.proved' && !house.drained) wrong.push('proved before it was drained')
+    if (/^open\.restore/.test(words)) {
+      if (!house.stopsShut) wrong.push('floods: the new stops are not shut')
+      comesBack(water.filter((each) => (words === 'open.restore' ? !keepsStop(each) : keepsStop(each))))
+      for (const body of bodies)
+        if (bodyState.get(body.id)?.stripped) wrong.push(`floods: what came out of ${body.id} is not back`)
+    }
+    if (words === 'open.stop-open' && line) comesBack([line])
+    if (words === 'open.heater-on') {
+      if (!house.on) wrong.push('burns dry: the heater is on without water')
+      for (const each of hot) if (!stateOf(each).clear) wrong.push(`burns dry: air in ${each.lineId}`)
+    }
+    if (words === 'fixture.out')
+      for (const each of metBy(id))
+        if (!stateOf(each).tailFree) wrong.push(`the old connector of ${each.lineId} still holds it`)
+    if (words === 'fixture.set' && !bodyOf(id)?.out) wrong.push('set where the old one stands')
+    if (words === 'fixture.hang')
+      for (const each of lines)
+        if (
+          !heatedWhereItHangs(lines, each.meets?.from, houseRules.solderAt) &&
+          each.meets?.from !== undefined &&
+          id.endsWith(`-${each.meets.from}`) &&
+          capsOff(each) &&
+          !stateOf(each).made.has(0)
+        )
+          wrong.push(`bares: ${each.lineId} is capped where nobody reaches it`)
+    if (/^fixture\.(run|fill)$/.test(words))
+      for (const each of metBy(id))
+        if (stateOf(each).made.size < each.option.joints.length) wrong.push(`runs out of ${each.lineId}`)
+    if (!line) return
+    const state = stateOf(line)
+    if (PARTS.test(words) && !dry(line)) wrong.push(`floods: ${words} on ${line.lineId} under pressure`)
+    if (PARTS.test(words) && !FREES.test(words) && !keepsStop(line) && !state.tailFree)
+      wrong.push(`${words} on ${line.lineId} with its connector still on`)
+    if (FLAME.test(words)) flame(line, step, words === 'remove.sweat')
+    if (/^open\.flush/.test(words)) {
+      if (!house.on) wrong.push(`${line.lineId} is run without water`)
+      for (const each of underPressure(line))
+        if (!state.made.has(each)) wrong.push(`runs out of ${line.lineId}`)
+    }
+    if (/^prove\.(tissue|old-stop)/.test(words)) {
+      if (!house.on && !keepsStop(line)) wrong.push(`${line.lineId} is looked at without pressure`)
+      const seen = /inlet|joints|old-stop|cap$/.test(words)
+        ? underPressure(line)
+        : line.option.joints.map((_, at) => at)
+      for (const each of seen)
+        if (!state.made.has(each) && !(words === 'prove.tissue-cap' && line.leftLong !== undefined))
+          wrong.push(`seam ${each} of ${line.lineId} is looked at before it is made`)
+    }
+    if (words === 'prove.fill')
+      for (const [at] of line.option.joints.entries())
+        if (!state.made.has(at) || state.waiting.has(at))
+          wrong.push(`${line.lineId} is filled and open at seam ${at}`)
+    if (seam === null) return
+    const joint = line.option.joints[seam]
+    if (!joint) return
+    if (WAITS_ON_PIPE.test(words) && state.made.has(seam) && words !== 'slide.on')
+      wrong.push(`trapped: ${words} after seam ${seam} of ${line.lineId} was made`)
+    // what is done to the old end waits for it
+    const onOld = joint.atStub && !/^made\.|^swivel\.look/.test(words)
+    if (onOld && needsOldEnd(line) && !state.parted && !/^sweat\.shield/.test(words))
+      wrong.push(`${words} on the old end of ${line.lineId} before that is free`)
+    if (!MAKES.test(words)) return
+    if (joint.atStub && !state.plate) wrong.push(`trapped: the plate of ${line.lineId} is not on`)
+    if (joint.atStub && state.plugged) wrong.push(`the plug of ${line.lineId} is shut in`)
+    const body = bodies.find(({ id: each }) => each === line.meets?.to)
+    const at = body && bodyState.get(body.id)
+    const tail = seam === lastOf(line) && !capsOff(line)
+    if (tail && body?.mount === 'deck') {
+      const connector = line.option.parts[joint.from]?.family === 'supply-connector'
+      if (body.stays && !state.tailFree)
+        wrong.push(`the old connector of ${line.lineId} is still on the tail`)
+      if (!body.stays && connector && at?.set) wrong.push(`no hand goes to the tail of ${line.lineId}`)
+      if (!body.stays && !connector && !at?.set) wrong.push(`${line.lineId} is joined to what is not set`)
+    }
+    if (body?.mount === 'in-wall' && joint.atStub && !at?.hung)
+      wrong.push(`${line.lineId} is joined to what does not hang`)
+  }
+
+  const flame = (line: Line, step: Step, onOld: boolean) => {
+    const joint = step.seam === null ? undefined : line.option.joints[step.seam]
+    if ((onOld || joint?.atStub) && !dry(line)) wrong.push(`steams: flame on ${line.lineId} with water in it`)
+    if (step.seam === null || closing(line).includes(step.seam)) return
+    for (const part of partsAt(line, step.seam))
+      if (partsWithRubber.has(`${line.lineId} ${part}`))
+        wrong.push(`melts: flame on part ${part} of ${line.lineId}`)
+    const touches =
+      step.seam === lastOf(line)
+        ? line.meets?.to
+        : step.seam === 0 && line.branchOf === undefined
+          ? line.meets?.from
+          : undefined
+    const body = bodies.find(({ id }) => id === touches)
+    if (
+      body?.contents.some((what) => ['cartridge', 'seat', 'seal'].includes(what)) &&
+      !bodyState.get(body.id)?.stripped
+    )
+      wrong.push(`melts: what is in ${body.id}`)
+  }
+
+  const ends = (step: Step) => {
+    const { words, id, seam } = step
+    const line = step.lineId === null ? undefined : of.get(step.lineId)
+    const body = bodyOf(id)
+    if (words === 'safe.shut') house.on = false
+    if (words === 'safe.shut-kept' || words === 'safe.drain-kept')
+      for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
+    if (words === 'safe.drain') house.drained = true
+    if (words === 'safe.proved') house.proved = true
+    if (words === 'safe.heater-off') heater.on = false
+    if (words === 'open.heater-on') heater.on = true
+    if (/^open\.valves/.test(words)) house.stopsShut = true
+    if (words === 'open.restore') house.on = true
+    if (words === 'open.restore-kept')
+      for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = false
+    if (body && words === 'fixture.out') body.out = true
+    if (body && words === 'fixture.set') body.set = true
+    if (body && words === 'fixture.hang') body.hung = true
+    if (body && words === 'body.strip') body.stripped = true
+    if (body && words === 'body.refit') body.stripped = false
+    if (!line) return
+    const state = stateOf(line)
+    if (words === 'safe.stop-shut') state.stopShut = true
+    if (words === 'open.stop-open') state.stopShut = false
+    if (PARTS.test(words) && !FREES.test(words)) state.parted = true
+    if (keepsStop(line) && FREES.test(words)) state.parted = true
+    if (FREES.test(words)) state.tailFree = true
+    if (words === 'captive.plate') state.plate = true
+    if (words === 'drain.plug') state.plugged = state.everPlugged = true
+    if (words === 'drain.unplug') state.plugged = false
+    if (words === 'long.cap') state.capped = true
+    if (/^open\.flush/.test(words)) state.clear = true
+    if (/^prove\./.test(words)) state.looked = true
+    if (seam === null) return
+    if (MAKES.test(words)) {
+      state.made.add(seam)
+      if (SPOILT_BY_HEAT.test(words))
+        for (const part of partsAt(line, seam)) partsWithRubber.add(`${line.lineId} ${part}`)
+      if (steps.some((each) => each.lineId === step.lineId && each.seam === seam && SETS.test(each.words)))
+        state.waiting.add(seam)
+    }
+    // what is taped cannot be heated any more, screwed home or not
+    if (words === 'thread.seal')
+      for (const part of partsAt(line, seam)) partsWithRubber.add(`${line.lineId} ${part}`)
+    if (SETS.test(words)) state.waiting.delete(seam)
+  }
+
+  // an end counts before what begins at the same moment
+  const events = steps
+    .flatMap((step) => [
+      { at: step.startSeconds, first: 1, run: () => begins(step) },
+      { at: step.endSeconds, first: step.endSeconds === step.startSeconds ? 2 : 0, run: () => ends(step) },
+    ])
+    .map((event, index) => ({ ...event, index }))
+    .sort((a, b) => a.at - b.at || a.first - b.first || a.index - b.index)
+  for (const { run } of events) run()
+
+  for (const line of lines) {
+    const { made, plugged, looked } = stateOf(line)
+    for (const seam of line.option.joints.keys())
+      if (!made.has(seam)) wrong.push(`${line.lineId} is never made at seam ${seam}`)
+    if (plugged) wrong.push(`the plug of ${line.lineId} stays in`)
+    if (!looked) wrong.push(`nobody looks at ${line.lineId}`)
+  }
+  if (hot.some((line) => !keepsStop(line)) && !heater.on) wrong.push('the heater stays off')
+  for (const [id, { stripped }] of bodyState) if (stripped) wrong.push(`what came out of ${id} stays out`)
+  return wrong
+}
+
+/** Whether an old stop goes with something still hanging on it: not a bib, nor what is piped into a wall. */
+function hasOldConnector({ option, conditions, meets }: Line, bodies: Bodies): boolean {
+  if (conditions.service === 'waste' || conditions.oldJoint === 'none') return false
+  const mount = bodies.find(({ id }) => id === meets?.to)?.mount ?? ''
+  if (['wall', 'in-wall'].includes(mount) || option.parts.some(({ family }) => /bib$/.test(family)))
+    return false
+  return !['bare', 'new-end', 'cut-open'].includes(option.removalId)
+}
+
+/** A valve whose own cup takes the old pipe, or that is soldered in place by choice: it is capped when it is cold again. */
+function heatedWhereItHangs(
+  lines: readonly Line[],
+  body: string | undefined,
+  at: string | undefined,
+): boolean {
+  return lines.some(
+    ({ option, meets }) =>
+      body !== undefined &&
+      meets?.to === body &&
+      option.joints.at(-1)?.method === 'sweat' &&
+      (at === 'place' || option.joints.length === 1),
+  )
+}
+
+/** Whether something has to be parted before the old end is bare. */
+const needsOldEnd = ({ option }: Line) => !['bare', 'new-end'].includes(option.removalId)

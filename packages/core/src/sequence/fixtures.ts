@@ -1,0 +1,146 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import type { Content, Mount } from '../assembly/bodies/types'
+import { methodById } from '../assembly/methods/table'
+import { CUT_OPEN, KEEP_STOP, NEW_END } from '../assembly/oldJoints/removals'
+import type { Graph } from './graph'
+import { isCapped } from './lineWords'
+import type { PlanBody, PlanLine, PlanRequest } from './types'
+
+/** What is done to a fixture besides its joints, hands on. Times are common practice. */
+const STEPS = {
+  undo: { key: 'undo-old', kind: 'remove', words: 'remove.old-connector', seconds: 60 },
+  out: { key: 'out', kind: 'remove', words: 'fixture.out', seconds: 480 },
+  set: { key: 'set', kind: 'finish', words: 'fixture.set', seconds: 480 },
+  hang: { key: 'hang', kind: 'finish', words: 'fixture.hang', seconds: 240 },
+  run: { key: 'run', kind: 'open', words: 'fixture.run', seconds: 90 },
+  fill: { key: 'fill', kind: 'open', words: 'fixture.fill', seconds: 90 },
+} as const satisfies Readonly<Record<string, StepTemplate>>
+
+/** Acts that part a line from its old fixture. */
+const PARTS_IT: ReadonlySet<string> = new Set([
+  STEPS.undo.words,
+  'remove.undo-connector',
+  'remove.undo-riser',
+])
+
+/** Removals after which no old connector is left: none was there, or it is what they undo. */
+const NO_CONNECTOR: ReadonlySet<string> = new Set(['bare', NEW_END.id, CUT_OPEN.id, KEEP_STOP.id])
+
+const BIB = /bib$/
+
+/** What grit and air are run out of, by what is in the body; the first that it holds. */
+const RUNS: readonly (readonly [Content, StepTemplate, readonly Mount[]])[] = [
+  ['aerator', STEPS.run, ['deck', 'wall']],
+  ['fill-valve', STEPS.fill, ['floor']],
+]
+
+/**
+ * The old connector off its stop before anything of the stop comes off; then no tail of a fixture that stays is joined
+ * before the old one hangs free.
+ *
+ * @param removal the acts of the removal, first to last
+ */
+export function addOldConnector(
+  graph: Graph,
+  { lineId, option, conditions, meets }: PlanLine,
+  bodies: readonly PlanBody[],
+  shut: string,
+  removal: readonly string[],
+): void {
+  if (NO_CONNECTOR.has(option.removalId) || conditions.oldJoint === 'none') return
+  // a bib is its own end, and pipes go straight into what hangs in a wall
+  const mount = bodies.find(({ id }) => id === meets?.to)?.mount
+  if (mount === 'wall' || mount === 'in-wall' || option.parts.some(({ family }) => BIB.test(family))) return
+  if (removal.some((step) => PARTS_IT.has(graph.nodes.get(step)?.template.words ?? ''))) return
+  const undo = `${lineId}/line/${STEPS.undo.key}`
+  graph.add(undo, STEPS.undo, lineId, null)
+  graph.precede(shut, undo)
+  for (const step of removal) graph.precede(undo, step)
+}
+
+/** What the fixtures themselves ask for: the old one out, the new one set or hung, and run before its parts go back. */
+export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
+  for (const body of bodies) {
+    const met = lines.filter(
+      ({ meets, option }) => meets?.to === body.id && !isCapped(option.parts) && isWater(option),
+    )
+    if (met.length === 0) continue
+    if (body.mount === 'deck') setOnDeck(graph, body, met)
+    if (body.mount === 'in-wall') hang(graph, body, met, lines)
+    const [, run] =
+      RUNS.find(
+        ([what, , mounts]) => body.contents.includes(what) && body.mount && mounts.includes(body.mount),
+      ) ?? []
+    if (!run) continue
+    const id = `general/${run.key}-${body.id}`
+    graph.add(id, run, null, null)
+    for (const { lineId } of met) graph.precede(`${lineId}/line/dry-outlet`, id)
+    for (const later of ['heater-on', 'two-hours', 'morning', 'record']) graph.precede(id, `general/${later}`)
+  }
+}
+
+const isWater = ({ joints }: PlanLine['option']) =>
+  methodById(joints[0]?.method ?? 'compression').medium !== 'drain'
+
+/** What parts a line from what hung on it. */
+const partings = (graph: Graph, lineId: string) =>
+  [...graph.nodes.values()].filter((node) => node.lineId === lineId && PARTS_IT.has(node.template.words))
+
+/**
+ * On a deck: a connector is screwed to the tail of a new one before that is set, since nobody's hand goes there after;
+ * of one that stays, once the old connector is off. The rest is joined where it stands.
+ */
+function setOnDeck(graph: Graph, body: PlanBody, met: readonly PlanLine[]): void {
+  const tails = met.map(({ lineId, option }) => {
+    const seam = option.joints.length - 1
+    const from = option.parts[option.joints[seam]?.from ?? -1]
+    return { lineId, seam, onBench: from?.family === 'supply-connector' }
+  })
+  const stepsOf = (lineId: string, seam: number) =>
+    [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === seam)
+  if (body.stays) {
+    for (const { lineId, seam } of tails)
+      for (const parting of partings(graph, lineId))
+        for (const node of stepsOf(lineId, seam))
+          if (node.template.kind === 'close') graph.precede(parting.id, node.id)
+    return
+  }
+  const [out, set] = [`general/${STEPS.out.key}-${body.id}`, `general/${STEPS.set.key}-${body.id}`]
+  graph.add(out, STEPS.out, null, null)
+  graph.add(set, STEPS.set, null, null)
+  graph.precede(out, set)
+  graph.precede(set, 'general/record')
+  for (const { lineId, seam, onBench } of tails) {
+    for (const parting of partings(graph, lineId)) graph.precede(parting.id, out)
+    for (const node of stepsOf(lineId, seam))
+      if (onBench) graph.precede(node.id, set)
+      else graph.precede(set, node.id)
+    // the other end of the connector
+    if (onBench)
+      for (const node of stepsOf(lineId, seam - 1))
+        if (node.template.kind === 'close') graph.precede(set, node.id)
+    graph.precede(set, `${lineId}/line/dry-outlet`)
+  }
+}
+
+/**
+ * In a wall: what is screwed into it and what caps it goes in while it can be turned; it hangs level, at its depth,
+ * before the old pipes are joined.
+ */
+function hang(graph: Graph, body: PlanBody, met: readonly PlanLine[], lines: readonly PlanLine[]): void {
+  const id = `general/${STEPS.hang.key}-${body.id}`
+  graph.add(id, STEPS.hang, null, null)
+  graph.precede(id, 'general/valves')
+  const stubs = met.flatMap(({ lineId, option }) =>
+    option.joints.flatMap(({ atStub }, seam) => (atStub ? [`${lineId}/${seam}/close`] : [])),
+  )
+  const behindStubs = new Set(stubs.flatMap((stub) => [stub, ...graph.reachableFrom(stub)]))
+  const into = lines.flatMap(({ lineId, option, meets }) => {
+    const seam = meets?.to === body.id ? option.joints.length - 1 : meets?.from === body.id ? 0 : null
+    const joint = seam === null ? undefined : option.joints[seam]
+    const turned = joint && (isCapped(option.parts) || joint.method === 'threaded')
+    return turned ? [`${lineId}/${seam}/close`] : []
+  })
+  for (const step of into) if (!behindStubs.has(step)) graph.precede(step, id)
+  for (const stub of stubs) graph.precede(id, stub)
+}
