@@ -91,7 +91,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
   const bodyState = new Map(
     bodies.map((body) => [
       body.id,
-      { out: false, set: false, hung: false, stripped: false, heatedAt: -1, run: false },
+      { out: false, set: false, hung: body.stays ?? false, stripped: false, heatedAt: -1, run: false },
     ]),
   )
   const partsWithRubber = new Set<string>()

@@ -210,6 +210,7 @@ export const body = z.object({
   contents: z.array(z.enum(CONTENTS)).max(20),
   ports: z.array(bodyPort).max(20),
   insert: z.enum(INSERTS).optional(),
+  stays: z.boolean().optional(),
 }) satisfies z.ZodType<Body>
 
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
@@ -625,16 +626,19 @@ export const planRequest = z.object({
     .min(1)
     .max(MOST_LINES),
   bodies: z
-    .array(z.object({
+    .array(
+      z.object({
         id: key,
         contents: z.array(z.enum(CONTENTS)).max(20),
         mount: z.enum(MOUNTS).optional(),
         stays: z.boolean().optional(),
-      }),)
+      }),
+    )
     .max(20)
     .optional(),
   houseRules,
   oldSolder: z.boolean().optional(),
+  people: z.union([z.literal(1), z.literal(2)]).optional(),
 }) satisfies z.ZodType<PlanRequest>
 
 /** A place along a line that a tape can be held to. */

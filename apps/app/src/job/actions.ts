@@ -221,7 +221,10 @@ export async function setFixtures(view: JobView, kinds: readonly string[], label
   const { point } = view.here
   const first = point.id === view.job.fields.pointId
   const held = shelf.of('line', 'pointId', point.id)
-  const fixtures = bodiesOf(kinds, first ? '' : point.id)
+  const stays = view.here.fixtures[0]?.stays
+  const fixtures = bodiesOf(kinds, first ? '' : point.id).map((body, at) =>
+    stays && at === 0 && body.mount === 'deck' ? { ...body, stays } : body,
+  )
   const missing = furtherLines(fixtures).filter(
     (service) => !held.some((doc) => doc.fields.service === service),
   )
@@ -237,6 +240,23 @@ export async function setFixtures(view: JobView, kinds: readonly string[], label
       } as Edit,
     ],
     label,
+  )
+}
+
+/** Says of what stands at the point in front that it stays, or that it is new. */
+export async function setStays(view: JobView, stays: boolean): Promise<void> {
+  const { point } = view.here
+  const fixtures = view.here.fixtures.map((body, at) => (at === 0 ? { ...body, stays } : body))
+  const first = point.id === view.job.fields.pointId
+  await edit(
+    [
+      {
+        kind: 'job',
+        id: view.job.id,
+        patch: first ? { fixtures } : { more: moreWith(view, { pointId: point.id, fixtures } as Further) },
+      } as Edit,
+    ],
+    stays ? 'The fixture stays' : 'The fixture is new',
   )
 }
 

@@ -264,7 +264,12 @@ export function planRequest(
     ? {
         lines,
         bodies: view.points.flatMap(({ fixtures }) =>
-          fixtures.map(({ id, contents }) => ({ id, contents: [...contents] })),
+          fixtures.map(({ id, contents, mount, stays }) => ({
+            id,
+            contents: [...contents],
+            mount,
+            ...(stays ? { stays } : {}),
+          })),
         ),
         houseRules: settings.houseRules,
         oldSolder: old,

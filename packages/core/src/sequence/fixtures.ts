@@ -66,7 +66,7 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     )
     if (met.length === 0) continue
     if (body.mount === 'deck') setOnDeck(graph, body, met)
-    if (body.mount === 'in-wall') hang(graph, body, met, lines)
+    if (body.mount === 'in-wall' && !body.stays) hang(graph, body, met, lines)
     const [, run] =
       RUNS.find(
         ([what, , mounts]) => body.contents.includes(what) && body.mount && mounts.includes(body.mount),

@@ -12,6 +12,7 @@ import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
 import { hasStop, isCapped, lineWords, SHUTS } from './lineWords'
+import { schedule, type Task } from './schedule'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
@@ -324,119 +325,153 @@ function build(request: PlanRequest): Graph {
   return graph
 }
 
+/** Acts that begin with the old stop closed, and end with it open, keep the water off between. */
+const [SHUT, RESTORE] = ['general/shut', 'general/restore']
+
 /**
- * The order of work: a topological order of the steps that the chosen joints, removals and the general table
- * bring along. Whatever need not happen while the water is off is moved before or after it; inside, the step
- * with the longest rest goes first, and waits run while hands are busy. Cost O(n2) in the number of steps.
+ * The order of work: whatever need not happen while the water is off is moved before or after it, and each of the three
+ * parts is put into its shortest order (`schedule`), waits running while hands are busy. What waits at the bench has
+ * waited when it is wanted: the water is not shut before.
  *
  * @throws CircularPlanError where the data contradict themselves
  */
 export function sequence(request: PlanRequest): Plan {
   const graph = build(request)
-  const nodes = [...graph.nodes.values()]
-  const afterShut = graph.reachableFrom('general/shut')
-  const beforeRestore = graph.before('general/restore')
+  const order = inOrder(graph)
+  const afterShut = graph.reachableFrom(SHUT)
+  const beforeRestore = graph.before(RESTORE)
   // where no water is shut, what proves the work is what comes after it
-  const proves = (id: string) =>
-    !graph.nodes.has('general/shut') && ['prove', 'record'].includes(graph.nodes.get(id)?.template.kind ?? '')
-  const phaseOf = (id: string): PlannedStep['phase'] =>
-    id === 'general/shut' || id === 'general/restore' || (afterShut.has(id) && beforeRestore.has(id))
+  const proves = ({ template }: Node) => !graph.nodes.has(SHUT) && ['prove', 'record'].includes(template.kind)
+  const phaseOf = (node: Node): PlannedStep['phase'] =>
+    node.id === SHUT || node.id === RESTORE || (afterShut.has(node.id) && beforeRestore.has(node.id))
       ? 'water-off'
-      : afterShut.has(id) || proves(id)
+      : afterShut.has(node.id) || proves(node)
         ? 'after'
         : 'before'
-
-  // longest rest of the work from each step on, waits included
-  const tail = new Map<string, number>()
-  const tailOf = (id: string, path: readonly string[]): number => {
-    if (path.includes(id)) throw new CircularPlanError([...path.slice(path.indexOf(id)), id])
-    const known = tail.get(id)
-    if (known !== undefined) return known
-    let longest = 0
-    for (const node of nodes)
-      if (node.after.has(id) && phaseOf(node.id) === phaseOf(id))
-        longest = Math.max(longest, tailOf(node.id, [...path, id]))
-    const value = longest + (graph.nodes.get(id) as Node).template.seconds
-    tail.set(id, value)
-    return value
-  }
-  for (const node of nodes) tailOf(node.id, [])
+  const placeOf = places(request)
 
   const steps: PlannedStep[] = []
   const ends = new Map<string, number>()
+  let waterOff: Plan['waterOff'] = { fromSeconds: 0, toSeconds: 0, seconds: 0, boundSeconds: 0 }
   let clock = 0
   for (const phase of ['before', 'water-off', 'after'] as const) {
-    const waiting = nodes.filter((node) => phaseOf(node.id) === phase)
-    let last = clock
-    while (waiting.length > 0) {
-      const ready = waiting
-        .filter((node) => [...node.after].every((before) => ends.has(before)))
-        .map((node) => ({
-          node,
-          at: Math.max(0, ...[...node.after].map((before) => ends.get(before) as number)),
-        }))
-      if (ready.length === 0) throw new CircularPlanError(waiting.map((node) => node.id))
-      const passive = ready.find((entry) => entry.node.template.passive)
-      const rank = (entry: (typeof ready)[number]) => [
-        Math.max(entry.at, clock),
-        phase === 'after' ? 0 : -(tail.get(entry.node.id) as number),
-        entry.node.order,
-      ]
-      const next =
-        passive ?? ready.reduce((best, entry) => (compare(rank(entry), rank(best)) < 0 ? entry : best))
-      const { node } = next
-      const start = Math.max(next.at, node.template.passive ? 0 : clock)
-      const end = start + node.template.seconds
-      ends.set(node.id, end)
-      if (!node.template.passive) clock = end
-      last = Math.max(last, end)
-      waiting.splice(waiting.indexOf(node), 1)
-      steps.push({
-        id: node.id,
-        lineId: node.lineId,
-        seam: node.seam,
-        kind: node.template.kind,
-        words: node.template.words,
-        parameters: node.parameters,
-        phase,
-        startSeconds: start,
-        endSeconds: end,
-        passive: node.template.passive ?? false,
-        captive: node.template.captive ?? null,
-        after: [...node.after],
+    const nodes = order.filter((node) => phaseOf(node) === phase)
+    if (nodes.length === 0) continue
+    const at = new Map(nodes.map(({ id }, index) => [id, index]))
+    const tasks = nodes.map(
+      ({ id, template, after, lineId }): Task => ({
+        seconds: template.seconds,
+        passive: template.passive ?? false,
+        after: [...after].flatMap((before) => at.get(before) ?? []),
+        place: placeOf(id, lineId),
+        like: template.words,
+      }),
+    )
+    // what an earlier part of the work left running is waited for
+    const late = phase === 'after' ? nodes.flatMap(({ after }) => [...after]) : []
+    const running = late.filter((id) => !at.has(id) && (ends.get(id) as number) > clock)
+    const waits = running.map(
+      (id): Task => ({
+        seconds: (ends.get(id) as number) - clock,
+        passive: true,
+        after: [],
+        place: null,
+        like: '',
+      }),
+    )
+    const shifted = tasks.map(({ after, ...task }, index) => ({
+      ...task,
+      after: [
+        ...after.map((before) => before + waits.length),
+        ...running.flatMap((id, wait) => (nodes[index]?.after.has(id) ? [wait] : [])),
+      ],
+    }))
+    const { starts, hands, seconds, bound } = schedule(
+      [...waits, ...shifted],
+      request.people,
+      // only of the window it is said how short it is
+      ...(phase === 'water-off' ? [] : [0]),
+    )
+    const start = (index: number) => starts[index + waits.length] as number
+    if (phase === 'water-off')
+      nodes.forEach(({ after }, index) => {
+        for (const before of after)
+          if (!at.has(before)) clock = Math.max(clock, (ends.get(before) as number) - start(index))
       })
+    const begin = clock
+    nodes.forEach((node, index) => {
+      const startSeconds = begin + start(index)
+      const endSeconds = startSeconds + node.template.seconds
+      ends.set(node.id, endSeconds)
+      if (!node.template.passive || phase === 'water-off') clock = Math.max(clock, endSeconds)
+      steps.push(planned(node, phase, startSeconds, hands[index + waits.length] ?? null))
+    })
+    if (phase !== 'water-off') continue
+    const shut = graph.nodes.get(SHUT)?.template.seconds ?? 0
+    const from = begin + shut
+    waterOff = {
+      fromSeconds: from,
+      toSeconds: begin + seconds,
+      seconds: seconds - shut,
+      boundSeconds: bound - shut,
     }
-    clock = Math.max(clock, phase === 'water-off' ? last : clock)
   }
-  const shut = steps.find((step) => step.id === 'general/shut')
-  const restore = steps.find((step) => step.id === 'general/restore')
-  // work on drains alone keeps no water off
-  if (!shut || !restore)
-    return { steps, waterOff: { fromSeconds: 0, toSeconds: 0, seconds: 0, boundSeconds: 0 } }
-  const inside = steps.filter((step) => step.phase === 'water-off')
-  const hands = inside
-    .filter((step) => !step.passive)
-    .reduce((sum, s) => sum + s.endSeconds - s.startSeconds, 0)
-  const fromSeconds = shut.endSeconds
-  const handsInside = hands - (shut.endSeconds - shut.startSeconds)
+  // at one moment what takes no time comes first, then as it was laid out
+  const laid = new Map(steps.map((step, index) => [step, index]))
+  const place = (step: PlannedStep) => laid.get(step) as number
+  const parts = ['before', 'water-off', 'after']
+  steps.sort(
+    (a, b) =>
+      parts.indexOf(a.phase) - parts.indexOf(b.phase) ||
+      a.startSeconds - b.startSeconds ||
+      place(a) - place(b),
+  )
+  return { steps, waterOff }
+}
+
+function planned(
+  { id, lineId, seam, template, parameters, after }: Node,
+  phase: PlannedStep['phase'],
+  startSeconds: number,
+  hands: number | null,
+): PlannedStep {
   return {
-    steps,
-    waterOff: {
-      fromSeconds,
-      toSeconds: restore.endSeconds,
-      seconds: restore.endSeconds - fromSeconds,
-      boundSeconds: Math.max(
-        handsInside,
-        (tail.get('general/shut') ?? 0) - (shut.endSeconds - shut.startSeconds),
-      ),
-    },
+    id,
+    lineId,
+    seam,
+    kind: template.kind,
+    words: template.words,
+    parameters,
+    phase,
+    startSeconds,
+    endSeconds: startSeconds + template.seconds,
+    passive: template.passive ?? false,
+    captive: template.captive ?? null,
+    hands,
+    after: [...after],
   }
 }
 
-function compare(a: readonly number[], b: readonly number[]): number {
-  for (let index = 0; index < a.length; index++) {
-    const difference = (a[index] as number) - (b[index] as number)
-    if (difference !== 0) return difference
+/** Each step after all it waits for, otherwise as they were laid out. */
+function inOrder(graph: Graph): Node[] {
+  const order: Node[] = []
+  const done = new Set<string>()
+  const visit = (node: Node, path: readonly string[]): void => {
+    if (done.has(node.id)) return
+    if (path.includes(node.id)) throw new CircularPlanError([...path.slice(path.indexOf(node.id)), node.id])
+    for (const before of node.after) visit(graph.nodes.get(before) as Node, [...path, node.id])
+    done.add(node.id)
+    order.push(node)
   }
-  return 0
+  for (const node of graph.nodes.values()) visit(node, [])
+  return order
+}
+
+/** Where a step is done: at a fixture, at a line that has none, or anywhere in the house. */
+function places({ lines, bodies = [] }: PlanRequest): (id: string, lineId: string | null) => string | null {
+  const ofLine = new Map(lines.map(({ lineId, meets }) => [lineId, meets?.to ?? meets?.from ?? lineId]))
+  return (id, lineId) =>
+    lineId === null
+      ? (bodies.find((body) => id.startsWith('general/') && id.endsWith(`-${body.id}`))?.id ?? null)
+      : (ofLine.get(lineId) ?? lineId)
 }

@@ -20,11 +20,9 @@ export interface PlanLine {
 }
 
 /** What goes in, as far as its order of work goes. */
-export interface PlanBody extends Pick<Body, 'id' | 'contents'> {
+export interface PlanBody extends Pick<Body, 'id' | 'contents' | 'stays'> {
   /** What it is fixed to; nothing is said of setting it where that is not known. */
   readonly mount?: Mount
-  /** It is there already and stays: only its piping is new. */
-  readonly stays?: boolean
 }
 
 export interface PlanRequest {
@@ -33,6 +31,8 @@ export interface PlanRequest {
   readonly bodies?: readonly PlanBody[]
   readonly houseRules: HouseRules
   readonly oldSolder?: boolean
+  /** How many work at it; one where it is not said. */
+  readonly people?: 1 | 2
   /** What the shop takes for one joint, hands on, minutes; else the table's own. */
   readonly jointMinutes?: Readonly<Partial<Record<MethodId, number>>>
 }
@@ -50,6 +50,8 @@ export interface PlannedStep {
   readonly endSeconds: number
   readonly passive: boolean
   readonly captive: string | null
+  /** Whose hands, counted from nought; nobody's while it waits. */
+  readonly hands: number | null
   /** Ids of the steps that must be done before this one begins. */
   readonly after: readonly string[]
 }
@@ -60,7 +62,7 @@ export interface Plan {
     readonly fromSeconds: number
     readonly toSeconds: number
     readonly seconds: number
-    /** No order can be shorter: the greater of all hands-on work inside and the longest chain. */
+    /** No order can be shorter; the same as it takes where that is proved. */
     readonly boundSeconds: number
   }
 }

@@ -65,6 +65,8 @@ export interface Body {
   readonly ports: readonly BodyPort[]
   /** It goes into a run that is fixed at both ends. */
   readonly insert?: Insert
+  /** It is there already and stays: only its piping is new. */
+  readonly stays?: boolean
 }
 
 /** What a line begins or ends at: the ends that will do, and what has to stand before them. */

@@ -1,0 +1,123 @@
+import fc from 'fast-check'
+import { schedule, type Task } from './schedule'
+
+/** Tasks at random, each after some before it; waits follow what they wait for. */
+const tasks = (most: number): fc.Arbitrary<Task[]> =>
+  fc
+    .array(
+      fc.record({
+        seconds: fc.integer({ min: 0, max: 9 }),
+        passive: fc.boolean(),
+        picks: fc.array(fc.nat(20), { maxLength: 2 }),
+        place: fc.constantFrom(null, 'a', 'b'),
+        like: fc.constantFrom('x', 'y'),
+      }),
+      { minLength: 1, maxLength: most },
+    )
+    .map((rows) =>
+      rows.map(({ picks, ...row }, at) => ({
+        ...row,
+        after: at === 0 ? [] : [...new Set(picks.map((pick) => pick % at))],
+      })),
+    )
+
+/** Every order and every pair of hands, with no bound and no memory: the shortest. */
+function shortest(list: readonly Task[], people: number): number {
+  let best = Number.POSITIVE_INFINITY
+  const visit = (
+    ends: ReadonlyMap<number, number>,
+    free: readonly number[],
+    places: ReadonlyMap<string, number>,
+  ) => {
+    const open = list.flatMap((task, at) =>
+      !ends.has(at) && task.after.every((before) => ends.has(before)) ? [[task, at] as const] : [],
+    )
+    if (open.length === 0) {
+      best = Math.min(best, Math.max(0, ...ends.values()))
+      return
+    }
+    const since = (task: Task) => Math.max(0, ...task.after.map((before) => ends.get(before) ?? 0))
+    const wait = open.find(([{ passive }]) => passive)
+    if (wait) return visit(new Map([...ends, [wait[1], since(wait[0]) + wait[0].seconds]]), free, places)
+    for (const [task, at] of open)
+      for (const [person, from] of free.entries()) {
+        const begin = Math.max(from, since(task), (task.place && places.get(task.place)) || 0)
+        const end = begin + task.seconds
+        visit(
+          new Map([...ends, [at, end]]),
+          free.map((own, other) => (other === person ? end : own)),
+          task.place ? new Map([...places, [task.place, end]]) : places,
+        )
+      }
+  }
+  visit(new Map(), new Array<number>(people).fill(0), new Map())
+  return best
+}
+
+/** What is wrong with a schedule as it stands, by its own rules. */
+function faults(list: readonly Task[], { starts, hands, seconds }: ReturnType<typeof schedule>): string[] {
+  const end = (at: number) => (starts[at] ?? 0) + (list[at]?.seconds ?? 0)
+  const wrong: string[] = []
+  list.forEach((task, at) => {
+    for (const before of task.after) if ((starts[at] ?? 0) < end(before)) wrong.push(`${at} before ${before}`)
+    if (task.passive !== (hands[at] === null)) wrong.push(`hands of ${at}`)
+    if (end(at) > seconds) wrong.push(`${at} ends late`)
+    list.forEach((other, by) => {
+      const apart = by <= at || end(at) <= (starts[by] ?? 0) || end(by) <= (starts[at] ?? 0)
+      if (apart || task.passive || other.passive) return
+      if (hands[at] === hands[by]) wrong.push(`${at} and ${by} by one pair of hands`)
+      if (task.place && task.place === other.place) wrong.push(`${at} and ${by} at one place`)
+    })
+  })
+  return wrong
+}
+
+describe.each([1, 2])('%i at work', (people) => {
+  it('is as short as the shortest of all orders, and says so', () =>
+    fc.assert(
+      fc.property(tasks(people === 1 ? 8 : 6), (list) => {
+        const found = schedule(list, people)
+        expect(faults(list, found)).toEqual([])
+        expect(found.seconds).toBe(shortest(list, people))
+        expect(found.bound).toBe(found.seconds)
+      }),
+      { numRuns: 150, seed: 31 },
+    ))
+
+  it('never claims more than it knows where the proof is cut short', () => {
+    let open = 0
+    fc.assert(
+      fc.property(tasks(people === 1 ? 8 : 6), (list) => {
+        const found = schedule(list, people, 0)
+        const best = shortest(list, people)
+        expect(faults(list, found)).toEqual([])
+        expect(found.bound).toBeLessThanOrEqual(best)
+        expect(found.seconds).toBeGreaterThanOrEqual(best)
+        if (found.bound < found.seconds) open++
+      }),
+      { numRuns: 150, seed: 32 },
+    )
+    expect(open).toBeGreaterThan(0)
+  })
+})
+
+it('of orders that take as long, like follows like and hands stay where they are', () => {
+  const act = (place: string, like: string, ...after: number[]): Task => ({
+    seconds: 5,
+    passive: false,
+    after,
+    place,
+    like,
+  })
+  // two lines of one point and one of another, three acts each
+  const list = ['sink', 'sink', 'bath'].flatMap((place, line) =>
+    ['cut', 'mark', 'press'].map((like, at) => act(place, like, ...(at > 0 ? [line * 3 + at - 1] : []))),
+  )
+  const { starts, seconds } = schedule(list)
+  expect(seconds).toBe(45)
+  const order = [...list.keys()].sort((a, b) => (starts[a] ?? 0) - (starts[b] ?? 0))
+  expect(order.map((at) => `${list[at]?.place} ${list[at]?.like}`)).toEqual([
+    ...['cut', 'cut', 'mark', 'mark', 'press', 'press'].map((like) => `sink ${like}`),
+    ...['cut', 'mark', 'press'].map((like) => `bath ${like}`),
+  ])
+})

@@ -1,0 +1,157 @@
+import { Clock } from './clock'
+
+/** One act as the clock sees it. */
+export interface Task {
+  readonly seconds: number
+  /** It goes on by itself as soon as what it waits for has ended: nobody's hands are taken. */
+  readonly passive: boolean
+  /** Tasks, by their place in the list, that must have ended before it begins. */
+  readonly after: readonly number[]
+  /** Where hands are needed: two people do not work at one place. */
+  readonly place: string | null
+  /** Acts that are alike: done one after the other, no tool is laid down between. */
+  readonly like: string
+}
+
+/** When each task begins, and how good that is. */
+export interface Schedule {
+  /** Seconds from the beginning, by task. */
+  readonly starts: readonly number[]
+  /** Whose hands, by task; waits are nobody's. */
+  readonly hands: readonly (number | null)[]
+  /** Until everything has ended. */
+  readonly seconds: number
+  /** No order takes less; the same where the order is proved to be the shortest. */
+  readonly bound: number
+}
+
+/** States, times tasks, that are looked at before the proof is given up: some tens of milliseconds at the worst. */
+const MOST_WORK = 100_000
+/** Times that each task is tried before likeness is given up. */
+const MOST_LIKE = 4
+/** States of one set of done tasks that are remembered. */
+const MOST_BESIDE = 24
+
+/**
+ * The shortest order for one or more pairs of hands: branch and bound over the orders in which acts begin, waits
+ * running by themselves. A state is what is done, when hands and places are free, and when waits end; of two with the
+ * same done, one that is no later in anything makes the other needless. The bound of a state is its longest chain and,
+ * for one pair of hands, the preemptive one-machine schedule with heads and tails (Jackson), which no order undercuts.
+ * Among the shortest orders one is taken in which hands stay at a place and with an act, as far as a choice of the
+ * nearest act that never leaves the shortest finds it.
+ *
+ * Exponential in the worst case; after `most` states the best order so far is given with the bound of the whole.
+ *
+ * @param tasks in an order in which each comes after all it waits for
+ * @param people how many pairs of hands, 1 or more
+ */
+export function schedule(
+  tasks: readonly Task[],
+  people = 1,
+  most = Math.ceil(MOST_WORK / Math.max(1, tasks.length)),
+): Schedule {
+  const clock = new Clock(tasks, people)
+  const bound = clock.bound()
+  const best = greedy(clock)
+  const proved = best.seconds <= bound || shorten(clock, best, most)
+  alike(clock, best, MOST_LIKE * tasks.length)
+  return { ...best, bound: proved ? best.seconds : bound }
+}
+
+interface Best {
+  seconds: number
+  starts: number[]
+  hands: (number | null)[]
+}
+
+/** By what can begin first, then by the longest rest of the work: mostly the shortest already. */
+function greedy(clock: Clock): Best {
+  const mark = clock.mark()
+  while (!clock.complete) {
+    let next = -1
+    for (const task of clock.ready())
+      if (
+        next < 0 ||
+        clock.earliest(task) < clock.earliest(next) ||
+        (clock.earliest(task) === clock.earliest(next) && clock.tail(task) > clock.tail(next))
+      )
+        next = task
+    clock.begin(next)
+  }
+  const best = clock.written()
+  clock.backTo(mark)
+  return best
+}
+
+/** Looks for a shorter order; true where all were looked at or none can be shorter. */
+function shorten(clock: Clock, best: Best, most: number): boolean {
+  const seen = new Map<string, Float64Array[]>()
+  let states = 0
+  const visit = (): boolean => {
+    if (clock.complete) {
+      const found = clock.written()
+      if (found.seconds < best.seconds) Object.assign(best, found)
+      return true
+    }
+    if (clock.bound() >= best.seconds) return true
+    if (++states > most) return false
+    const state = clock.state()
+    const beside = seen.get(clock.done) ?? []
+    if (beside.some((other) => other.every((value, at) => value <= (state[at] as number)))) return true
+    if (beside.length < MOST_BESIDE) seen.set(clock.done, [...beside, state])
+    for (const task of candidates(clock)) {
+      const mark = clock.mark()
+      clock.begin(task)
+      const whole = visit()
+      clock.backTo(mark)
+      if (!whole) return false
+    }
+    return true
+  }
+  return visit()
+}
+
+/** Acts that may begin next: none that leaves room for another whole one before it. The longest rest first. */
+function candidates(clock: Clock): number[] {
+  const ready = clock.ready()
+  let soonest = Number.POSITIVE_INFINITY
+  for (const task of ready) soonest = Math.min(soonest, clock.earliest(task) + clock.seconds(task))
+  return ready
+    .filter((task) => clock.earliest(task) <= soonest)
+    .sort((a, b) => clock.earliest(a) - clock.earliest(b) || clock.tail(b) - clock.tail(a) || a - b)
+}
+
+/** The same time in an order in which like follows like; as it was where none is found. */
+function alike(clock: Clock, best: Best, most: number): void {
+  let states = 0
+  const visit = (last: number): boolean => {
+    if (clock.complete) {
+      Object.assign(best, clock.written())
+      return true
+    }
+    if (++states > most) return false
+    const from = clock.tasks[last]
+    const far = (task: number) => {
+      const to = clock.tasks[task]
+      if (!from || !to) return 0
+      return (to.place === from.place ? 0 : 2) + (to.like === from.like ? 0 : 1)
+    }
+    const next = candidates(clock).sort(
+      (a, b) => clock.earliest(a) - clock.earliest(b) || far(a) - far(b) || a - b,
+    )
+    for (const task of next) {
+      const mark = clock.mark()
+      clock.begin(task)
+      if (clock.bound() <= best.seconds && visit(task)) {
+        clock.backTo(mark)
+        return true
+      }
+      clock.backTo(mark)
+      if (states > most) return false
+    }
+    return false
+  }
+  const mark = clock.mark()
+  visit(-1)
+  clock.backTo(mark)
+}
