@@ -11,9 +11,9 @@ import { sidewaysSpring } from './spring'
 import { usualElbowMm } from './usualElbow'
 
 const pipe = pipeById('copper.l.1/2') as Pipe
-function options(insert: CutIn['insert'], freeMm = 300): readonly MateOption[] {
+function options(insert: CutIn['insert'], freeMm = 300, pipeId = pipe.id): readonly MateOption[] {
   const cutIn: CutIn = { insert, farMm: 120, freeMm: [freeMm, freeMm], sidewaysMm: 50 }
-  const line = { lineId: 'run', pipeId: pipe.id, conditions: { ...PLAIN, stubMm: 120 }, cutIn }
+  const line = { lineId: 'run', pipeId, conditions: { ...PLAIN, stubMm: 120 }, cutIn }
   return mate({ lines: [line], settings: WELL_EQUIPPED, k: 12 }).lines[0]?.options ?? []
 }
 const ALL = [...options('repair'), ...options('tee'), ...options('valve')]
@@ -83,6 +83,30 @@ describe('what goes into a run between fixed ends', () => {
       if (at('fixed.put-in') >= 0) expect(at('fixed.slide')).toBeLessThan(at('fixed.put-in'))
       expect(order.at(-1)).toBe('fixed.draw-back')
     }
+  })
+})
+
+describe('what is said of a run', () => {
+  it('every piece that is cut, the union where one closes it, and how far what is sprung has to come', () => {
+    const seen = { piece: 0, union: 0, spring: 0, no: 0 }
+    const steel = 'galvanised.40.1/2'
+    for (const chain of [...ALL, ...options('repair', 300, steel), ...options('valve', 300, steel)]) {
+      const found = fixedEnds(ask(chain, { takeOutMm: chain.removeMm?.max ?? null }))
+      const said = (rule: string) => found.steps.filter(({ ruleId }) => ruleId === rule).length
+      const cut = found.pieces.filter(({ cutMm }) => cutMm !== null).length
+      expect([chain.id, said('fixed.piece')]).toEqual([chain.id, cut])
+      expect([chain.id, said('fixed.union')]).toEqual([chain.id, chain.closes?.by === 'union' ? 1 : 0])
+      seen.piece += cut
+      seen.no += found.pieces.length - cut
+      seen.union += said('fixed.union')
+      if (chain.closes?.by !== 'spring' || !found.spring) continue
+      seen.spring++
+      // one joint is sprung in: the shallowest of those that are pushed in
+      const depths = chain.joints.map(({ minMm }) => minMm)
+      expect(depths).toContain(found.spring.needsMm)
+      expect(found.spring.needsMm).toBeLessThanOrEqual(Math.min(...chain.joints.map(({ maxMm }) => maxMm)))
+    }
+    expect(seen.piece).toBeGreaterThan(0)
   })
 })
 

@@ -220,11 +220,12 @@ function slide(b: Vec3, along: Vec3, e: Vec3, cos: number): number[] {
 }
 
 function quadratic(a: number, b: number, c: number): number[] {
-  if (Math.abs(a) < 1e-12) return Math.abs(b) < 1e-12 ? [] : [-c / b]
   const inside = b * b - 4 * a * c
   if (inside < -1e-9) return []
+  // in this form a straight line has its one root too, and the other is at infinity
   const root = Math.sqrt(Math.max(0, inside))
-  return [(-b + root) / (2 * a), (-b - root) / (2 * a)]
+  const both = -(b < 0 ? b - root : b + root) / 2
+  return [both / a, c / both].filter(Number.isFinite)
 }
 
 /**

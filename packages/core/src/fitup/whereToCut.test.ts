@@ -163,6 +163,10 @@ describe('where a run is cut', () => {
       shortMm: 15,
       blocks: 0,
     })
+    // with both sides short both are added up, and the shorter one is what is named
+    const tee = (fromMm: number) => ({ kind: 'tee', fromMm, toMm: fromMm + 5 }) as const
+    expect(whereToCut({ ...ask, onRun: [tee(-40), tee(20)] })).toEqual({ shortMm: 35, blocks: 1 })
+    expect(whereToCut({ ...ask, onRun: [tee(-25), tee(35)] })).toEqual({ shortMm: 35, blocks: 0 })
     // the coupling would go, but then more comes out than what goes in can fill
     expect(whereToCut({ ...ask, onRun: [{ kind: 'coupling', fromMm: 20, toMm: 75 }] })).toEqual({
       shortMm: 20,
