@@ -8,7 +8,7 @@ it.each(Array.from({ length: 15 }, (_, index) => [index, 1 + (index % 2)] as con
   async (index, people) => {
     const tasks = someTasks(new Dice(7_000 + index), 12)
     const found = schedule(
-      tasks.map((task) => ({ ...task, seconds: 30 * task.halves, like: '' })),
+      tasks.map((task) => ({ ...task, seconds: 30 * task.halves, near: [] })),
       people,
     )
     expect(found.bound).toBe(found.seconds)

@@ -7,12 +7,14 @@ import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
+import { cardsOf } from './cards'
 import { addSlide, type Close, type Closing, closeLast, keepFromHeat, lastSeams, makeUp } from './closing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
 import { hasStop, isCapped, lineWords, SHUTS } from './lineWords'
 import { schedule, type Task } from './schedule'
+import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
@@ -349,6 +351,10 @@ export function sequence(request: PlanRequest): Plan {
         ? 'after'
         : 'before'
   const placeOf = places(request)
+  const nearOf = (id: string, lineId: string | null, seam: number | null, words: string) => {
+    const place = placeOf(id, lineId)
+    return [isOfHouse(words) ? '' : (place ?? ''), sittingOf({ id, seam, words }, place), words]
+  }
 
   const steps: PlannedStep[] = []
   const ends = new Map<string, number>()
@@ -359,12 +365,12 @@ export function sequence(request: PlanRequest): Plan {
     if (nodes.length === 0) continue
     const at = new Map(nodes.map(({ id }, index) => [id, index]))
     const tasks = nodes.map(
-      ({ id, template, after, lineId }): Task => ({
+      ({ id, template, after, lineId, seam }): Task => ({
         seconds: template.seconds,
         passive: template.passive ?? false,
         after: [...after].flatMap((before) => at.get(before) ?? []),
         place: placeOf(id, lineId),
-        like: template.words,
+        near: nearOf(id, lineId, seam, template.words),
       }),
     )
     // what an earlier part of the work left running is waited for
@@ -376,7 +382,7 @@ export function sequence(request: PlanRequest): Plan {
         passive: true,
         after: [],
         place: null,
-        like: '',
+        near: [],
       }),
     )
     const shifted = tasks.map(({ after, ...task }, index) => ({
@@ -426,7 +432,7 @@ export function sequence(request: PlanRequest): Plan {
       a.startSeconds - b.startSeconds ||
       place(a) - place(b),
   )
-  return { steps, waterOff }
+  return { steps, cards: cardsOf(steps, ({ id, lineId }) => placeOf(id, lineId)), waterOff }
 }
 
 function planned(

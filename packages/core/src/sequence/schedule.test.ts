@@ -10,7 +10,7 @@ const tasks = (most: number): fc.Arbitrary<Task[]> =>
         passive: fc.boolean(),
         picks: fc.array(fc.nat(20), { maxLength: 2 }),
         place: fc.constantFrom(null, 'a', 'b'),
-        like: fc.constantFrom('x', 'y'),
+        near: fc.constantFrom(['x'], ['y']),
       }),
       { minLength: 1, maxLength: most },
     )
@@ -107,7 +107,7 @@ it('of orders that take as long, like follows like and hands stay where they are
     passive: false,
     after,
     place,
-    like,
+    near: [place, like],
   })
   // two lines of one point and one of another, three acts each
   const list = ['sink', 'sink', 'bath'].flatMap((place, line) =>
@@ -116,7 +116,7 @@ it('of orders that take as long, like follows like and hands stay where they are
   const { starts, seconds } = schedule(list)
   expect(seconds).toBe(45)
   const order = [...list.keys()].sort((a, b) => (starts[a] ?? 0) - (starts[b] ?? 0))
-  expect(order.map((at) => `${list[at]?.place} ${list[at]?.like}`)).toEqual([
+  expect(order.map((at) => `${list[at]?.near.join(' ')}`)).toEqual([
     ...['cut', 'cut', 'mark', 'mark', 'press', 'press'].map((like) => `sink ${like}`),
     ...['cut', 'mark', 'press'].map((like) => `bath ${like}`),
   ])

@@ -9,8 +9,8 @@ export interface Task {
   readonly after: readonly number[]
   /** Where hands are needed: two people do not work at one place. */
   readonly place: string | null
-  /** Acts that are alike: done one after the other, no tool is laid down between. */
-  readonly like: string
+  /** What it has in common with acts that it had best follow, what counts most first: place, sitting, the act itself. */
+  readonly near: readonly string[]
 }
 
 /** When each task begins, and how good that is. */
@@ -134,7 +134,7 @@ function alike(clock: Clock, best: Best, most: number): void {
     const far = (task: number) => {
       const to = clock.tasks[task]
       if (!from || !to) return 0
-      return (to.place === from.place ? 0 : 2) + (to.like === from.like ? 0 : 1)
+      return to.near.reduce((sum, own, at) => 2 * sum + (own === from.near[at] ? 0 : 1), 0)
     }
     const next = candidates(clock).sort(
       (a, b) => clock.earliest(a) - clock.earliest(b) || far(a) - far(b) || a - b,

@@ -56,8 +56,31 @@ export interface PlannedStep {
   readonly after: readonly string[]
 }
 
+/** One act of a card, with the steps that it stands for: one for each line that it is done on. */
+export interface CardAct {
+  readonly words: string
+  readonly parameters: PlannedStep['parameters']
+  readonly steps: readonly string[]
+}
+
+/** What is done in one sitting, and ticked by one touch. */
+export interface Card {
+  /** Id of its first step. */
+  readonly id: string
+  readonly phase: PlannedStep['phase']
+  /** Of its first act. */
+  readonly kind: PlannedStep['kind']
+  readonly acts: readonly CardAct[]
+  /** Waits that begin when it is done. */
+  readonly waits: readonly string[]
+  /** It can hurt somebody: it is said yes to by itself. */
+  readonly acknowledge?: true
+}
+
 export interface Plan {
   readonly steps: readonly PlannedStep[]
+  /** The same steps, waits apart, as they are held in the hand. */
+  readonly cards: readonly Card[]
   readonly waterOff: {
     readonly fromSeconds: number
     readonly toSeconds: number
