@@ -61,3 +61,11 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
     ),
   ).toEqual([])
 }
+
+/** Ticks the card in hand, and waits until the next one is. */
+export async function tickCard(page: Page): Promise<void> {
+  const cards = page.getByRole('progressbar', { name: 'Cards done' })
+  const done = Number(await cards.getAttribute('aria-valuenow'))
+  await page.getByTestId('tick-next').click()
+  await expect(cards).toHaveAttribute('aria-valuenow', String(done + 1))
+}

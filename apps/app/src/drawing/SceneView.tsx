@@ -1,7 +1,7 @@
 import type { Scene, Shape } from '@diarmos/core'
 import { useMemo, useState } from 'react'
 import { Pressable, View } from 'react-native'
-import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg'
+import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg'
 import { type Palette, usePalette } from '../ui/palette'
 
 const ORDER = ['wall', 'ghost', 'pipe', 'part', 'seal', 'captive', 'mark', 'dimension', 'label']
@@ -48,6 +48,8 @@ interface Props {
   scene: Scene
   height: number
   label: string
+  /** The seam that is being made: ringed. */
+  inHand?: number | null
   onSeam?: (seam: number) => void
   /** A line of the wall sheet was touched, to bring it forward. */
   onLine?: (lineId: string) => void
@@ -63,7 +65,16 @@ interface Span {
 }
 
 /** The scene on the screen: to scale within its frame, seams under the finger. */
-export function SceneView({ scene, height, label, onSeam, onLine, onDimension, nameOf }: Props) {
+export function SceneView({
+  scene,
+  height,
+  label,
+  inHand = null,
+  onSeam,
+  onLine,
+  onDimension,
+  nameOf,
+}: Props) {
   const palette = usePalette()
   const [width, setWidth] = useState(0)
   const { minX, minY, maxX, maxY } = scene.bounds
@@ -110,6 +121,19 @@ export function SceneView({ scene, height, label, onSeam, onLine, onDimension, n
                 <ShapePath key={index} shape={shape} palette={palette} scale={scale} />
               ))}
             </G>
+            {scene.seams
+              .filter(({ seam }) => seam === inHand)
+              .map(({ id, at }) => (
+                <Circle
+                  key={id}
+                  cx={at[0]}
+                  cy={-at[1]}
+                  r={22 / scale}
+                  fill="none"
+                  stroke={palette.patina}
+                  strokeWidth={3.5 / scale}
+                />
+              ))}
             {scene.texts.map((text) => (
               <SvgText
                 key={text.id}

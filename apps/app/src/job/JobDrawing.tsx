@@ -16,6 +16,8 @@ interface Props {
   height: number
   /** On a low screen the drawing is folded away until it is asked for. */
   folded: boolean
+  /** The seam that is being made. */
+  inHand: number | null
   onSeam: ((seam: number) => void) | null
   onDimension: (span: Span) => void
 }
@@ -30,6 +32,7 @@ export function JobDrawing({
   onLine,
   height,
   folded,
+  inHand,
   onSeam,
   onDimension,
 }: Props) {
@@ -43,6 +46,7 @@ export function JobDrawing({
           scene={scene}
           height={height}
           label={label}
+          inHand={whole ? null : inHand}
           {...(whole ? { onLine } : onSeam ? { onSeam } : {})}
           {...(stage === 'cut' && line.mating && !whole
             ? { onDimension, nameOf: (span: Span) => spanText(line, span) }

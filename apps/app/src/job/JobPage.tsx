@@ -2,6 +2,7 @@ import { useCallback, useState } from 'react'
 import { View } from 'react-native'
 import type { Span } from '../cut/span'
 import { inFront, type JobView, pointNames, useJob } from '../data/select'
+import { madeOf, seamInHand } from '../make/made'
 import { SeamSheet } from '../mate/SeamSheet'
 import { JobProposals } from '../proposals/Proposals'
 import { Button } from '../ui/Button'
@@ -75,6 +76,11 @@ function Page({ view: job }: { view: JobView }) {
       }}
       height={height}
       folded={folded}
+      inHand={
+        shown === 'make' && known.plan.answer
+          ? seamInHand(madeOf(view, known.plan.answer), line.line.id)
+          : null
+      }
       onSeam={drawn ? (seam) => setSeam(String(seam)) : null}
       onDimension={setAsked}
     />

@@ -379,32 +379,46 @@ export async function dropDimension(dimension: Doc<'dimension'>): Promise<void> 
   )
 }
 
-/** Ticks a step or takes the tick back; `note` says what it was done by. */
-export async function tick(
-  view: JobView,
-  lineId: string | null,
-  stepId: string,
-  result: EntityFields<'check'>['result'],
-  note = '',
-): Promise<void> {
+export interface Tick {
+  readonly lineId: string | null
+  readonly stepId: string
+  readonly result: EntityFields<'check'>['result']
+}
+
+function tickEdit(view: JobView, { lineId, stepId, result }: Tick, note: string): Edit {
   const held = view.checks.get(stepId)
   const chosen = view.lines.find(({ line }) => line.id === lineId)?.mating
   const optionId = chosen?.fields.optionId ?? null
   // one that was carried over from an earlier way stays what it was
   const own = held?.fields.stepId === stepId && (held.fields.optionId ?? optionId) === optionId
+  return held && own
+    ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
+    : ({
+        kind: 'check',
+        id: newId(),
+        patch: { jobId: view.job.id, lineId, stepId, optionId, result, at: now(), note },
+      } as Edit)
+}
+
+/** Ticks steps or takes their ticks back, all by one touch: each is a check of its own. */
+export async function tickAll(view: JobView, ticks: readonly Tick[], note = ''): Promise<void> {
+  const [first] = ticks
+  if (!first) return
   await edit(
-    [
-      ...visitEdits(view),
-      held && own
-        ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
-        : ({
-            kind: 'check',
-            id: newId(),
-            patch: { jobId: view.job.id, lineId, stepId, optionId, result, at: now(), note },
-          } as Edit),
-    ],
-    result === 'undone' ? 'Tick taken back' : `Ticked: ${result}`,
+    [...visitEdits(view), ...ticks.map((each) => tickEdit(view, each, note))],
+    first.result === 'undone' ? 'Tick taken back' : `Ticked: ${first.result}`,
   )
+}
+
+/** Ticks a step or takes the tick back; `note` says what it was done by. */
+export async function tick(
+  view: JobView,
+  lineId: string | null,
+  stepId: string,
+  result: Tick['result'],
+  note = '',
+): Promise<void> {
+  await tickAll(view, [{ lineId, stepId, result }], note)
 }
 
 export async function closeJob(view: JobView, closed: boolean): Promise<void> {

@@ -1,0 +1,103 @@
+import { act, cleanup, screen } from '@testing-library/react'
+import { prefer } from '../data/preferences'
+import { stage, withFixture } from '../test/atStage'
+import { held, openShop } from '../test/shop'
+import { all, dialog, one, press } from '../test/touch'
+
+jest.mock('../workers/solver')
+jest.mock('expo-router', () => jest.requireActual('../test/address').router)
+jest.setTimeout(60_000)
+
+const cards = () => Number(one('progressbar', 'Cards done').getAttribute('aria-valuenow'))
+const next = () => screen.getByTestId('tick-next')
+const card = () => screen.getByTestId('card').textContent ?? ''
+const results = () => held('check').map(({ fields }) => fields.result)
+
+beforeEach(async () => {
+  prefer({ unit: 'in' })
+  // a van that solders: what cools is waited for
+  await openShop({ toolsAboard: ['tube-cutter', 'torch'] } as never)
+})
+afterEach(cleanup)
+
+async function toMake(): Promise<void> {
+  await withFixture({ stubMm: 60 }, /^Fixture: Faucet/)
+  await press(one('switch', 'It stays, only its piping is new'))
+  await stage('Mate')
+  await act(async () => {})
+  // the first way with a flame
+  for (const way of all('tab', /^Way \d/)) {
+    await press(way)
+    if (/sweat/i.test(screen.getByTestId(/^option-/).textContent ?? '')) break
+  }
+  await press(one('button', 'Choose this way'))
+  await stage('Make')
+  await act(async () => {})
+}
+
+it('one touch ticks a card on both lines, and one that is left out stays to be done', async () => {
+  await toMake()
+  expect(held('job')[0]?.fields.fixtures[0]?.stays).toBe(true)
+  // up to the first card that is done on both lines
+  for (let step = 0; step < 12 && all('checkbox', /^(hot|cold): /).length < 2; step++) await press(next())
+  const before = cards()
+  const done = results().length
+  await press(one('checkbox', 'cold: with this one'))
+  await press(next())
+  // hot alone is ticked: the card is still there
+  expect(cards()).toBe(before)
+  expect(results().length).toBeGreaterThan(done)
+  const lines = new Set(held('check').flatMap(({ fields }) => fields.lineId ?? []))
+  expect(lines.size).toBe(1)
+  await press(next())
+  expect(cards()).toBe(before + 1)
+  // back to it, and its ticks are taken back
+  await press(one('button', /^‹/))
+  await press(one('button', 'Take it back'))
+  expect(cards()).toBe(before)
+  expect(results().filter((result) => result === 'undone').length).toBeGreaterThan(1)
+})
+
+it('what hurts is seen to by itself; what cools is counted down from when it was ticked; wet stops the work', async () => {
+  await toMake()
+  let acknowledged = 0
+  let waited = 0
+  for (let step = 0; step < 30 && screen.queryByTestId('tick-next'); step++) {
+    if (/Seen to/.test(next().textContent ?? '')) {
+      acknowledged++
+      expect(screen.queryByTestId('card')).toBeNull()
+    }
+    const timers = all('timer', 'Waits')[0]?.textContent ?? ''
+    if (/[1-9]:\d\d/.test(timers)) waited++
+    const wet = screen.queryByTestId('card-wet')
+    if (wet && !results().includes('wet')) {
+      await press(wet)
+      expect(one('alert', /A seam is wet/)).toBeTruthy()
+      expect(results()).toContain('wet')
+      // made again and dry
+      await press(next())
+      expect(results()).not.toContain('wet')
+      continue
+    }
+    await press(next())
+  }
+  expect(acknowledged).toBeGreaterThan(0)
+  expect(waited).toBeGreaterThan(0)
+  expect(screen.getByText('Everything is made.')).toBeTruthy()
+  // every wait was ticked by the card that came after it
+  const stepIds = held('check').map(({ fields }) => fields.stepId)
+  expect(stepIds.some((id) => id.endsWith('/cool'))).toBe(true)
+})
+
+it('every step can be ticked by itself, and what is different leads to where it is said', async () => {
+  await toMake()
+  await press(one('button', 'All steps'))
+  const [first] = all('checkbox', /Lay out all parts/, dialog())
+  await press(first as HTMLElement)
+  expect(results()).toEqual(['done'])
+  await press(one('button', 'Close', dialog()))
+  expect(card()).not.toBe('')
+  await press(one('button', 'Different'))
+  await press(one('button', 'Look again', dialog()))
+  expect(one('tab', /^Find/).getAttribute('aria-selected')).toBe('true')
+})
