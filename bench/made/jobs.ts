@@ -145,6 +145,7 @@ export function job(
   return {
     lines,
     bodies,
+    people: dice.pick([1, 1, 2] as const),
     houseRules: { ...STARTING_SETTINGS.houseRules, solderAt: dice.pick(['bench', 'place'] as const) },
   }
 }

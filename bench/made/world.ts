@@ -5,7 +5,10 @@ import type { PlannedStep, PlanRequest } from '@diarmos/core'
 
 type Line = PlanRequest['lines'][number]
 type Bodies = NonNullable<PlanRequest['bodies']>
-type Step = Pick<PlannedStep, 'id' | 'lineId' | 'seam' | 'words' | 'startSeconds' | 'endSeconds' | 'passive'>
+type Step = Pick<
+  PlannedStep,
+  'id' | 'lineId' | 'seam' | 'words' | 'startSeconds' | 'endSeconds' | 'passive' | 'hands'
+>
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
@@ -289,6 +292,18 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     .map((event, index) => ({ ...event, index }))
     .sort((a, b) => a.at - b.at || a.first - b.first || a.index - b.index)
   for (const { run } of events) run()
+  const acts = steps.filter((step) => !step.passive && step.endSeconds > step.startSeconds)
+  const placeOf = (step: Step) => {
+    const meets = step.lineId === null ? undefined : of.get(step.lineId)?.meets
+    return meets?.to ?? meets?.from ?? step.lineId
+  }
+  for (const [index, a] of acts.entries())
+    for (const b of acts.slice(index + 1)) {
+      if (a.endSeconds <= b.startSeconds || b.endSeconds <= a.startSeconds) continue
+      if (a.hands === b.hands) wrong.push(`${a.id} and ${b.id} by one pair of hands`)
+      else if (placeOf(a) !== null && placeOf(a) === placeOf(b))
+        wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
+    }
 
   for (const line of lines) {
     const { made, plugged, looked } = stateOf(line)

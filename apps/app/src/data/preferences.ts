@@ -12,11 +12,20 @@ interface Preferences {
   readonly denominator: 16 | 32
   /** What lengths are usually taken with here. */
   readonly measurer: Measurer
+  /** How many work at a job. */
+  readonly people: 1 | 2
   /** How large a millimetre is on this screen, at which zoom of the page; null until a card was laid on. */
   readonly gauge: { readonly pxPerMm: number; readonly ratio: number } | null
 }
 
-const PLAIN: Preferences = { theme: 'system', unit: 'in', denominator: 16, measurer: 'tape', gauge: null }
+const PLAIN: Preferences = {
+  theme: 'system',
+  unit: 'in',
+  denominator: 16,
+  measurer: 'tape',
+  people: 1,
+  gauge: null,
+}
 
 const KEY = 'diarmos.preferences'
 

@@ -2,9 +2,10 @@ import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
 import { memo, useCallback, useMemo } from 'react'
 import { View } from 'react-native'
-import { pointNames, useDocs, useJob } from '../data/select'
+import { pointNames, useDocs, useJob, useSettings } from '../data/select'
 import { useData } from '../data/store'
 import type { Doc } from '../data/types'
+import { dueText, looksAgain } from '../prove/rechecks'
 import { Button } from '../ui/Button'
 import { LinkTo } from '../ui/LinkTo'
 import { usePalette } from '../ui/palette'
@@ -25,8 +26,11 @@ function openedDay(instant: string): string {
 const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>; current?: boolean }) {
   const view = useJob(job.id)
   const loaded = useData((state) => state.loaded)
+  const recheck = useSettings()?.fields.mate.houseRules.recheck
   if (!view) return null
   const closed = job.fields.state === 'closed'
+  const [again] = recheck ? looksAgain(view, recheck) : []
+  const now = new Date()
   return (
     <LinkTo
       href={`/job/${job.id}`}
@@ -40,6 +44,11 @@ const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>;
       <Txt size="s" tone="soft">
         {pointNames(view)}, {view.property.fields.label} · {openedDay(job.fields.openedAt)}
       </Txt>
+      {again ? (
+        <Txt bold tone={again.due <= now ? 'amber' : 'patina'}>
+          Look again {dueText(again.due, now)}
+        </Txt>
+      ) : null}
       {/* where a job stands follows from all that is known of it */}
       {loaded ? <StageRule stage={view.stage} closed={closed} /> : <View className="mt-2 h-[21px]" />}
     </LinkTo>

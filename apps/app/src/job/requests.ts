@@ -239,6 +239,7 @@ export function fixedEndsRequest(line: LineView): OperationRequest<'fixed-ends'>
 export function planRequest(
   view: JobView,
   settings: MateSettings | undefined,
+  people: 1 | 2 = 1,
 ): OperationRequest<'sequence'> | null {
   if (!settings) return null
   const lines = view.lines.flatMap((line) => {
@@ -274,6 +275,7 @@ export function planRequest(
         houseRules: settings.houseRules,
         oldSolder: old,
         jointMinutes: settings.jointMinutes,
+        people,
       }
     : null
 }

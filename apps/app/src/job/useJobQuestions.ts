@@ -83,7 +83,7 @@ export interface Asked {
 
 /** What the shown stage needs to know, and nothing else: each stage asks its own questions. */
 export function useJobQuestions({ view, line, stage, weighedId, improvised, whole, frame }: Asked) {
-  const { unit, denominator } = usePreferences()
+  const { unit, denominator, people } = usePreferences()
   const shop = useSettings()?.fields
   const settings = shop?.mate
   const known = useKnown(view, line?.line.id)
@@ -107,7 +107,7 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
   // no way is worked out, or drawn, while nobody has said what it begins with
   const open = at('mate') && line !== undefined && !asksOldJoint(line)
   const mate = useSolved('mate', open ? mateRequest(view, settings, improvised) : null)
-  const plan = useSolved('sequence', at('make', 'prove') ? planRequest(view, settings) : null)
+  const plan = useSolved('sequence', at('make', 'prove') ? planRequest(view, settings, people) : null)
   const bestTogether = mate.answer?.together?.optionIds ?? []
   const weighedOf = (entry: LineView): StoredOption | null => {
     const options = mate.answer?.lines.find((result) => result.lineId === entry.line.id)?.options

@@ -4,7 +4,7 @@ import { addSeconds } from 'date-fns/addSeconds'
 import { format } from 'date-fns/format'
 import { useState } from 'react'
 import { View } from 'react-native'
-import { usePreferences } from '../data/preferences'
+import { prefer, usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'
 import { type Tick, tickAll } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
@@ -12,6 +12,7 @@ import { Button } from '../ui/Button'
 import { minutes } from '../ui/money'
 import { Note } from '../ui/Note'
 import { SheetModal } from '../ui/SheetModal'
+import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import type { Solved } from '../workers/solver'
@@ -66,7 +67,7 @@ const isProof = (words: string) => words.startsWith('prove.')
 const SHORT_MS = 15 * 60_000
 
 function InHand({ view, plan, made, goTo }: InHandProps) {
-  const unit = usePreferences((state) => state.unit)
+  const { unit, people } = usePreferences()
   const [sheet, setSheet] = useSheet('make', ['all', 'different'])
   // another card than the one whose turn it is
   const [looked, setLooked] = useState<number | null>(null)
@@ -182,6 +183,7 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
                 </Txt>
                 <Txt size="s" tone="soft">
                   {at + 1} of {made.cards.length}
+                  {people === 2 ? (card.hands === 0 ? ' · the first of you' : ' · the other') : ''}
                 </Txt>
               </View>
               <CardLines
@@ -228,12 +230,20 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
             <Txt bold size="xl" heading={2}>
               Everything is made.
             </Txt>
-            <Txt tone="soft">What is looked at again later waits at the proof.</Txt>
+            <Txt tone="soft">
+              What is looked at again later waits at the proof, with its time, and in the list of jobs.
+            </Txt>
           </View>
         )}
       </View>
       {sheet === 'all' ? (
         <SheetModal title="All steps" onClose={() => setSheet(null)}>
+          <Toggle
+            label="Two of us at work"
+            detail={people === 2 ? 'never two at one fixture' : undefined}
+            value={people === 2}
+            onChange={(two) => prefer({ people: two ? 2 : 1 })}
+          />
           <StepList
             view={view}
             steps={plan.steps.filter(({ kind }) => kind !== 'record')}

@@ -4,7 +4,7 @@ import { stepText } from '@diarmos/core/words/steps'
 import { Linking, View } from 'react-native'
 import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
-import { type JobView, type LineView, pointName, type Stage } from '../data/select'
+import { type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
 import { closeJob, setNote, tick } from '../job/actions'
 import { JobName } from '../job/JobName'
 import { StageFrame } from '../job/StageFrame'
@@ -15,6 +15,7 @@ import { Note } from '../ui/Note'
 import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
+import { dueText, looksAgain } from './rechecks'
 
 interface Props {
   view: JobView
@@ -28,6 +29,9 @@ export function ProveStage({ view, plan, goTo }: Props) {
   const unit = usePreferences((state) => state.unit)
   const [note, setNoteText, saved] = useDraft(`note ${view.job.id}`, view.job.fields.note)
   const closed = view.job.fields.state === 'closed'
+  const recheck = useSettings()?.fields.mate.houseRules.recheck
+  const again = recheck ? looksAgain(view, recheck) : []
+  const now = new Date()
   const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
   const wet = results.filter((result) => result === 'wet').length
@@ -90,6 +94,14 @@ export function ProveStage({ view, plan, goTo }: Props) {
                     ? 'All lines'
                     : 'Both lines'}
             </Txt>
+            {again.map(({ stepId, due }) =>
+              stepId === step.id ? (
+                <Txt key={stepId} bold tone={due <= now ? 'amber' : 'patina'}>
+                  {due <= now ? 'Due ' : ''}
+                  {dueText(due, now)}
+                </Txt>
+              ) : null,
+            )}
             <Choice
               label={stepText(step, unit)}
               value={result === 'dry' || result === 'wet' ? result : null}

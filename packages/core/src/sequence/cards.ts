@@ -46,14 +46,23 @@ export function cardsOf(
   return cards.map(({ sitting: _, ...card }) => card)
 }
 
-function begun({ id, phase, kind, words }: PlannedStep, sitting: string): Growing {
+function begun({ id, phase, kind, words, hands }: PlannedStep, sitting: string): Growing {
   const acknowledge = ACKNOWLEDGED.has(words)
-  return { id, phase, kind, sitting, acts: [], waits: [], ...(acknowledge ? { acknowledge } : {}) }
+  return {
+    id,
+    phase,
+    kind,
+    sitting,
+    hands: hands ?? 0,
+    acts: [],
+    waits: [],
+    ...(acknowledge ? { acknowledge } : {}),
+  }
 }
 
 /** Whether a card has room for an act, and nothing that it waits for runs since the card began. */
 function takes(card: Growing, step: PlannedStep): boolean {
-  if (card.waits.some((wait) => step.after.includes(wait))) return false
+  if (card.hands !== step.hands || card.waits.some((wait) => step.after.includes(wait))) return false
   return card.acts.length < MOST_ACTS || card.acts.some(({ words }) => words === step.words)
 }
 

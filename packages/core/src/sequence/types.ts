@@ -71,6 +71,8 @@ export interface Card {
   /** Of its first act. */
   readonly kind: PlannedStep['kind']
   readonly acts: readonly CardAct[]
+  /** Whose hands, counted from nought. */
+  readonly hands: number
   /** Waits that begin when it is done. */
   readonly waits: readonly string[]
   /** It can hurt somebody: it is said yes to by itself. */
