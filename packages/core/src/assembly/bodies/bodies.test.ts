@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { end } from '../../catalog/ends'
 import { CoreFault } from '../../fault'
-import { BODY_KINDS, bodiesOf, bodyKind, furtherLines, lineEnds, mouthOf, usualLine } from './index'
+import { keptStopEnd } from '../oldJoints/keptStops'
+import { BODY_KINDS, bodiesOf, bodyKind, fromStop, furtherLines, lineEnds, mouthOf, usualLine } from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
   expect.objectContaining({ kind, portId, bodyId })
@@ -147,5 +148,26 @@ describe('kinds of what goes in', () => {
   it('one that no row has keeps its name, and takes no line', () => {
     expect(bodiesOf(['gone.1/2'])).toMatchObject([{ id: 'main', kind: 'gone.1/2', ports: [] }])
     expect(() => mouthOf('gone.1/2')).toThrow(new CoreFault('no-kind', { id: 'gone.1/2' }))
+  })
+})
+
+describe('an old stop that stays', () => {
+  const stop = keptStopEnd('comp-3/8')
+  const faucet = lineEnds(bodiesOf(['faucet.shank.1/2']), 'hot', true)
+  const valve = lineEnds(bodiesOf(['valve.combo.1/2']), 'hot', true)
+  const spout = lineEnds(bodiesOf(['valve.combo.1/2', 'spout.slip.1/2']), 'spout', false)
+
+  it('is where the line of what hangs on a stop begins, in place of the pipe, and nothing else of it changes', () =>
+    expect(fromStop(faucet, stop)).toEqual({ ...faucet, from: { stop } }))
+
+  it('is none for what hangs on no stop, for what begins at something new, and where none stays', () => {
+    expect(valve?.to.route).not.toBe('stop')
+    expect(fromStop(valve, stop)).toBe(valve)
+    expect(spout?.from).not.toBe('pipe')
+    expect(fromStop(spout, stop)).toBe(spout)
+    const begun = faucet && { ...faucet, from: { stop: stop as NonNullable<typeof stop> } }
+    expect(fromStop(begun, stop)).toBe(begun)
+    expect(fromStop(faucet, undefined)).toBe(faucet)
+    expect(fromStop(null, stop)).toBeNull()
   })
 })

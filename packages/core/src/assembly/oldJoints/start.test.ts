@@ -3,7 +3,7 @@ import { line, PLAIN, WELL_EQUIPPED } from '../../mate/test/problems'
 import { type Pipe, type PipeMaterial, pipeById, tubeEngagement } from '../../reference'
 import type { Conditions } from '../conditions'
 import { METHODS } from '../methods/table'
-import { nutLengthMm, starts } from './start'
+import { marksOn, nutLengthMm, starts } from './start'
 import { OLD_JOINT_IDS, oldJointsOn } from './table'
 
 const half = pipeById('copper.l.1/2') as Pipe
@@ -167,4 +167,35 @@ describe('the smallest sets of changes', () => {
       expect(found.filter((set) => !set.includes('stub')).sort()).toEqual(expected.sort())
     },
   )
+})
+
+describe('the end as it is found', () => {
+  it('a pipe that carries a thread is never taken to be bare; tube is, whatever was said of threads', () => {
+    expect(at(steel, { oldJoint: 'none', thread: 'NPT' }).bare).toBeUndefined()
+    expect(at(steel, { oldJoint: 'none', thread: 'NPT' }).unscrew).toBeDefined()
+    expect(at(steel, { oldJoint: 'none', thread: 'none' }).bare).toBeDefined()
+    expect(at(half, { oldJoint: 'none', thread: 'NPT' }).bare).toBeDefined()
+    // cut back past its marks there would be no thread
+    expect(at(steel, { oldJoint: 'none', thread: 'NPT', scored: true })['cut-behind-marks']).toBeUndefined()
+    expect(at(steel, { oldJoint: 'none', thread: 'none', scored: true })['cut-behind-marks']).toBeDefined()
+  })
+
+  it('bears the marks that were seen, and no others', () => {
+    const marks = (patch: Partial<Conditions>) => marksOn({ ...PLAIN, ...patch })
+    expect(marks({ faults: ['ring-mark', 'pitted', 'bent'] })).toEqual(['ring', 'bend'])
+    expect(marks({ faults: ['tooth-marks'], scored: true })).toEqual(['teeth', 'score'])
+    expect(marks({ faults: ['solder-on'], outOfRound: true })).toEqual(['solder', 'oval'])
+    expect(marks({ faults: ['loose', 'pinhole', 'choked'] })).toEqual([])
+  })
+
+  it('a nut of half-inch tube is about half an inch long, one of inch tube no longer than an inch', () => {
+    expect(nutLengthMm(15.9)).toBeGreaterThan(10)
+    expect(nutLengthMm(15.9)).toBeLessThan(15)
+    expect(nutLengthMm(28.6)).toBeLessThan(25.4)
+  })
+
+  it('names the condition whose change would allow what is forbidden', () => {
+    const [reason] = at(half, { oldJoint: 'sweat', flame: false })['sweat-off']?.forbidden ?? []
+    expect([reason?.ruleId, reason?.change]).toEqual(['removal.flame', 'flame'])
+  })
 })
