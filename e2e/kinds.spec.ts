@@ -116,6 +116,8 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       await page.getByRole('tab', { name: 'Make' }).click()
       // every line is in the plan, and no step lacks its sentence
       await expect(page.getByTestId('tick-next')).toBeVisible()
+      await page.getByRole('button', { name: 'All steps' }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
       const steps = await page
         .getByRole('checkbox')
         .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('aria-label') ?? ''))

@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs'
 import path from 'node:path'
 import { contactSheet, toSvg } from '@diarmos/core'
 import { chromium, type Page } from '@playwright/test'
-import { askFor, signIn, tapLength } from '../e2e/steps'
+import { askFor, signIn, tapLength, tickCard } from '../e2e/steps'
 import { ROOT } from './lib/machine.mjs'
 import { CHROMIUM, startStack } from './lib/stack.mjs'
 
@@ -48,7 +48,9 @@ try {
   await picture(phone, 'mate-phone')
   await phone.getByRole('button', { name: 'Choose this way' }).click()
   await phone.getByRole('tab', { name: /^Make/ }).click()
-  for (let step = 0; step < 3; step++) await phone.getByTestId('tick-next').click()
+  for (let step = 0; step < 7; step++) await tickCard(phone)
+  await picture(phone, 'make-phone')
+  for (let step = 0; step < 2; step++) await tickCard(phone)
   await phone.getByRole('tab', { name: /^Prove/ }).click()
   await picture(phone, 'prove-phone')
   await phone.getByRole('button', { name: 'Back' }).click()
@@ -64,9 +66,6 @@ try {
   await tapLength(phone, ['Point', '8', '2'])
   await phone.getByTestId('thread-belief').evaluate((element) => element.scrollIntoView())
   await picture(phone, 'thread-phone')
-  await phone.goto(`${stack.url}/bench/offset?mm=203.2_152.4`)
-  await phone.getByRole('radio', { name: 'Bend: 45 degrees' }).waitFor()
-  await picture(phone, 'offset-phone')
   await phone.goto(`${stack.url}/bench/trap?mm=203.2_60.96_558.8_457.2_25.4_203.2_`)
   await phone.getByText(/Swing the bend/).waitFor()
   await picture(phone, 'trap-phone')

@@ -184,28 +184,33 @@ export class Clock {
       leastRest = Math.min(leastRest, this.rest(task))
     }
     if (hands === 0) return longest
-    if (this.free.length > 1) {
-      const since = this.free.reduce((sum, at) => sum + at, hands)
-      return Math.max(longest, since / this.free.length + leastRest)
-    }
-    return Math.max(longest, this.oneMachine())
+    if (this.free.length === 1) return Math.max(longest, this.oneMachine(null))
+    const since = this.free.reduce((sum, at) => sum + at, hands)
+    longest = Math.max(longest, since / this.free.length + leastRest)
+    // however many they are, at one place one of them works
+    for (let place = 0; place < this.places.length; place++)
+      longest = Math.max(longest, this.oneMachine(place))
+    return longest
   }
 
   /**
    * Jackson's preemptive schedule of the acts that are left: at every moment the one with the longest rest behind it.
    * Quadratic, without a new object: it is asked at every state.
+   *
+   * @param at the place whose acts it is of; null for all
    */
-  private oneMachine(): number {
+  private oneMachine(at: number | null): number {
     const { byTail, left, heads, ends } = this
     let open = 0
     let now = Number.POSITIVE_INFINITY
     for (const task of byTail) {
-      const wanted = Number.isNaN(ends[task])
+      const wanted = Number.isNaN(ends[task]) && (at === null || this.placeOf[task] === at)
       left[task] = wanted ? this.seconds(task) : -1
       if (!wanted) continue
       open++
       now = Math.min(now, heads[task] as number)
     }
+    if (at !== null && open > 0) now = Math.max(now, this.places[at] as number)
     let worst = 0
     while (open > 0) {
       let most = -1
