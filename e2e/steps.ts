@@ -39,7 +39,11 @@ export async function askFor(page: Page, question: string): Promise<void> {
       await expect(tab).toHaveAttribute('aria-selected', 'true', { timeout: 1000 })
     }).toPass()
   }
-  await tile.last().click()
+  // the same of the tile: what is asked opens from below
+  await expect(async () => {
+    await tile.last().click()
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 2000 })
+  }).toPass()
 }
 
 export async function answer(page: Page, question: string, given: string): Promise<void> {

@@ -20,6 +20,7 @@ import { CardLines } from './CardLines'
 import { CardView, cardLines } from './CardView'
 import { Different } from './Different'
 import { heldBy, type Made, madeOf } from './made'
+import { ReadOut } from './ReadOut'
 import { PHASES, StepList } from './StepList'
 import { useAwake, useRing } from './signal'
 import { useNow } from './useNow'
@@ -181,11 +182,17 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
                 <Txt bold tone={card.phase === 'water-off' ? 'cold' : 'soft'} heading={2}>
                   {PHASES[card.phase]}
                 </Txt>
-                <Txt size="s" tone="soft">
+                <Txt size="s" tone="soft" testID="card-place">
                   {at + 1} of {made.cards.length}
                   {people === 2 ? (card.hands === 0 ? ' · the first of you' : ' · the other') : ''}
                 </Txt>
               </View>
+              <ReadOut
+                key={card.id}
+                text={cardLines(card, (act) => stepText(act, unit))
+                  .map(({ text }) => text)
+                  .join(' ')}
+              />
               <CardLines
                 view={view}
                 made={made}

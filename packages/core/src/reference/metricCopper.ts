@@ -45,6 +45,10 @@ export const METRIC_COPPER: readonly Pipe[] = ROWS.flatMap(([nominal, tolerance,
   const hard = walls.map(
     (wall, index): Pipe => ({ ...tube(wall), id: `copper.${index === 0 ? 'thin' : 'regular'}.${nominal}mm` }),
   )
-  const soft: Pipe = { ...tube(walls[THIN_SOFT.has(nominal) ? 0 : 1]), id: `copper.soft.${nominal}mm`, temper: 'soft' }
+  const soft: Pipe = {
+    ...tube(walls[THIN_SOFT.has(nominal) ? 0 : 1]),
+    id: `copper.soft.${nominal}mm`,
+    temper: 'soft',
+  }
   return SOFT.has(nominal) ? [...hard, soft] : hard
 })

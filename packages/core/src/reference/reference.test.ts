@@ -1,4 +1,5 @@
 import { formatLength, parseLength } from '../units'
+import { CONNECTIONS } from './connections'
 import {
   BSP,
   copperTubeOutsideDiameterIn,
@@ -13,7 +14,6 @@ import {
   tubeEngagement,
   whitworthDiameters,
 } from './index'
-import { CONNECTIONS } from './connections'
 
 const IN = 25.4
 const pipe = (id: string) => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { schedule, type Task } from './schedule'
+import type { Task } from './clock'
+import { schedule } from './schedule'
 
 /** Tasks at random, each after some before it; waits follow what they wait for. */
 const tasks = (most: number): fc.Arbitrary<Task[]> =>

@@ -1,17 +1,4 @@
-import { Clock } from './clock'
-
-/** One act as the clock sees it. */
-export interface Task {
-  readonly seconds: number
-  /** It goes on by itself as soon as what it waits for has ended: nobody's hands are taken. */
-  readonly passive: boolean
-  /** Tasks, by their place in the list, that must have ended before it begins. */
-  readonly after: readonly number[]
-  /** Where hands are needed: two people do not work at one place. */
-  readonly place: string | null
-  /** What it has in common with acts that it had best follow, what counts most first: place, sitting, the act itself. */
-  readonly near: readonly string[]
-}
+import { Clock, type Task } from './clock'
 
 /** When each task begins, and how good that is. */
 export interface Schedule {
