@@ -22,6 +22,23 @@ describe('an order of work that is carried out', () => {
     expect(unsaid.map(({ words }) => words)).toEqual([])
   })
 
+  it('keeps a taped joint cool where what closes the run is soldered on the same body, and only there', () => {
+    const heats = planned.flatMap(({ steps }) => steps.filter(({ words }) => words.startsWith('sweat.heat')))
+    const wrapped = heats.filter(({ words }) => words === 'sweat.heat-wrapped').length
+    expect(wrapped).toBeGreaterThan(0)
+    expect(wrapped).toBeLessThan(heats.length / 4)
+    // heated as any other it burns
+    const burnt = planned.flatMap(({ request, steps }) =>
+      carryOut(
+        request,
+        steps.map((step) => (step.words === 'sweat.heat-wrapped' ? { ...step, words: 'sweat.heat' } : step)),
+      ),
+    )
+    expect(burnt.filter((what) => what.startsWith('melts: flame on part')).length).toBeGreaterThanOrEqual(
+      wrapped,
+    )
+  })
+
   it('comes upon stops that stay, drains, valves in walls, fixtures that stay, and pipes that are left long', () => {
     const lines = JOBS.flatMap(({ lines: each }) => each)
     const some = (what: (line: PlanRequest['lines'][number]) => boolean) => lines.filter(what).length

@@ -15,10 +15,10 @@ const PARTS =
   /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
-const FLAME = /^(sweat\.heat|remove\.sweat)$/
+const FLAME = /^(sweat\.heat(-wrapped)?|remove\.sweat)$/
 /** The act that makes a joint. */
 const MAKES =
-  /^(sweat\.heat|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|swivel\.snug|spout\.slip)$/
+  /^(sweat\.heat(-wrapped)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|swivel\.snug|spout\.slip)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
@@ -218,7 +218,9 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
   const flame = (line: Line, step: Step, onOld: boolean) => {
     const joint = step.seam === null ? undefined : line.option.joints[step.seam]
     if ((onOld || joint?.atStub) && !dry(line)) wrong.push(`steams: flame on ${line.lineId} with water in it`)
-    if (step.seam === null || closing(line).includes(step.seam)) return
+    // what can only be closed last, and is wrapped, spares what stands on its body
+    if (step.seam === null || (closing(line).includes(step.seam) && step.words === 'sweat.heat-wrapped'))
+      return
     for (const part of partsAt(line, step.seam))
       if (partsWithRubber.has(`${line.lineId} ${part}`))
         wrong.push(`melts: flame on part ${part} of ${line.lineId}`)

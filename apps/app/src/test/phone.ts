@@ -103,6 +103,7 @@ export function fakeServer() {
   globalThis.fetch = jest.fn(async (path: string, init?: { body?: string; method?: string }) => {
     if (!state.reachable) throw new TypeError('no network')
     asked.push(`${init?.method} ${path}`)
+    requests++
     if (path === '/api/day') return json(state.dayStatus, { changes: state.day })
     if (path !== '/api/sync')
       return state.signedIn ? json(200, somebody()) : json(401, { title: 'signed out' })
@@ -141,5 +142,16 @@ export const property = (id: string, patch: Record<string, unknown>) => [
 export const settled = async ({ syncSoon }: Store) => {
   await syncSoon()
   await syncSoon()
-  await new Promise((resolve) => setTimeout(resolve, 5))
+  // one that was asked for meanwhile begins by itself: turns of the loop are counted, not time
+  let before = requests
+  for (let quiet = 0; quiet < QUIET; quiet++) {
+    await new Promise((resolve) => setTimeout(resolve, 0))
+    if (requests !== before) quiet = 0
+    before = requests
+  }
 }
+
+/** Requests that any fake server was asked. */
+let requests = 0
+/** Turns without one after which everything that was begun is taken to be done. */
+const QUIET = 25

@@ -1,5 +1,6 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { partOf } from '../assembly/kept'
+import { jointHeat } from '../assembly/methods/heat'
 import { methodById } from '../assembly/methods/table'
 import type { Schools } from '../assembly/schools'
 import { slides } from '../fitup/fixedEnds'
@@ -50,6 +51,22 @@ const doneAt = (work: Closing, { seam, step }: Close) => [
   step,
   ...stepsAt(work, seam).filter((each) => templateOf(work, each)?.kind === 'wait'),
 ]
+
+/**
+ * Whether a joint that can only be soldered last stands on a body that bears tape, rubber or plastic already: no order
+ * spares it the flame, so that it has to be kept cool.
+ */
+export function wantsWrapping(option: MateOption, seam: number): boolean {
+  const joint = option.joints[seam]
+  if (!joint || !lastSeams(option).has(seam) || jointHeat(joint) !== 'heats') return false
+  const bodies = [joint.from, joint.to].filter((at) => option.parts[at] !== undefined)
+  return option.joints.some(
+    (other, at) =>
+      at !== seam &&
+      jointHeat(other) === 'spoilt' &&
+      (bodies.includes(other.from) || bodies.includes(other.to)),
+  )
+}
 
 /** What slides is put on first, whole, and drawn back last. Common practice. */
 const SLIDE_STEPS = {

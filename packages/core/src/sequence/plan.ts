@@ -9,7 +9,16 @@ import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
 import { cardsOf } from './cards'
 import type { Task } from './clock'
-import { addSlide, type Close, type Closing, closeLast, keepFromHeat, lastSeams, makeUp } from './closing'
+import {
+  addSlide,
+  type Close,
+  type Closing,
+  closeLast,
+  keepFromHeat,
+  lastSeams,
+  makeUp,
+  wantsWrapping,
+} from './closing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
@@ -167,11 +176,13 @@ function addLine(
     for (const template of templates) {
       const step = id(seam, template.key)
       const words =
-        template.onBench && farEnd
-          ? `${template.words}-other`
-          : slid.has(seam) && PUSHES.has(template.words)
-            ? `${template.words}-slid`
-            : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+        template.words === 'sweat.heat' && wantsWrapping(option, seam)
+          ? 'sweat.heat-wrapped'
+          : template.onBench && farEnd
+            ? `${template.words}-other`
+            : slid.has(seam) && PUSHES.has(template.words)
+              ? `${template.words}-slid`
+              : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there
