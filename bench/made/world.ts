@@ -150,6 +150,10 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     }
     if (words === 'fixture.out')
       for (const each of metBy(id))
+        if (!keepsStop(each) && house.on && !stateOf(each).looked)
+          wrong.push(`${each.lineId} drips while nobody looks`)
+    if (words === 'fixture.out')
+      for (const each of metBy(id))
         if (!stateOf(each).tailFree) wrong.push(`the old connector of ${each.lineId} still holds it`)
     if (words === 'fixture.set' && !bodyOf(id)?.out) wrong.push('set where the old one stands')
     if (words === 'fixture.hang')
@@ -204,6 +208,9 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     const body = bodies.find(({ id: each }) => each === line.meets?.to)
     const at = body && bodyState.get(body.id)
     const tail = seam === lastOf(line) && !capsOff(line)
+    const stands = body?.mount === 'floor' || body?.mount === 'stands'
+    if (tail && stands && !state.tailFree)
+      wrong.push(`the old connector of ${line.lineId} is still on the tail`)
     if (tail && body?.mount === 'deck') {
       const connector = line.option.parts[joint.from]?.family === 'supply-connector'
       if (body.stays && !state.tailFree)

@@ -26,7 +26,6 @@ export interface Mark {
 export class Clock {
   private readonly ends: Float64Array
   private readonly starts: Float64Array
-  private readonly who: Int8Array
   private readonly tails: Float64Array
   private readonly heads: Float64Array
   private readonly left: Float64Array
@@ -48,7 +47,6 @@ export class Clock {
     const count = tasks.length
     this.ends = new Float64Array(count).fill(Number.NaN)
     this.starts = new Float64Array(count)
-    this.who = new Int8Array(count).fill(-1)
     this.tails = new Float64Array(count)
     this.heads = new Float64Array(count)
     this.left = new Float64Array(count)
@@ -128,7 +126,6 @@ export class Clock {
       if ((since <= at && (now > at || since > now)) || (now > at && since < now)) person = other
     })
     this.set(task, at)
-    this.who[task] = person
     const end = this.ends[task] as number
     this.free[person] = end
     const place = this.placeOf[task] as number
@@ -144,7 +141,6 @@ export class Clock {
     while (this.trail.length > trail) {
       const task = this.trail.pop() as number
       this.ends[task] = Number.NaN
-      this.who[task] = -1
     }
     this.free = [...free]
     this.places = [...places]
@@ -152,12 +148,8 @@ export class Clock {
   }
 
   /** The order as it stands, once it is complete. */
-  written(): { seconds: number; starts: number[]; hands: (number | null)[] } {
-    return {
-      seconds: this.last,
-      starts: [...this.starts],
-      hands: [...this.who].map((person) => (person < 0 ? null : person)),
-    }
+  written(): { seconds: number; starts: number[] } {
+    return { seconds: this.last, starts: [...this.starts] }
   }
 
   /** All that decides what can still follow, each no better when it is greater. */

@@ -3,7 +3,7 @@ import type { Content, Mount } from '../assembly/bodies/types'
 import { methodById } from '../assembly/methods/table'
 import { CUT_OPEN, KEEP_STOP, NEW_END } from '../assembly/oldJoints/removals'
 import type { Graph } from './graph'
-import { isCapped } from './lineWords'
+import { BIB, isCapped } from './lineWords'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
 
 /** What is done to a fixture besides its joints, hands on. Times are common practice. */
@@ -25,8 +25,6 @@ const PARTS_IT: ReadonlySet<string> = new Set([
 
 /** Removals after which no old connector is left: none was there, or it is what they undo. */
 const NO_CONNECTOR: ReadonlySet<string> = new Set(['bare', NEW_END.id, CUT_OPEN.id, KEEP_STOP.id])
-
-const BIB = /bib$/
 
 /** What grit and air are run out of, by what is in the body; the first that it holds. */
 const RUNS: readonly (readonly [Content, StepTemplate, readonly Mount[]])[] = [
@@ -65,7 +63,8 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
       ({ meets, option }) => meets?.to === body.id && !isCapped(option.parts) && isWater(option),
     )
     if (met.length === 0) continue
-    if (body.mount === 'deck') setOnDeck(graph, body, met)
+    if (body.mount === 'deck' && !body.stays) setOnDeck(graph, body, met)
+    else if (body.mount !== 'in-wall') keepTails(graph, met)
     if (body.mount === 'in-wall' && !body.stays) hang(graph, body, met, lines)
     const [, run] =
       RUNS.find(
@@ -86,9 +85,20 @@ const isWater = ({ joints }: PlanLine['option']) =>
 const partings = (graph: Graph, lineId: string) =>
   [...graph.nodes.values()].filter((node) => node.lineId === lineId && PARTS_IT.has(node.template.words))
 
+const stepsOf = (graph: Graph, lineId: string, seam: number) =>
+  [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === seam)
+
+/** Where nothing is set anew, or where it stands on the floor: its tail is joined once the old connector is off it. */
+function keepTails(graph: Graph, met: readonly PlanLine[]): void {
+  for (const { lineId, option } of met)
+    for (const parting of partings(graph, lineId))
+      for (const node of stepsOf(graph, lineId, option.joints.length - 1))
+        if (node.template.kind === 'close') graph.precede(parting.id, node.id)
+}
+
 /**
- * On a deck: a connector is screwed to the tail of a new one before that is set, since nobody's hand goes there after;
- * of one that stays, once the old connector is off. The rest is joined where it stands.
+ * On a deck: a connector is screwed to the tail of a new one before that is set, since nobody's hand goes there after.
+ * The rest is joined where it stands. The old one comes out when the new joints have been seen dry.
  */
 function setOnDeck(graph: Graph, body: PlanBody, met: readonly PlanLine[]): void {
   const tails = met.map(({ lineId, option }) => {
@@ -96,28 +106,21 @@ function setOnDeck(graph: Graph, body: PlanBody, met: readonly PlanLine[]): void
     const from = option.parts[option.joints[seam]?.from ?? -1]
     return { lineId, seam, onBench: from?.family === 'supply-connector' }
   })
-  const stepsOf = (lineId: string, seam: number) =>
-    [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === seam)
-  if (body.stays) {
-    for (const { lineId, seam } of tails)
-      for (const parting of partings(graph, lineId))
-        for (const node of stepsOf(lineId, seam))
-          if (node.template.kind === 'close') graph.precede(parting.id, node.id)
-    return
-  }
   const [out, set] = [`general/${STEPS.out.key}-${body.id}`, `general/${STEPS.set.key}-${body.id}`]
   graph.add(out, STEPS.out, null, null)
   graph.add(set, STEPS.set, null, null)
   graph.precede(out, set)
   graph.precede(set, 'general/record')
+  for (const { lineId, option } of met)
+    if (option.removalId !== KEEP_STOP.id) graph.precede(`${lineId}/line/dry-inlet`, out)
   for (const { lineId, seam, onBench } of tails) {
     for (const parting of partings(graph, lineId)) graph.precede(parting.id, out)
-    for (const node of stepsOf(lineId, seam))
+    for (const node of stepsOf(graph, lineId, seam))
       if (onBench) graph.precede(node.id, set)
       else graph.precede(set, node.id)
     // the other end of the connector
     if (onBench)
-      for (const node of stepsOf(lineId, seam - 1))
+      for (const node of stepsOf(graph, lineId, seam - 1))
         if (node.template.kind === 'close') graph.precede(set, node.id)
     graph.precede(set, `${lineId}/line/dry-outlet`)
   }

@@ -3,6 +3,7 @@ import type { MateOption } from '../mate/types'
 
 /** Parts that shut a line off. */
 export const SHUTS = /stop$|valve$|bib$/
+export const BIB = /bib$/
 
 /** Whether the line's own stop, new or kept, keeps the water from what is behind it. */
 export function hasStop({ parts, removalId }: Pick<MateOption, 'parts' | 'removalId'>): boolean {
@@ -34,10 +35,20 @@ export function lineWords(words: string, { parts, removalId }: MateOption, feeds
         'prove.tissue-outlet': 'prove.tissue-end',
       }[words] ?? words
     )
+  // in a run nothing is left open either, whatever shuts it
+  if (removalId === CUT_OPEN.id)
+    return (
+      {
+        'prove.tissue-inlet': 'prove.tissue-joints',
+        'open.flush': 'open.flush-run',
+        'prove.tissue-outlet': 'prove.tissue-end',
+      }[words] ?? words
+    )
+  if (parts.some(({ family }) => BIB.test(family)))
+    return { 'open.flush': 'open.flush-bib', 'prove.tissue-outlet': 'prove.tissue-bib' }[words] ?? words
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
   if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-kept' }[words] ?? words
   if (shuts) return words
-  if (words === 'open.flush' && removalId === CUT_OPEN.id) return 'open.flush-run'
   if (words === 'open.flush' && feeds) return 'open.flush-valve'
   return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
 }

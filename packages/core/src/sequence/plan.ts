@@ -178,11 +178,15 @@ function addLine(
       const words =
         template.words === 'sweat.heat' && wantsWrapping(option, seam)
           ? 'sweat.heat-wrapped'
-          : template.onBench && farEnd
-            ? `${template.words}-other`
-            : slid.has(seam) && PUSHES.has(template.words)
-              ? `${template.words}-slid`
-              : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+          : template.words === 'sweat.wipe' &&
+              joint.atStub &&
+              SHUTS.test(option.parts[joint.to]?.family ?? '')
+            ? 'sweat.wipe-refit'
+            : template.onBench && farEnd
+              ? `${template.words}-other`
+              : slid.has(seam) && PUSHES.has(template.words)
+                ? `${template.words}-slid`
+                : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there
@@ -211,7 +215,14 @@ function addLine(
     const all = templates.map((template) => id(seam, template.key))
     stepsOf.set(seam, all)
     if (later.has(seam)) return
-    if (medium === 'drain') for (const step of all) graph.precede(step, id('line', 'fill'))
+    if (medium === 'drain')
+      for (const step of all) {
+        graph.precede(id('line', 'plug'), step)
+        graph.precede(step, id('line', 'fill'))
+        // the pipe is open no longer than it has to be
+        const kind = graph.nodes.get(step)?.template.kind ?? ''
+        if (onOld && ['prepare', 'captive'].includes(kind)) graph.precede(step, id('line', 'unplug'))
+      }
     // what hangs on a stop that stays is joined while that is shut
     else if (early(seam) || staysAt(line)) for (const step of all) graph.precede(step, open)
     else {

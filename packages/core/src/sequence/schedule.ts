@@ -42,13 +42,33 @@ export function schedule(
   const best = greedy(clock)
   const proved = best.seconds <= bound || shorten(clock, best, most)
   alike(clock, best, MOST_LIKE * tasks.length)
-  return { ...best, bound: proved ? best.seconds : bound }
+  return { ...best, hands: shared(tasks, best.starts, people), bound: proved ? best.seconds : bound }
 }
 
 interface Best {
   seconds: number
   starts: number[]
-  hands: (number | null)[]
+}
+
+/** Whose hands: whoever is free and was at that place last, else who has been free the longest. */
+function shared(tasks: readonly Task[], starts: readonly number[], people: number): (number | null)[] {
+  const hands: (number | null)[] = tasks.map(() => null)
+  const free = new Array<number>(people).fill(0)
+  const last = new Array<string | null>(people).fill(null)
+  const order = [...tasks.keys()].filter((task) => !tasks[task]?.passive)
+  const begins = (task: number) => starts[task] as number
+  for (const task of order.sort((a, b) => begins(a) - begins(b) || a - b)) {
+    const { place, seconds } = tasks[task] as Task
+    const can = [...free.keys()].filter((person) => (free[person] as number) <= begins(task))
+    const who =
+      can.find((person) => place !== null && last[person] === place) ??
+      can.sort((a, b) => (free[a] as number) - (free[b] as number))[0] ??
+      0
+    hands[task] = who
+    free[who] = begins(task) + seconds
+    last[who] = place
+  }
+  return hands
 }
 
 /** By what can begin first, then by the longest rest of the work: mostly the shortest already. */

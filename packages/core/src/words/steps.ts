@@ -49,6 +49,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.flush': 'Run the new stop into a bucket until it runs clear.',
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
+  'open.flush-bib': 'Open the bib into a bucket until it runs clear.',
+  'prove.tissue-bib': 'A tissue round its stem while it runs; then shut: none comes at its mouth.',
   'open.flush-run': 'Run the nearest tap behind it, aerator off, until it runs clear.',
   'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
   'open.flush-kept': 'Run it, aerator off, or flush it, until it runs clear.',
@@ -119,6 +121,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.cool':
     'Do not move it until set; let it cool{cooling, select, ten { ten minutes before plastic or rubber comes near} hand { until a bare hand holds it, before plastic or rubber comes near} other {}}.',
   'sweat.wipe': 'Wipe the flux off.',
+  'sweat.wipe-refit': 'Wipe the flux off. Cold: what came out of the stop goes back into it.',
   'compression.insert': 'Insert into the soft tube.',
   'compression.nut': 'Nut onto the tube.',
   'compression.ring': 'Ring onto the tube, on a smooth round place.',

@@ -51,8 +51,8 @@ export const GENERAL_STEPS: readonly GeneralStep[] = [
     words: 'safe.bond',
     seconds: 30,
     when: 'metal-cut',
-    place: 'inside',
-    after: ['shut'],
+    // a jumper is put across while the water still runs
+    place: 'before',
   },
   {
     key: 'valves',
