@@ -65,6 +65,8 @@ function shared(tasks: readonly Task[], starts: readonly number[], people: numbe
       can.sort((a, b) => (free[a] as number) - (free[b] as number))[0] ??
       0
     hands[task] = who
+    // what takes no time takes nobody from anything
+    if (seconds === 0) continue
     free[who] = begins(task) + seconds
     last[who] = place
   }
