@@ -1,10 +1,10 @@
 // npm run bench:judge [-- --from=0 --count=200 --ways=1]: prints what is answered, to be read as a master plumber would.
+
 import { mate } from '@diarmos/core'
+import { arg } from './arg'
 import { judged } from './judge/questions'
 import { asked, chainOf, priced } from './judge/said'
 
-const arg = (name: string, otherwise: string) =>
-  process.argv.find((each) => each.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise
 const from = Number(arg('from', '0'))
 const ways = Number(arg('ways', '1'))
 for (let index = from; index < from + Number(arg('count', '200')); index++) {

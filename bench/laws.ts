@@ -1,13 +1,13 @@
 // npm run bench:laws [-- --count=20000 --show=law]: every way that is offered, held against what no plumber would sign.
+
 import { mate } from '@diarmos/core'
+import { arg } from './arg'
 import { finished } from './laws/finished'
 import { LAWS, longerForATrip } from './laws/laws'
 import { faultAtItsLength } from './laws/madeEnds'
 import { faultOfPlan } from './laws/planned'
 import { someQuestion } from './laws/questions'
 
-const arg = (name: string, otherwise: string) =>
-  process.argv.find((each) => each.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise
 const COUNT = Number(arg('count', '20000'))
 const FROM = Number(arg('from', '0'))
 const SHOW = arg('show', '')

@@ -1,14 +1,14 @@
 // npm run bench:plan [-- --count=5000 --timed=300]: carries out the orders of work of generated jobs in the small world, and
 // sets the shortest orders beside an integer programme.
+
 import { sequence } from '@diarmos/core'
 import { schedule } from '../packages/core/src/sequence/schedule'
+import { arg } from './arg'
 import { IN_WALL, job, outletsOf, solvedQuestions } from './made/jobs'
 import { leastHalves, someTasks } from './made/timed'
 import { carryOut } from './made/world'
 import { Dice } from './mate/random'
 
-const arg = (name: string, otherwise: string) =>
-  process.argv.find((each) => each.startsWith(`--${name}=`))?.split('=')[1] ?? otherwise
 const count = Number(arg('count', '5000'))
 const solved = solvedQuestions(400)
 const outlets = outletsOf(IN_WALL)

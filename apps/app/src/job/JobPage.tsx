@@ -29,7 +29,6 @@ function heightOf(wide: boolean, stage: string, chosen: boolean, fresh: boolean)
   if (wide) return 520
   if (stage === 'find') return 130
   if (stage === 'cut' && chosen) return 290
-  if (stage === 'make') return 140
   return stage === 'mate' || fresh ? 230 : 170
 }
 

@@ -16,7 +16,7 @@ const results = () => held('check').map(({ fields }) => fields.result)
 beforeEach(async () => {
   prefer({ unit: 'in' })
   // a van that solders: what cools is waited for
-  await openShop({ toolsAboard: ['tube-cutter', 'torch'] } as never)
+  await openShop({ toolsAboard: ['tube-cutter', 'torch'] })
 })
 afterEach(cleanup)
 

@@ -1,5 +1,6 @@
 import { dueText, looksAgain } from './rechecks'
 
+// of a whole view only what is asked for: a job’s state and its checks
 const view = (checks: Record<string, { result: string; at: string }>, state = 'open') =>
   ({
     job: { fields: { state } },
