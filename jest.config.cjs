@@ -36,6 +36,7 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: '<rootDir>/apps/app',
       roots: ['<rootDir>/src'],
+      setupFiles: ['<rootDir>/src/test/styles.ts'],
       modulePathIgnorePatterns: ['/dist/'],
       // icons ship as .mjs, which the preset does not transform
       transform: {

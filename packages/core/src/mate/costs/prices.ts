@@ -73,14 +73,28 @@ function perEnd({ form, material }: Port, family: Family): number {
   return PER_END[form] ?? 0
 }
 
+/** What a part's ends come to in cents, and how many times a half-inch one it is: asked for every part of every shop. */
+const OF_PART = new WeakMap<Fitting, { readonly ends: number; readonly size: number }>()
+
+function weighed(part: Fitting): { readonly ends: number; readonly size: number } {
+  const known = OF_PART.get(part)
+  if (known) return known
+  const { family, ports } = part
+  const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
+  const made = {
+    ends: ports.reduce((sum, port) => sum + perEnd(port, family), 0),
+    size: Math.max(...(stop ? ports.slice(0, 1) : ports).map(({ nominal }) => BY_SIZE[nominal] ?? 1)),
+  }
+  OF_PART.set(part, made)
+  return made
+}
+
 /**
  * What a part costs where the shop has written no price of its own beside it: its family's price, which is that of a
  * half-inch one, by its ends and its largest size. Whole cents.
  */
-export function usualCents({ family, ports }: Fitting, familyCents: number): number {
-  if (FLAT.has(family) || ports.length === 0) return familyCents
-  const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
-  const ends = ports.reduce((sum, port) => sum + perEnd(port, family), 0)
-  const size = Math.max(...(stop ? ports.slice(0, 1) : ports).map(({ nominal }) => BY_SIZE[nominal] ?? 1))
+export function usualCents(part: Fitting, familyCents: number): number {
+  if (FLAT.has(part.family) || part.ports.length === 0) return familyCents
+  const { ends, size } = weighed(part)
   return Math.max(LEAST, Math.round((familyCents + ends) * size))
 }

@@ -32,7 +32,7 @@ export interface Standing {
  * rules forbid here is left out.
  */
 export class Guide {
-  private readonly bounds = new Map<Measure, Float64Array>()
+  private readonly bounds: Partial<Record<Measure, Float64Array>> = {}
 
   /**
    * @param joints what each joint of the topology comes to here
@@ -51,10 +51,10 @@ export class Guide {
 
   /** Least that is still to come from an open end where it stands; undefined where nothing leads on. */
   rest({ openClass, stage, turned }: Standing, measure: Measure = 'cents'): number | undefined {
-    let bound = this.bounds.get(measure)
+    let bound = this.bounds[measure]
     if (!bound) {
       bound = this.backward(measure)
-      this.bounds.set(measure, bound)
+      this.bounds[measure] = bound
     }
     const node = this.topology.at(openClass, stage, turned)
     const least = node < 0 ? Number.NaN : (bound[node] as number)
@@ -73,24 +73,30 @@ export class Guide {
         : measure === 'notAboard'
           ? topology.notAboard
           : null
-    const rest = new Float64Array(topology.into.length).fill(Number.NaN)
+    const nodes = topology.into.length
+    const rest = new Float64Array(nodes).fill(Number.NaN)
+    // what is reached dearer than before need not wait in the heap
+    const reached = new Float64Array(nodes).fill(Number.POSITIVE_INFINITY)
     const heap = new Heap<number>()
+    const reach = (node: number, amount: number) => {
+      if (!(amount < (reached[node] as number))) return
+      reached[node] = amount
+      heap.push(amount, node)
+    }
     topology.endNode.forEach((node, index) => {
       const at = topology.endJoint[index] as number
       const joint = joints[at]
-      if (!joint) heap.push(0, node)
+      if (!joint) reach(node, 0)
       else if (joint.allowed)
-        heap.push(measure === 'waterOffSeconds' && atRun ? joint.closeSeconds : (amounts[at] as number), node)
+        reach(node, measure === 'waterOffSeconds' && atRun ? joint.closeSeconds : (amounts[at] as number))
     })
     for (let item = heap.popEntry(); item; item = heap.popEntry()) {
       if (!Number.isNaN(rest[item.value])) continue
       rest[item.value] = item.key
       for (const edge of topology.into[item.value] as number[]) {
-        const from = topology.from[edge] as number
-        if (!Number.isNaN(rest[from])) continue
         const joint = topology.joint[edge] as number
         const amount = joint >= 0 ? (amounts[joint] as number) : (ofParts?.[edge] ?? 0)
-        if (amount !== Number.POSITIVE_INFINITY) heap.push(item.key + amount, from)
+        reach(topology.from[edge] as number, item.key + amount)
       }
     }
     return rest
