@@ -6,7 +6,7 @@ const ROOMS = [
   ['catalog'],
   ['assembly'],
   ['record', 'identify', 'fitup'],
-  ['mate', 'drain'],
+  ['mate', 'drain', 'hold'],
   ['sequence'],
   ['drawing'],
 ]

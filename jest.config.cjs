@@ -2,6 +2,11 @@ const swc = [
   '@swc/jest',
   { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
 ]
+// looked up in the tests' own world at every use otherwise: in a solver's loops that was most of the time
+const SOLVERS_USE = [
+  ...['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'WeakMap', 'JSON', 'String'],
+  ...['Float64Array', 'Int32Array', 'Uint8Array'],
+]
 const node = {
   testEnvironment: 'node',
   transform: { '\\.[cm]?[jt]s$': swc },
@@ -9,8 +14,7 @@ const node = {
   transformIgnorePatterns: ['/node_modules/(?!(svg-pathdata|uuid)/)'],
   // what is drawn at random is drawn alike in every run
   setupFiles: ['<rootDir>/scripts/seed.cjs'],
-  // built bundles and exports hold copies of packages
-  modulePathIgnorePatterns: ['/dist/'],
+  sandboxInjectedGlobals: SOLVERS_USE,
 }
 
 module.exports = {
@@ -37,6 +41,7 @@ module.exports = {
       rootDir: '<rootDir>/apps/app',
       roots: ['<rootDir>/src'],
       setupFiles: ['<rootDir>/src/test/styles.ts'],
+      sandboxInjectedGlobals: SOLVERS_USE,
       modulePathIgnorePatterns: ['/dist/'],
       // icons ship as .mjs, which the preset does not transform
       transform: {

@@ -83,6 +83,7 @@ import {
   valveDepthRequest,
   whereToCutRequest,
 } from './fitup'
+import { holdOf, holdRequest } from './hold'
 
 /** What a fixture and its conditions ask, so that Find may stop where it no longer matters. */
 const decisionContext = z.object({ line: openLine, settings: mateSettings })
@@ -353,6 +354,12 @@ export const operations = {
     summary: 'What a run falls, and what a vial reads or a shim is under a level.',
     request: pitchRequest,
     run: pitchOf,
+  }),
+  hold: operation({
+    summary:
+      'What moves the gauge of a shut line: a leak, a stop that lets by, warmth, creep or air, and how sure that is.',
+    request: holdRequest,
+    run: holdOf,
   }),
   units: operation({
     summary: 'Reads a length as people write it, and prints it as a tape reads.',

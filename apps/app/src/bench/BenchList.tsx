@@ -75,6 +75,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     sign: () => <LineSign d="M4 14l64 12M4 34h64" />,
   },
   {
+    href: '/bench/hold',
+    title: 'Pressure hold',
+    detail: 'What moves the gauge of a shut line: a leak, the stop, warmth, plastic or air.',
+    sign: () => <LineSign d="M8 6v34h58M10 10c16 4 30 8 54 9M20 14v6M36 17v6M52 19v6" />,
+  },
+  {
     href: '/bench/wall',
     title: 'Valve in its wall',
     detail: 'Blocking, board, mortar and tile against the window on the valve’s sheet; what to shim.',

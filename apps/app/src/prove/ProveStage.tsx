@@ -1,10 +1,12 @@
 import type { Plan } from '@diarmos/core'
 import { screenText } from '@diarmos/core/words/counts'
 import { stepText } from '@diarmos/core/words/steps'
+import { useState } from 'react'
 import { Linking, View } from 'react-native'
 import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
 import { type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
+import { HOLD_STEP, HoldSheet } from '../hold/HoldSheet'
 import { closeJob, setNote, tick } from '../job/actions'
 import { JobName } from '../job/JobName'
 import { StageFrame } from '../job/StageFrame'
@@ -25,7 +27,8 @@ interface Props {
 }
 
 /** Dry or wet, at every seam, now and again. */
-export function ProveStage({ view, plan, goTo }: Props) {
+export function ProveStage({ view, line, plan, goTo }: Props) {
+  const [holding, setHolding] = useState(false)
   const unit = usePreferences((state) => state.unit)
   const [note, setNoteText, saved] = useDraft(`note ${view.job.id}`, view.job.fields.note)
   const closed = view.job.fields.state === 'closed'
@@ -34,7 +37,10 @@ export function ProveStage({ view, plan, goTo }: Props) {
   const now = new Date()
   const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
-  const wet = results.filter((result) => result === 'wet').length
+  const held = view.checks.get(HOLD_STEP)?.fields
+  const heldIs = held?.result ?? 'undone'
+  const seams = results.filter((result) => result === 'wet').length
+  const wet = seams + (heldIs === 'wet' ? 1 : 0)
   const open = results.filter((result) => result === 'undone').length
   const lineOf = (lineId: string | null) => view.lines.find((entry) => entry.line.id === lineId)
   if (!plan.answer && plan.busy)
@@ -61,7 +67,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
             kind={wet === 0 && open === 0 ? 'primary' : 'plain'}
             label={screenText('prove.close', { checks: open })}
             disabled={wet > 0}
-            {...(wet > 0 ? { hint: 'A seam is wet' } : {})}
+            {...(wet > 0 ? { hint: seams > 0 ? 'A seam is wet' : 'The line does not hold' } : {})}
             onPress={() => closeJob(view, true)}
             testID="close-job"
           />
@@ -74,7 +80,7 @@ export function ProveStage({ view, plan, goTo }: Props) {
       <Txt tone="soft" className="mb-2">
         Dry everything first, so that a drop is a leak.
       </Txt>
-      {wet > 0 ? (
+      {seams > 0 ? (
         <Note kind="stop" title="A seam is wet">
           Shut the water, make the seam again, and prove it again.
         </Note>
@@ -114,6 +120,31 @@ export function ProveStage({ view, plan, goTo }: Props) {
           </View>
         )
       })}
+      <View className="border-b border-rule py-2">
+        <Txt bold>Under pressure</Txt>
+        {held && heldIs !== 'undone' ? (
+          <Note kind={heldIs === 'wet' ? 'stop' : 'note'} title="The last hold">
+            {held.note}
+          </Note>
+        ) : (
+          <Txt tone="soft">
+            A gauge on the shut line finds what tissue does not reach, before a wall is closed.
+          </Txt>
+        )}
+        <Button
+          label={heldIs === 'undone' ? 'Hold it under pressure' : 'Hold it again'}
+          onPress={() => setHolding(true)}
+          testID="hold"
+        />
+        {heldIs === 'wet' ? (
+          <Button
+            kind="quiet"
+            label="Take this hold back"
+            onPress={() => tick(view, null, HOLD_STEP, 'undone')}
+          />
+        ) : null}
+        {holding ? <HoldSheet view={view} line={line} onClose={() => setHolding(false)} /> : null}
+      </View>
       <View className="mt-4">
         <Txt bold size="s" tone="soft" heading={2}>
           The record

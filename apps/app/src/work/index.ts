@@ -2,6 +2,7 @@
 export { BenchCuts } from '../bench/BenchCuts'
 export { BenchGauge } from '../bench/BenchGauge'
 export { BenchHeights } from '../bench/BenchHeights'
+export { BenchHold } from '../bench/BenchHold'
 export { BenchHole } from '../bench/BenchHole'
 export { BenchList } from '../bench/BenchList'
 export { BenchMate } from '../bench/BenchMate'

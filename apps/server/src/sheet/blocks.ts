@@ -187,6 +187,8 @@ function cutList(
 
 function checkText(check: Fields): string {
   const key = String(check.stepId).split('/').at(-1) ?? ''
+  // the note says what it came to, and every reading
+  if (check.stepId === 'general/hold') return `pressure hold (${String(check.note)})`
   if (String(check.stepId).includes('/long/')) return 'a piece left long and capped, to be cut later'
   if (String(check.stepId).includes('/cut/')) {
     const mm = Number(check.note)

@@ -1,0 +1,214 @@
+import type { HoldJudged } from '@diarmos/core'
+import { useState } from 'react'
+import { View } from 'react-native'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Field } from '../ui/Field'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Note } from '../ui/Note'
+import { Toggle } from '../ui/Toggle'
+import { Txt } from '../ui/Txt'
+import { Unfold } from '../ui/Unfold'
+import { HoldChart } from './HoldChart'
+import { clock, GAUGES, type GaugeId, readPressure, shown } from './pressure'
+import type { useHold } from './useHold'
+import { holdWords } from './words'
+
+/** What most lines that are held are made of; a job brings its own. */
+const PIPES: readonly { value: string; label: string }[] = [
+  { value: 'copper.l.1/2', label: 'Copper 1/2' },
+  { value: 'copper.l.3/4', label: 'Copper 3/4' },
+  { value: 'pex-b.sdr9.1/2', label: 'PEX 1/2' },
+  { value: 'pex-b.sdr9.3/4', label: 'PEX 3/4' },
+  { value: 'cpvc.sdr11.1/2', label: 'CPVC 1/2' },
+  { value: 'galvanised.40.1/2', label: 'Steel 1/2' },
+  { value: 'copper.regular.15mm', label: 'Copper 15 mm' },
+  { value: 'pex-al.layered.16mm', label: 'Layered 16 mm' },
+]
+
+function Reading({ hold }: { hold: ReturnType<typeof useHold> }) {
+  const { gauge, readings } = hold.hold
+  const [text, setText] = useState('')
+  const last = readings.at(-1)
+  const { step, unit } = GAUGES[gauge]
+  const written = text === '' && last ? shown(last.kpa, gauge) : text
+  const kpa = readPressure(written, gauge)
+  const by = (steps: number) => {
+    if (kpa !== null) setText(shown(Math.max(0, kpa + steps * step * GAUGES[gauge].kpa), gauge))
+  }
+  return (
+    <View className="mt-2">
+      <Field
+        label={readings.length === 0 ? 'The gauge shows, pumped up' : 'The gauge shows now'}
+        value={written}
+        onChange={setText}
+        inputMode="decimal"
+        suffix={unit}
+        error={text !== '' && kpa === null ? 'A pressure, such as 100' : undefined}
+      />
+      <View className="flex-row gap-2">
+        {[-5, -1, 1, 5].map((steps) => (
+          <View key={steps} className="flex-1">
+            <Button
+              label={`${steps < 0 ? '−' : '+'}${shown(Math.abs(steps) * step * GAUGES[gauge].kpa, gauge)}`}
+              disabled={kpa === null}
+              onPress={() => by(steps)}
+            />
+          </View>
+        ))}
+      </View>
+      <View className="mt-2">
+        <Button
+          kind="primary"
+          label={readings.length === 0 ? 'Begin the hold' : 'Read now'}
+          disabled={kpa === null || hold.hold.lengthMm === null}
+          {...(hold.hold.lengthMm === null ? { hint: 'First the length of the line' } : {})}
+          onPress={() => {
+            if (kpa === null) return
+            hold.read(kpa)
+            setText('')
+          }}
+          testID="read-gauge"
+        />
+      </View>
+    </View>
+  )
+}
+
+function Judged({
+  judged,
+  gauge,
+  log,
+}: {
+  judged: HoldJudged | null
+  gauge: GaugeId
+  log: ReturnType<typeof useHold>['log']
+}) {
+  const words = judged ? holdWords(judged) : null
+  const last = log.at(-1)
+  return (
+    <View className="mt-2" aria-live="polite">
+      {words ? (
+        <Note kind={words.kind} title={words.title}>
+          {words.text}
+        </Note>
+      ) : null}
+      <HoldChart
+        readings={log}
+        fittedKpa={judged && judged.fittedKpa.length === log.length ? judged.fittedKpa : null}
+        gauge={gauge}
+      />
+      {last && log.length > 1 ? (
+        <Txt size="s" tone="soft">
+          Dots: {log.length} readings in {clock(last.seconds)}. Green line: the likeliest account of them.
+        </Txt>
+      ) : null}
+    </View>
+  )
+}
+
+/** A gauge on a shut line, read by hand or by itself, and what moves it. */
+export function HoldPanel({
+  hold,
+  own,
+}: {
+  hold: ReturnType<typeof useHold>
+  own?: { value: string; label: string } | null
+}) {
+  const { hold: now, change, stream, setStream, log, solved } = hold
+  const [street, setStreet] = useState(now.streetKpa === null ? '' : shown(now.streetKpa, now.gauge))
+  const streetWrong = street !== '' && readPressure(street, now.gauge) === null
+  const pipes = own && !PIPES.some(({ value }) => value === own.value) ? [own, ...PIPES] : PIPES
+  const caution = (
+    <Note kind="caution" title="Water, not air">
+      Air under pressure throws what lets go. Take off or shut away what is not made for it: heater,
+      cartridges, hoses. The code says how high and how long: the working pressure at least, and 15 minutes in
+      many (recalled: verify).
+    </Note>
+  )
+  const reading = (
+    <>
+      {stream === null ? (
+        <Reading hold={hold} />
+      ) : (
+        <Button label="Stop the made-up gauge" onPress={() => setStream(null)} />
+      )}
+      {now.readings.length > 0 && stream === null ? (
+        <View className="flex-row gap-2">
+          <View className="flex-1">
+            <Button
+              kind="quiet"
+              label="Take the last back"
+              onPress={() => change({ readings: now.readings.slice(0, -1) })}
+            />
+          </View>
+          <View className="flex-1">
+            <Button kind="quiet" label="Begin anew" onPress={() => change({ readings: [] })} />
+          </View>
+        </View>
+      ) : null}
+    </>
+  )
+  return (
+    <View>
+      <Judged judged={log.length > 1 ? solved.answer : null} gauge={now.gauge} log={log} />
+      {log.length > 0 ? reading : caution}
+      <View className="mt-3 gap-3">
+        <MeasureRow
+          label="Length of the line that is shut"
+          hint="All of it, paced out: within a quarter is enough."
+          mm={now.lengthMm}
+          onEnter={({ mm }) => change({ lengthMm: mm })}
+        />
+        <Choice
+          label="It is made of"
+          value={now.pipeId}
+          options={pipes}
+          onChange={(pipeId) => change({ pipeId })}
+        />
+        <Choice
+          label="The gauge is read to"
+          columns={4}
+          value={now.gauge}
+          options={Object.entries(GAUGES).map(([value, { label }]) => ({ value: value as GaugeId, label }))}
+          onChange={(gauge) => change({ gauge })}
+        />
+        <Field
+          label="Pressure in front of the stop, if it was measured"
+          value={street}
+          onChange={(text) => {
+            setStreet(text)
+            if (text === '' || readPressure(text, now.gauge) !== null)
+              change({ streetKpa: readPressure(text, now.gauge) })
+          }}
+          inputMode="decimal"
+          suffix={GAUGES[now.gauge].unit}
+          error={streetWrong ? 'A pressure, such as 60' : undefined}
+        />
+        <Toggle
+          label="The stop is proved"
+          detail="The lowest tap behind it ran out and stayed dry."
+          value={now.stopProved}
+          onChange={(stopProved) => change({ stopProved })}
+        />
+        <Unfold closed="Try it with a made-up gauge" open="A made-up gauge" known={false}>
+          <Txt size="s" tone="soft" className="mb-2">
+            It sends what a wireless gauge would send, a minute every second. Nothing of it is kept.
+          </Txt>
+          <Choice
+            label="The made-up line"
+            value={stream}
+            columns={3}
+            options={[
+              { value: 'tight', label: 'is tight' },
+              { value: 'leaks', label: 'leaks' },
+              { value: 'passes', label: 'has a stop that lets by' },
+            ]}
+            onChange={setStream}
+          />
+        </Unfold>
+      </View>
+      {log.length > 0 ? caution : reading}
+    </View>
+  )
+}

@@ -1,0 +1,121 @@
+import type { Pipework } from './pipework'
+import { waterCompressibility, waterExpansion } from './water'
+
+/** Pressure of the air, kPa. */
+export const AIR_KPA = 101.3
+
+/** All that moves the pressure of a line that is shut. */
+export interface Happening {
+  /** At the first reading, kPa. */
+  readonly startKpa: number
+  readonly volumeMl: number
+  /** Air in the line, as large as it would be without pressure, ml. */
+  readonly airMl: number
+  /** By how much its water is warmer in the end, K, and in what time it comes near that, s. */
+  readonly warmsK: number
+  readonly warmsInS: number
+  /** Share of the pipe's stretch that is added while the time grows e-fold. Of plastic only. */
+  readonly creep: number
+  /** Share by which the air is larger at first, being warm from the pump, and the time in which it settles, s. */
+  readonly settles: number
+  readonly settlesInS: number
+  /** Runs out at the pressure of the start, ml/min. */
+  readonly leak: number
+  /** Would come in past the stop at a difference as great as the pressure of the start, ml/min; and what stands behind it, kPa. */
+  readonly seep: number
+  readonly behindKpa: number
+  /** Power of the difference by which the seat lets by: 0.5 a hole, 1 a slit. */
+  readonly seat: number
+}
+
+/** Since the pump has stopped, when it is first read, s: creep counts from there. */
+const SINCE_PUMPED = 60
+/** A hole's flow by the root of the pressure; straight below this, where no gauge reads, kPa. */
+const SOFT = 0.5
+/** Largest step: a share of the pressure, and a share of the time. */
+const STEP_KPA = 0.06
+const STEP_TIME = 0.35
+const EARLY_S = 20
+/** Water cannot be drawn thinner than this. */
+const EMPTY_KPA = -95
+
+/** A power of a pressure that keeps its sign and is straight where the pressure is next to nothing. */
+function flowOf(kpa: number, power: number): number {
+  const over = Math.abs(kpa) + SOFT
+  return power === HOLE ? kpa / Math.sqrt(over) : kpa * over ** (power - 1)
+}
+/** How fast it grows. */
+function slopeOf(kpa: number, power: number): number {
+  const over = Math.abs(kpa) + SOFT
+  const flow = power === HOLE ? 1 / Math.sqrt(over) : over ** (power - 1)
+  return flow * (1 + ((power - 1) * Math.abs(kpa)) / over)
+}
+const HOLE = 0.5
+
+/**
+ * Pressures of a shut line as time goes by: what runs out and in, and what warmth, creep and settling air take, shared
+ * out among what gives: water, pipe and air. One equation of the first order, by exponential steps that are exact where
+ * it is straight, so that a hole that empties a stiff line in a blink needs no small ones.
+ *
+ * @param seconds since the first reading, rising
+ * @returns kPa on the gauge, as many
+ */
+export function pressures(
+  line: Pick<Pipework, 'stretch' | 'expansion' | 'plastic'>,
+  what: Happening,
+  waterC: number,
+  seconds: ArrayLike<number>,
+): Float64Array {
+  const compress = waterCompressibility(waterC)
+  const grows = waterExpansion(waterC) - line.expansion
+  const give = what.volumeMl * (compress + line.stretch)
+  const yielding = what.volumeMl * line.stretch * line.plastic * what.creep
+  const full = Math.max(what.startKpa, 1)
+  const out = what.leak / 60 / flowOf(full, HOLE)
+  const past = what.seep / 60 / flowOf(full, what.seat)
+  const kelvin = waterC + 273.15
+  const results = new Float64Array(seconds.length)
+  let t = 0
+  let p = what.startKpa
+  // made once, outside the steps: there are a million of them
+  const volumesPerS = (at: number, air: number) => {
+    const warms = (what.warmsK / what.warmsInS) * Math.exp(-at / what.warmsInS)
+    const shrinks = (what.settles / what.settlesInS) * Math.exp(-at / what.settlesInS)
+    return (
+      warms * (what.volumeMl * grows + air / kelvin) -
+      (yielding * Math.max(0, p)) / (at + SINCE_PUMPED) -
+      air * shrinks
+    )
+  }
+  for (let index = 0; index < seconds.length; index++) {
+    const until = seconds[index] as number
+    while (t < until) {
+      const air = (what.airMl * AIR_KPA) / (p + AIR_KPA)
+      const airGive = air / (p + AIR_KPA)
+      const all = give + airGive
+      let flow = -out * flowOf(p, HOLE)
+      let slope = out === 0 ? 0 : -out * slopeOf(p, HOLE)
+      if (past !== 0) {
+        flow += past * flowOf(what.behindKpa - p, what.seat)
+        slope -= past * slopeOf(what.behindKpa - p, what.seat)
+      }
+      let step = Math.min(until - t, STEP_TIME * (t + EARLY_S))
+      // how fast the volumes change by themselves is taken in the middle of the step: second order
+      let speed = (flow + volumesPerS(t + step / 2, air)) / all
+      slope = slope / all + (2 * speed * airGive) / all / (p + AIR_KPA)
+      // an end that is being reached takes one exponential step; only on the way there is the change kept small
+      const fast = Math.abs(speed)
+      const most = STEP_KPA * (Math.abs(p) + 30)
+      if (fast * Math.min(step, 1 / Math.max(-slope, 1e-12)) > most) {
+        step = Math.max(most / fast, 1e-3)
+        speed = (flow + volumesPerS(t + step / 2, air)) / all
+      }
+      const reach = Math.min(slope * step, 1)
+      p += speed * step * (Math.abs(reach) < 1e-6 ? 1 : Math.expm1(reach) / reach)
+      if (p < EMPTY_KPA) p = EMPTY_KPA
+      t += step
+    }
+    results[index] = p
+  }
+  return results
+}
