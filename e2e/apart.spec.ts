@@ -162,6 +162,18 @@ test('a tub and shower on the job page, and lengths on the bench, in both themes
     await expect(bram.getByText(words, { exact: false }).first()).toBeVisible()
     await expectAccessible(bram, `bench, ${where}`)
   }
+  await test.step('a gauge that is not there, on a line whose stop lets by', async () => {
+    await bram.goto(`${stack.url}/bench/hold`)
+    await bram.getByRole('button', { name: 'Length of the line that is shut' }).click()
+    await tapLength(bram, ['9', '6', '0'])
+    await bram.getByRole('button', { name: 'Try it with a made-up gauge' }).click()
+    await bram.getByRole('radio', { name: 'has a stop that lets by' }).click()
+    await expect(bram.getByTestId('hold-chart')).toBeVisible()
+    await expect(bram.getByText(/The stop lets by|Not decided yet|It holds/).first()).toBeVisible()
+    await bram.getByRole('button', { name: 'Stop the made-up gauge' }).click()
+    await expect(bram.getByTestId('hold-chart')).toBeHidden()
+    await expectAccessible(bram, 'bench, a pressure hold')
+  })
   await bram
     .getByRole('button', { name: /[Tt]heme|[Cc]abinet|[Pp]aper/ })
     .first()

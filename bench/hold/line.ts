@@ -22,6 +22,8 @@ export interface Truth {
   readonly waterC: number
   readonly warmsK: number
   readonly lagsS: readonly [number, number]
+  /** What the room itself warms by in an hour, K. */
+  readonly driftsK: number
   /** ml/min at the test's pressure. */
   readonly leak: number
   readonly seep: number
@@ -64,7 +66,7 @@ export function run(truth: Truth, times: readonly number[]): number[] {
   for (const until of times) {
     for (; time < until - STEP / 2; time += STEP) {
       airK *= 1 - STEP / truth.airCoolsS
-      lagged += ((truth.warmsK - lagged) * STEP) / truth.lagsS[0]
+      lagged += ((truth.warmsK + (truth.driftsK * time) / 3600 - lagged) * STEP) / truth.lagsS[0]
       warmed += ((lagged - warmed) * STEP) / truth.lagsS[1]
       share = 1 - truth.dissolves * (1 - Math.exp(-time / 40_000))
       const age = (time + 45) / 3600

@@ -82,6 +82,7 @@ export function drawLog(drawn: Drawn, random: () => number): Log {
     waterC,
     warmsK: drawn === 'warmth' ? sign() * between(2, 8) : sign() * between(0, drawn === 'still' ? 0.3 : 1.5),
     lagsS: [spread(300, 3000), spread(30, 300)],
+    driftsK: between(-0.4, 0.4),
     leak: drawn === 'leak' ? spread(2, 300) : drawn === 'small leak' ? spread(0.1, 2) : 0,
     seep: seeps ? spread(1, 80) : 0,
     slit: random() < 0.5,

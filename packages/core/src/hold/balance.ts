@@ -11,9 +11,10 @@ export interface Happening {
   readonly volumeMl: number
   /** Air in the line, as large as it would be without pressure, ml. */
   readonly airMl: number
-  /** By how much its water is warmer in the end, K, and in what time it comes near that, s. */
+  /** By how much its water is warmer in the end, K; in what time it comes near that, and after what time it begins, s. */
   readonly warmsK: number
   readonly warmsInS: number
+  readonly warmsAfterS: number
   /** Share of the pipe's stretch that is added while the time grows e-fold. Of plastic only. */
   readonly creep: number
   /** Share by which the air is larger at first, being warm from the pump, and the time in which it settles, s. */
@@ -38,6 +39,16 @@ const STEP_TIME = 0.35
 const EARLY_S = 20
 /** Water cannot be drawn thinner than this. */
 const EMPTY_KPA = -95
+
+/** Share of its warmth that a line has by then: two lags, the wall's and the water's. @param s since the first reading */
+export function warmed(
+  { warmsInS, warmsAfterS }: Pick<Happening, 'warmsInS' | 'warmsAfterS'>,
+  s: number,
+): number {
+  // two lags that are the same have a form of their own: they are kept apart by a hundredth
+  const second = Math.abs(warmsInS - warmsAfterS) < 0.01 * warmsInS ? 0.99 * warmsInS : warmsAfterS
+  return 1 - (warmsInS * Math.exp(-s / warmsInS) - second * Math.exp(-s / second)) / (warmsInS - second)
+}
 
 /** A power of a pressure that keeps its sign and is straight where the pressure is next to nothing. */
 function flowOf(kpa: number, power: number): number {
@@ -77,9 +88,14 @@ export function pressures(
   const results = new Float64Array(seconds.length)
   let t = 0
   let p = what.startKpa
+  const second =
+    Math.abs(what.warmsInS - what.warmsAfterS) < 0.01 * what.warmsInS
+      ? 0.99 * what.warmsInS
+      : what.warmsAfterS
   // made once, outside the steps: there are a million of them
   const volumesPerS = (at: number, air: number) => {
-    const warms = (what.warmsK / what.warmsInS) * Math.exp(-at / what.warmsInS)
+    const warms =
+      (what.warmsK / (what.warmsInS - second)) * (Math.exp(-at / what.warmsInS) - Math.exp(-at / second))
     const shrinks = (what.settles / what.settlesInS) * Math.exp(-at / what.settlesInS)
     return (
       warms * (what.volumeMl * grows + air / kelvin) -

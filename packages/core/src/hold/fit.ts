@@ -25,9 +25,9 @@ export interface Held {
  * the gauge's step, the volume, the air, how much and how fast it warms, creep, how the air settles and how fast, what
  * stands behind the stop, and how its seat lets by.
  */
-export const UNKNOWNS = 10
-const [START, VOLUME, AIR, WARMS, WARMS_IN, CREEP, SETTLES, SETTLES_IN, BEHIND, SEAT] = [
-  0, 1, 2, 3, 4, 5, 6, 7, 8, 9,
+export const UNKNOWNS = 11
+const [START, VOLUME, AIR, WARMS, WARMS_IN, CREEP, SETTLES, SETTLES_IN, BEHIND, SEAT, WARMS_AFTER] = [
+  0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10,
 ]
 /** The unknown that says how much warmer the water becomes: a fit may begin warmer or cooler. */
 export const WARMTH = WARMS
@@ -36,8 +36,9 @@ export const WARMTH = WARMS
 const USUAL = {
   volume: 1.25,
   air: { share: 0.01, times: 3 },
-  warmsK: 3,
+  warmsK: 4,
   warmsInS: { middle: 1200, times: 2 },
+  warmsAfterS: { middle: 60, times: 2.5 },
   creep: { share: 0.06, times: 1.6 },
   settles: { share: 0.04, times: 2.2 },
   settlesInS: { middle: 60, times: 1.8 },
@@ -66,6 +67,7 @@ export function happening(
     airMl: volumeMl * USUAL.air.share * USUAL.air.times ** u(AIR),
     warmsK: USUAL.warmsK * u(WARMS),
     warmsInS: USUAL.warmsInS.middle * USUAL.warmsInS.times ** u(WARMS_IN),
+    warmsAfterS: USUAL.warmsAfterS.middle * USUAL.warmsAfterS.times ** u(WARMS_AFTER),
     creep: held.line.plastic > 0 ? USUAL.creep.share * USUAL.creep.times ** u(CREEP) : 0,
     settles: USUAL.settles.share * USUAL.settles.times ** u(SETTLES),
     settlesInS: USUAL.settlesInS.middle * USUAL.settlesInS.times ** u(SETTLES_IN),

@@ -1,4 +1,4 @@
-import { AIR_KPA, type Happening, pressures } from './balance'
+import { AIR_KPA, type Happening, pressures, warmed } from './balance'
 import { type Fitted, fit, type Held, happening, type Reading, UNKNOWNS, WARMTH } from './fit'
 import { waterExpansion } from './water'
 
@@ -169,7 +169,9 @@ function volumes(asked: Held, what: Happening, until: number): Record<Exclude<Ho
     sums.leak -= (what.leak / 60) * Math.sqrt(Math.max(0, p) / start) * (to - from)
     sums.seep += (what.seep / 60) * Math.sign(over) * (Math.abs(over) / start) ** what.seat * (to - from)
     sums.warmth +=
-      what.warmsK * falls(what.warmsInS) * (what.volumeMl * grows + air / (asked.waterC + 273.15))
+      what.warmsK *
+      (warmed(what, to) - warmed(what, from)) *
+      (what.volumeMl * grows + air / (asked.waterC + 273.15))
     sums.creep -=
       what.volumeMl *
       asked.line.stretch *
