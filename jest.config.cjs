@@ -48,7 +48,7 @@ module.exports = {
         '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },
       transformIgnorePatterns: [
-        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns)/?)',
+        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns|ics|ical\\.js|yup|nanoid|runes2)/?)',
       ],
     },
   ],

@@ -121,6 +121,11 @@ describe('the hold', () => {
     await readAt(0, '100')
     for (const minute of [3, 6, 9, 12, 15]) await readAt(minute, '100')
     await settled()
+    // as long as nobody says that the stop is shut off for good, it may be fed past it
+    expect(document.body.textContent).toContain(
+      'a line that is fed past its stop stands still though it leaks',
+    )
+    await press(one('switch', /The stop is proved/))
     expect(document.body.textContent).toContain('It holds')
     expect(document.body.textContent).toContain('6 readings in 15:00')
     // what stands there is read by the steps of the gauge, and a second touch within a breath mends it

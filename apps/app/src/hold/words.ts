@@ -16,6 +16,9 @@ function rate(ml: number): string {
   return ml >= 10 ? `${Math.round(ml)} ml` : `${ml.toFixed(1)} ml`
 }
 
+/** Nobody looks for a leak that is less likely, if the stop can be proved instead. */
+const UNLIKELY = 0.1
+
 /** Sure in so many of a hundred, never all. */
 const inHundred = (share: number) => `${Math.min(99, Math.round(100 * share))} in 100`
 
@@ -53,11 +56,14 @@ export function holdWords(judged: HoldJudged): {
       return {
         kind: 'caution',
         title: 'Not decided yet',
-        text: `${mostly} That it leaks is ${inHundred(judged.leak)}, by less than ${rate(judged.atMostMl)} a minute. ${
-          judged.readOnS === null
-            ? 'Reading on will not tell: prove the stop, let the line come to the room’s warmth, let the air out, and pump it up again.'
-            : `Read on for ${Math.round(judged.readOnS / 60)} minutes more.`
-        }`,
+        text:
+          judged.readOnS === null && judged.leak < UNLIKELY
+            ? `${mostly} But a line that is fed past its stop stands still though it leaks. Open the lowest tap behind the stop: once it has run out and stays dry, say that the stop is proved.`
+            : `${mostly} That it leaks is ${inHundred(judged.leak)}, by less than ${rate(judged.atMostMl)} a minute. ${
+                judged.readOnS === null
+                  ? 'Reading on will not tell: prove the stop, let the line come to the room’s warmth, let the air out, and pump it up again.'
+                  : `Read on for ${Math.round(judged.readOnS / 60)} minutes more.`
+              }`,
       }
   }
 }

@@ -3,6 +3,7 @@ import { screenText } from '@diarmos/core/words/counts'
 import { stepText } from '@diarmos/core/words/steps'
 import { useState } from 'react'
 import { Linking, View } from 'react-native'
+import { saveReminders } from '../calendar/reminders'
 import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
 import { type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
@@ -120,6 +121,28 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
           </View>
         )
       })}
+      {again.some(({ due }) => due > now) ? (
+        <Button
+          kind="quiet"
+          label="Looks again into the calendar"
+          onPress={() =>
+            saveReminders(
+              again
+                .filter(({ due }) => due > now)
+                .map(({ stepId, due }) => ({
+                  uid: `${view.job.id} ${stepId}`,
+                  at: due,
+                  title: `Look again: ${view.job.fields.title}`,
+                  note: proofs
+                    .filter(({ id }) => id === stepId)
+                    .map((step) => stepText(step, unit))
+                    .join('\n'),
+                })),
+              'look-again',
+            )
+          }
+        />
+      ) : null}
       <View className="border-b border-rule py-2">
         <Txt bold>Under pressure</Txt>
         {held && heldIs !== 'undone' ? (
