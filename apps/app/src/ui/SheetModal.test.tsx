@@ -54,3 +54,28 @@ describe('Escape', () => {
     expect(titles()).toEqual([])
   })
 })
+
+describe('the way back', () => {
+  // the router writes its own state into the history at each step
+  const router = () => history.replaceState({ router: true }, '')
+  beforeEach(() => window.addEventListener('popstate', router))
+  afterEach(() => window.removeEventListener('popstate', router))
+  const turns = () => act(() => new Promise((resolve) => setTimeout(resolve, 60)))
+
+  it('that the upper sheet takes when it closes by itself leaves the lower one open', async () => {
+    render(<Two />)
+    await press()
+    await turns()
+    expect(titles()).toEqual(['below'])
+  })
+
+  it('of the browser closes what was opened last, one at a time', async () => {
+    render(<Two />)
+    history.back()
+    await turns()
+    expect(titles()).toEqual(['below'])
+    history.back()
+    await turns()
+    expect(titles()).toEqual([])
+  })
+})

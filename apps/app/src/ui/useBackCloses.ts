@@ -1,6 +1,8 @@
 import { useEffect, useRef } from 'react'
 
 let sheets = 0
+/** Those that are open, the last on top. */
+let open: number[] = []
 /** A step back that is about to be taken for a sheet that closed; another that opens at once takes its place. */
 let pending: ReturnType<typeof setTimeout> | undefined
 /** That step is being taken. */
@@ -56,15 +58,17 @@ export function useBackCloses(onClose: () => void): void {
       settled()
     }
     let gone = false
+    open.push(sheet)
     const onBack = () => {
-      // what lies on top of this has taken its own way back
-      if (shown() === sheet) return
+      // what lies on top of this has taken its own way back; the router may have written over what the history held
+      if (stepping || open.at(-1) !== sheet || shown() === sheet) return
       gone = true
       latest.current()
     }
     window.addEventListener('popstate', onBack)
     return () => {
       window.removeEventListener('popstate', onBack)
+      open = open.filter((one) => one !== sheet)
       if (gone || shown() !== sheet) return
       pending = setTimeout(() => {
         pending = undefined
