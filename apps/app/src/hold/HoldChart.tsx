@@ -7,6 +7,7 @@ import { clock, GAUGES, type GaugeId, shown } from './pressure'
 /** Places on the chart's time line, evenly apart. */
 const PLACES = 25
 const HEIGHT = 210
+const LINES = 4
 
 interface Props {
   readings: readonly { readonly seconds: number; readonly kpa: number }[]
@@ -23,6 +24,21 @@ function between(readings: Props['readings'], values: readonly number[], at: num
   return a && b ? from + ((to - from) * (at - a.seconds)) / (b.seconds - a.seconds) : to
 }
 
+/**
+ * From where to where the chart's height goes, in steps that are spoken: 1, 2, 5, 10 … of the gauge's own, four of them.
+ *
+ * @param values as the gauge shows them, at least one
+ * @param step of the gauge
+ */
+export function heights(values: readonly number[], step: number): readonly [number, number] {
+  const [least, most] = [Math.min(...values) / step, Math.max(...values) / step]
+  for (let decade = 1; ; decade *= 10)
+    for (const one of [decade, 2 * decade, 5 * decade]) {
+      const low = Math.floor(least / one + 1e-9) * one
+      if (low + LINES * one >= most - 1e-9) return [low * step, (low + LINES * one) * step]
+    }
+}
+
 /** The gauge over time: readings as dots, the likeliest account as a line. */
 export function HoldChart({ readings, fittedKpa, gauge }: Props) {
   const [width, setWidth] = useState(0)
@@ -34,6 +50,7 @@ export function HoldChart({ readings, fittedKpa, gauge }: Props) {
   const read = readings.map(({ kpa }) => toUnit(kpa))
   const near = new Set(readings.map(({ seconds }) => Math.round((seconds / last) * (PLACES - 1))))
   const hidden = at.flatMap((_, index) => (near.has(index) ? [] : [index]))
+  const shownAll = [...read, ...(fittedKpa ?? []).map(toUnit)]
   const first = readings[0]?.kpa ?? 0
   const end = readings.at(-1)?.kpa ?? 0
   return (
@@ -66,12 +83,18 @@ export function HoldChart({ readings, fittedKpa, gauge }: Props) {
                     },
                   ]
                 : []),
+              // seen by nobody: it holds the height
+              {
+                data: [...heights(shownAll, GAUGES[gauge].step)],
+                color: () => 'transparent',
+                withDots: false,
+              },
             ],
           }}
           hidePointsAtIndex={hidden}
           withShadow={false}
           withVerticalLines={false}
-          segments={4}
+          segments={LINES}
           chartConfig={{
             backgroundGradientFrom: raised,
             backgroundGradientTo: raised,

@@ -3,6 +3,7 @@ import { BenchHold } from '../bench/BenchHold'
 import { prefer } from '../data/preferences'
 import { one, press, settled, write } from '../test/touch'
 import { MADE_UP, type MadeUp, readLine, simulatedGauge } from './gaugeStream'
+import { heights } from './HoldChart'
 import { clock, readPressure, shown } from './pressure'
 import { holdRecord, holdWords } from './words'
 
@@ -75,6 +76,21 @@ describe('a pressure', () => {
     ])
     expect([clock(0), clock(754), clock(3900)]).toEqual(['0:00', '12:34', '1:05:00'])
   })
+})
+
+describe('the height of the chart', () => {
+  it.each([
+    [[100, 99], 1, 99, 103],
+    [[100, 48], 1, 40, 120],
+    [[6.85, 6.85], 0.01, 6.85, 6.89],
+    [[0, 1034], 1, 0, 2000],
+  ] as const)(
+    'of %j by %d goes from %d to %d, and every line is a step that is spoken',
+    (values, step, low, high) => {
+      const [from, to] = heights(values, step)
+      expect([from, to]).toEqual([expect.closeTo(low, 6), expect.closeTo(high, 6)])
+    },
+  )
 })
 
 describe('a gauge that speaks by itself', () => {
