@@ -53,6 +53,14 @@ describe('a body that hangs, or has another line', () => {
     expect(refusals.find(({ method }) => method === 'threaded')?.reason.ruleId).toBe('method.nothing-turns')
   })
 
+  it('where no part would follow anyway, that is the reason, and not that nothing turns', () => {
+    // a valve of barbs: with threads alone there is no way to it, loose or not
+    const request = line('galvanised.40.1/2', STEEL, 'valve.expansion.1/2')
+    expect(isHeld(bodyKind('valve.expansion.1/2') as never)).toBe(true)
+    const threaded = ask(request, THREADED_ONLY).refusals.find(({ method }) => method === 'threaded')
+    expect(threaded?.reason.ruleId).toBe('method.no-chain')
+  })
+
   it('a union is what a plumber puts there, where it stays within reach', () => {
     const thread = { ...STEEL, thread: 'BSP' } as const
     const families = ask(line('galvanised.40.1/2', thread, 'valve.bsp.1/2')).options[0]?.parts.map(
