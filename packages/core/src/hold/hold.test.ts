@@ -146,11 +146,11 @@ describe('what a hold is judged by', () => {
     expect(proved.seep).toBeLessThan(judgeHold({ ...asked, stopProved: false, readings }).seep)
   })
 
-  it('a long soft line that falls a little decides nothing in three minutes, and it says how long to go on', () => {
+  it('a long soft line that falls decides nothing in three minutes, and it says how long to go on', () => {
     const line = pipework([{ material: 'pex-a', outsideMm: 28.575, wallMm: 3.175, lengthMm: 25_000 }])
-    const judged = judgeHold({ ...asked, line, readings: log(90, 100, 97, 95) })
+    const judged = judgeHold({ ...asked, line, readings: log(90, 100, 90, 82) })
     expect(judged.verdict).toBe('undecided')
-    expect(judged.readOnS ?? 120).toBeGreaterThanOrEqual(120)
+    expect(judged.readOnS).toBeGreaterThan(300)
   })
 
   it('what is no log is refused', () => {
