@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { EndRow, EndSheet } from '../ui/EndChoice'
 import { Field } from '../ui/Field'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Note } from '../ui/Note'
@@ -11,20 +12,10 @@ import { Txt } from '../ui/Txt'
 import { Unfold } from '../ui/Unfold'
 import { HoldChart } from './HoldChart'
 import { clock, GAUGES, type GaugeId, readPressure, shown } from './pressure'
-import type { useHold } from './useHold'
+import { MOST_READ, type useHold } from './useHold'
 import { holdWords } from './words'
 
-/** What most lines that are held are made of; a job brings its own. */
-const PIPES: readonly { value: string; label: string }[] = [
-  { value: 'copper.l.1/2', label: 'Copper 1/2' },
-  { value: 'copper.l.3/4', label: 'Copper 3/4' },
-  { value: 'pex-b.sdr9.1/2', label: 'PEX 1/2' },
-  { value: 'pex-b.sdr9.3/4', label: 'PEX 3/4' },
-  { value: 'cpvc.sdr11.1/2', label: 'CPVC 1/2' },
-  { value: 'galvanised.40.1/2', label: 'Steel 1/2' },
-  { value: 'copper.regular.15mm', label: 'Copper 15 mm' },
-  { value: 'pex-al.layered.16mm', label: 'Layered 16 mm' },
-]
+const FIRST_END = { kind: 'copper', size: '1/2' }
 
 function Reading({ hold }: { hold: ReturnType<typeof useHold> }) {
   const { gauge, readings } = hold.hold
@@ -36,6 +27,12 @@ function Reading({ hold }: { hold: ReturnType<typeof useHold> }) {
   const by = (steps: number) => {
     if (kpa !== null) setText(shown(Math.max(0, kpa + steps * step * GAUGES[gauge].kpa), gauge))
   }
+  const why =
+    hold.hold.lengthMm === null
+      ? 'First the length of the line'
+      : readings.length >= MOST_READ
+        ? `${MOST_READ} readings: keep them, or begin anew`
+        : null
   return (
     <View className="mt-2">
       <Field
@@ -61,8 +58,8 @@ function Reading({ hold }: { hold: ReturnType<typeof useHold> }) {
         <Button
           kind="primary"
           label={readings.length === 0 ? 'Begin the hold' : 'Read now'}
-          disabled={kpa === null || hold.hold.lengthMm === null}
-          {...(hold.hold.lengthMm === null ? { hint: 'First the length of the line' } : {})}
+          disabled={kpa === null || why !== null}
+          {...(why ? { hint: why } : {})}
           onPress={() => {
             if (kpa === null) return
             hold.read(kpa)
@@ -110,20 +107,21 @@ function Judged({
 /** A gauge on a shut line, read by hand or by itself, and what moves it. */
 export function HoldPanel({
   hold,
-  own,
+  own = null,
 }: {
   hold: ReturnType<typeof useHold>
-  own?: { value: string; label: string } | null
+  /** What the job's pipe is called. */
+  own?: string | null
 }) {
   const { hold: now, change, stream, setStream, log, solved } = hold
   const [street, setStreet] = useState(now.streetKpa === null ? '' : shown(now.streetKpa, now.gauge))
   const streetWrong = street !== '' && readPressure(street, now.gauge) === null
-  const pipes = own && !PIPES.some(({ value }) => value === own.value) ? [own, ...PIPES] : PIPES
+  const [picking, setPicking] = useState(false)
   const caution = (
     <Note kind="caution" title="Water, not air">
       Air under pressure throws what lets go. Take off or shut away what is not made for it: heater,
-      cartridges, hoses. The code says how high and how long: the working pressure at least, and 15 minutes in
-      many (recalled: verify).
+      cartridges, hoses. The code says how high and how long; the model plumbing code’s 312.5 has the working
+      pressure at least, for 15 minutes (recalled: verify).
     </Note>
   )
   const reading = (
@@ -143,9 +141,20 @@ export function HoldPanel({
             />
           </View>
           <View className="flex-1">
-            <Button kind="quiet" label="Begin anew" onPress={() => change({ readings: [] })} />
+            <Button
+              kind="quiet"
+              label="Begin anew"
+              onPress={() => change({ readings: [], before: now.readings })}
+            />
           </View>
         </View>
+      ) : null}
+      {now.readings.length === 0 && (now.before?.length ?? 0) > 0 && stream === null ? (
+        <Button
+          kind="quiet"
+          label="Bring the readings back"
+          onPress={() => change({ readings: now.before ?? [], before: [] })}
+        />
       ) : null}
     </>
   )
@@ -160,18 +169,38 @@ export function HoldPanel({
           mm={now.lengthMm}
           onEnter={({ mm }) => change({ lengthMm: mm })}
         />
-        <Choice
-          label="It is made of"
-          value={now.pipeId}
-          options={pipes}
-          onChange={(pipeId) => change({ pipeId })}
-        />
+        {own ? (
+          <Choice
+            label="It is made of"
+            value={now.end ? 'other' : 'own'}
+            options={[
+              { value: 'own', label: own },
+              { value: 'other', label: 'another pipe' },
+            ]}
+            onChange={(value) => change({ end: value === 'own' ? null : FIRST_END })}
+          />
+        ) : null}
+        {now.end ? (
+          <EndRow name={own ? 'That is' : 'It is made of'} {...now.end} onPress={() => setPicking(true)} />
+        ) : null}
+        {now.end && picking ? (
+          <EndSheet
+            title="The line is made of"
+            {...now.end}
+            pipesOnly
+            onPick={(kind, size) => change({ end: { kind, size } })}
+            onClose={() => setPicking(false)}
+          />
+        ) : null}
         <Choice
           label="The gauge is read to"
           columns={4}
           value={now.gauge}
           options={Object.entries(GAUGES).map(([value, { label }]) => ({ value: value as GaugeId, label }))}
-          onChange={(gauge) => change({ gauge })}
+          onChange={(gauge) => {
+            change({ gauge })
+            setStreet(now.streetKpa === null ? '' : shown(now.streetKpa, gauge))
+          }}
         />
         <Field
           label="Pressure in front of the stop, if it was measured"

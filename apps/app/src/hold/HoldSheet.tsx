@@ -41,8 +41,8 @@ export function HoldSheet({ view, line, onClose }: { view: JobView; line: LineVi
           {faultWords(hold.solved.error, unit)}
         </Note>
       ) : null}
-      <HoldPanel hold={hold} own={pipeId && name ? { value: pipeId, label: name } : null} />
-      {hold.stream === null && answer && hold.log.length > 1 ? (
+      <HoldPanel hold={hold} own={pipeId ? (name ?? 'the pipe that was found') : null} />
+      {hold.stream === null && answer && !hold.solved.busy && hold.log.length > 1 ? (
         <Button kind="primary" label="Keep it with the job" onPress={keep} testID="keep-hold" />
       ) : null}
     </SheetModal>

@@ -1,10 +1,11 @@
 import { fireEvent, render, screen } from '@testing-library/react'
 import { BenchHold } from '../bench/BenchHold'
 import { prefer } from '../data/preferences'
-import { one, press, settled, write } from '../test/touch'
+import { dialog, one, press, settled, write } from '../test/touch'
 import { MADE_UP, type MadeUp, readLine, simulatedGauge } from './gaugeStream'
 import { heights } from './HoldChart'
 import { clock, readPressure, shown } from './pressure'
+import { MOST_READ } from './useHold'
 import { holdRecord, holdWords } from './words'
 
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
@@ -154,6 +155,15 @@ describe('the hold', () => {
     expect(document.body.textContent).toContain('7 readings in 18:00')
     await press(one('button', 'Take the last back'))
     expect(document.body.textContent).toContain('6 readings in 15:00')
+    // a touch that throws all of it away can be taken back
+    await press(one('button', 'Begin anew'))
+    expect(document.body.textContent).not.toContain('6 readings')
+    await press(one('button', 'Bring the readings back'))
+    expect(document.body.textContent).toContain('6 readings in 15:00')
+    // what it is made of is asked for as everywhere on the bench, and decides the answer
+    await press(one('button', 'It is made of'))
+    await press(one('radio', /PEX type A$/, dialog()))
+    expect(one('button', 'It is made of').textContent).toContain('PEX type A')
   })
 
   it('that empties leaks, and what cannot be read is said', async () => {
@@ -202,10 +212,16 @@ describe('the words of a hold', () => {
   })
 
   it('in the record hold every reading, and fit into it', () => {
-    const readings = Array.from({ length: 400 }, (_, index) => ({ seconds: index * 60, kpa: 600 }))
-    expect(holdRecord(judged, readings.slice(0, 2), 'psi-1')).toBe(
+    const readings = Array.from({ length: MOST_READ }, (_, index) => ({
+      seconds: 3600 + index * 720,
+      kpa: 4000,
+    }))
+    const [a, b] = [0, 60].map((seconds) => ({ seconds, kpa: 600 }))
+    expect(holdRecord(judged, [a, b] as never, 'psi-1')).toBe(
       'Not decided yet. Gauge to 1 psi: 0:00 87, 1:00 87',
     )
-    expect(holdRecord(judged, readings, 'psi-0.1').length).toBeLessThanOrEqual(4000)
+    const whole = holdRecord(judged, readings, 'bar-0.01')
+    expect(whole.length).toBeLessThanOrEqual(4000)
+    expect(whole.match(/\d+:\d\d:00 40\.00/g)).toHaveLength(MOST_READ)
   })
 })

@@ -2,13 +2,12 @@ import type { HoldCause, HoldJudged } from '@diarmos/core'
 import { clock, GAUGES, type GaugeId, shown } from './pressure'
 
 /** What moves a gauge, in words that go after "mostly". */
-const CAUSES: Record<HoldCause, string> = {
+const CAUSES: Record<Exclude<HoldCause, 'nothing'>, string> = {
   leak: 'water that runs out',
   seep: 'the stop letting by',
   warmth: 'the water getting warmer or colder',
   creep: 'plastic pipe giving way a little',
   air: 'air in the line settling',
-  nothing: 'nothing the gauge can show',
 }
 
 /** Millilitres a minute as a plumber would say them. */
@@ -28,7 +27,10 @@ export function holdWords(judged: HoldJudged): {
   text: string
   kind: 'stop' | 'caution' | 'note'
 } {
-  const mostly = `What moved it is mostly ${CAUSES[judged.cause]}${judged.cause === 'nothing' ? '' : ` (${inHundred(judged.causeSure)})`}.`
+  const mostly =
+    judged.cause === 'nothing'
+      ? 'The gauge has not moved by more than it can show.'
+      : `What moved it is mostly ${CAUSES[judged.cause]} (${inHundred(judged.causeSure)}).`
   switch (judged.verdict) {
     case 'leaks': {
       const [least, most] = judged.leakMl
@@ -68,12 +70,12 @@ export function holdWords(judged: HoldJudged): {
   }
 }
 
-/** The whole hold as the record keeps it: what it came to, and every reading. At most 4000 letters. */
+/** The whole hold as the record keeps it: what it came to, and every reading. Two hundred readings fit into a note. */
 export function holdRecord(
   judged: HoldJudged,
   readings: readonly { readonly seconds: number; readonly kpa: number }[],
   gauge: GaugeId,
 ): string {
   const log = readings.map(({ seconds, kpa }) => `${clock(seconds)} ${shown(kpa, gauge)}`).join(', ')
-  return `${holdWords(judged).title}. Gauge to ${GAUGES[gauge].label}: ${log}`.slice(0, 4000)
+  return `${holdWords(judged).title}. Gauge to ${GAUGES[gauge].label}: ${log}`
 }

@@ -29,6 +29,15 @@ export interface Happening {
   readonly seat: number
 }
 
+/** Water, or room for it, by its cause, ml. */
+export interface Volumes {
+  leak: number
+  seep: number
+  warmth: number
+  creep: number
+  air: number
+}
+
 /** Since the pump has stopped, when it is first read, s: creep counts from there. */
 const SINCE_PUMPED = 60
 /** A hole's flow by the root of the pressure; straight below this, where no gauge reads, kPa. */
@@ -39,16 +48,6 @@ const STEP_TIME = 0.35
 const EARLY_S = 20
 /** Water cannot be drawn thinner than this. */
 const EMPTY_KPA = -95
-
-/** Share of its warmth that a line has by then: two lags, the wall's and the water's. @param s since the first reading */
-export function warmed(
-  { warmsInS, warmsAfterS }: Pick<Happening, 'warmsInS' | 'warmsAfterS'>,
-  s: number,
-): number {
-  // two lags that are the same have a form of their own: they are kept apart by a hundredth
-  const second = Math.abs(warmsInS - warmsAfterS) < 0.01 * warmsInS ? 0.99 * warmsInS : warmsAfterS
-  return 1 - (warmsInS * Math.exp(-s / warmsInS) - second * Math.exp(-s / second)) / (warmsInS - second)
-}
 
 /** A power of a pressure that keeps its sign and is straight where the pressure is next to nothing. */
 function flowOf(kpa: number, power: number): number {
@@ -69,6 +68,7 @@ const HOLE = 0.5
  * it is straight, so that a hole that empties a stiff line in a blink needs no small ones.
  *
  * @param seconds since the first reading, rising
+ * @param took where given, what each cause has brought (or, below nought, taken) by the end is added to it, ml
  * @returns kPa on the gauge, as many
  */
 export function pressures(
@@ -76,6 +76,7 @@ export function pressures(
   what: Happening,
   waterC: number,
   seconds: ArrayLike<number>,
+  took?: Volumes,
 ): Float64Array {
   const compress = waterCompressibility(waterC)
   const grows = waterExpansion(waterC) - line.expansion
@@ -88,21 +89,18 @@ export function pressures(
   const results = new Float64Array(seconds.length)
   let t = 0
   let p = what.startKpa
+  // two lags that are the same have a form of their own: they are kept apart by a hundredth
   const second =
     Math.abs(what.warmsInS - what.warmsAfterS) < 0.01 * what.warmsInS
       ? 0.99 * what.warmsInS
       : what.warmsAfterS
   // made once, outside the steps: there are a million of them
-  const volumesPerS = (at: number, air: number) => {
-    const warms =
-      (what.warmsK / (what.warmsInS - second)) * (Math.exp(-at / what.warmsInS) - Math.exp(-at / second))
-    const shrinks = (what.settles / what.settlesInS) * Math.exp(-at / what.settlesInS)
-    return (
-      warms * (what.volumeMl * grows + air / kelvin) -
-      (yielding * Math.max(0, p)) / (at + SINCE_PUMPED) -
-      air * shrinks
-    )
-  }
+  const warmsPerS = (at: number) =>
+    (what.warmsK / (what.warmsInS - second)) * (Math.exp(-at / what.warmsInS) - Math.exp(-at / second))
+  const creepsPerS = (at: number) => (yielding * Math.max(0, p)) / (at + SINCE_PUMPED)
+  const settlesPerS = (at: number) => (what.settles / what.settlesInS) * Math.exp(-at / what.settlesInS)
+  const volumesPerS = (at: number, air: number) =>
+    warmsPerS(at) * (what.volumeMl * grows + air / kelvin) - creepsPerS(at) - air * settlesPerS(at)
   for (let index = 0; index < seconds.length; index++) {
     const until = seconds[index] as number
     while (t < until) {
@@ -125,6 +123,14 @@ export function pressures(
       if (fast * Math.min(step, 1 / Math.max(-slope, 1e-12)) > most) {
         step = Math.max(most / fast, 1e-3)
         speed = (flow + volumesPerS(t + step / 2, air)) / all
+      }
+      if (took) {
+        const at = t + step / 2
+        took.leak -= out * flowOf(p, HOLE) * step
+        took.seep += past * flowOf(what.behindKpa - p, what.seat) * step
+        took.warmth += warmsPerS(at) * (what.volumeMl * grows + air / kelvin) * step
+        took.creep -= creepsPerS(at) * step
+        took.air -= air * settlesPerS(at) * step
       }
       const reach = Math.min(slope * step, 1)
       p += speed * step * (Math.abs(reach) < 1e-6 ? 1 : Math.expm1(reach) / reach)

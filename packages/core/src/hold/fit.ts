@@ -1,4 +1,5 @@
 import { type Happening, pressures } from './balance'
+import { cholesky, solve } from './matrix'
 import { below } from './normal'
 import type { Pipework } from './pipework'
 
@@ -105,9 +106,7 @@ export interface Fitted {
   readonly unknowns: Float64Array
   /** Logarithm of how well it explains the readings, the unknowns spread over what they may be. */
   readonly evidence: number
-  /** Half of the sum of squares of the surprises alone: how well the best of them does. */
-  readonly misfit: number
-  /** Upper triangle's root of the bend of the fit, for drawing unknowns near the best. */
+  /** Lower triangle's root of the bend of the fit, for drawing unknowns near the best. */
   readonly root: Float64Array
 }
 
@@ -117,38 +116,6 @@ const NUDGE = 0.02
 const ENOUGH = 0.03
 /** Beyond this the widths of the unknowns mean nothing. */
 const FAR = 5
-
-/** L of a positive matrix, L·Lᵀ; null where it is none. */
-function cholesky(matrix: Float64Array, size: number): Float64Array | null {
-  const lower = new Float64Array(size * size)
-  for (let row = 0; row < size; row++)
-    for (let column = 0; column <= row; column++) {
-      let sum = matrix[row * size + column] as number
-      for (let k = 0; k < column; k++)
-        sum -= (lower[row * size + k] as number) * (lower[column * size + k] as number)
-      if (row === column) {
-        if (!(sum > 0)) return null
-        lower[row * size + row] = Math.sqrt(sum)
-      } else lower[row * size + column] = sum / (lower[column * size + column] as number)
-    }
-  return lower
-}
-
-/** Solves L·Lᵀ·x = b. */
-function solve(lower: Float64Array, size: number, b: Float64Array): Float64Array {
-  const x = Float64Array.from(b)
-  for (let row = 0; row < size; row++) {
-    for (let k = 0; k < row; k++)
-      x[row] = (x[row] as number) - (lower[row * size + k] as number) * (x[k] as number)
-    x[row] = (x[row] as number) / (lower[row * size + row] as number)
-  }
-  for (let row = size - 1; row >= 0; row--) {
-    for (let k = row + 1; k < size; k++)
-      x[row] = (x[row] as number) - (lower[k * size + row] as number) * (x[k] as number)
-    x[row] = (x[row] as number) / (lower[row * size + row] as number)
-  }
-  return x
-}
 
 /**
  * The likeliest unknowns for one leak and one seep (Levenberg and Marquardt), and how well all of them together explain
@@ -181,8 +148,7 @@ export function fit(
   const cost = (sum: number, unknowns: Float64Array) => unknowns.reduce((all, u) => all + u * u, sum) / 2
   let at = Float64Array.from(begin)
   const offs = new Float64Array(count)
-  let misfit = of(at, offs)
-  let best = cost(misfit, at)
+  let best = cost(of(at, offs), at)
   const columns = Array.from({ length: UNKNOWNS }, () => new Float64Array(count))
   const bend = new Float64Array(UNKNOWNS * UNKNOWNS)
   let damp = 1e-2
@@ -229,7 +195,6 @@ export function fit(
         gained = best - then
         at = next
         best = then
-        misfit = sum
         offs.set(trial)
         damp = Math.max(1e-6, damp / 6)
         break
@@ -244,5 +209,5 @@ export function fit(
   let logRoot = 0
   for (let k = 0; k < UNKNOWNS; k++) logRoot += Math.log(root[k * UNKNOWNS + k] as number)
   // the unknowns' own bell curves and the fit's have the same roots of twice pi, which fall away
-  return { unknowns: at, evidence: -best - logRoot, misfit: misfit / 2, root }
+  return { unknowns: at, evidence: -best - logRoot, root }
 }

@@ -1,4 +1,6 @@
 export type { Reading } from './fit'
+export { judgeHold, LEAST_LEAK } from './judge'
+export { type Length, LINEAR_SOURCE, type Pipework, pipeStretch, pipework } from './pipework'
 export {
   HOLD_CAUSES,
   HOLD_VERDICTS,
@@ -6,7 +8,5 @@ export {
   type HoldCause,
   type HoldJudged,
   type HoldVerdict,
-  judgeHold,
-  LEAST_LEAK,
-} from './judge'
-export { type Length, type Pipework, pipeStretch, pipework } from './pipework'
+} from './types'
+export { WATER_SOURCE } from './water'

@@ -1,8 +1,8 @@
 import { END_KINDS, endOfKind } from '@diarmos/core/words/ends'
 import { Pressable, View } from 'react-native'
-import { Choice } from '../ui/Choice'
-import { SheetModal } from '../ui/SheetModal'
-import { Txt } from '../ui/Txt'
+import { Choice } from './Choice'
+import { SheetModal } from './SheetModal'
+import { Txt } from './Txt'
 
 /** An end as it was chosen; a touch asks for another. */
 export function EndRow({
