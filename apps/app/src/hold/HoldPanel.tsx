@@ -1,5 +1,5 @@
 import type { HoldJudged } from '@diarmos/core'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { View } from 'react-native'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
@@ -108,10 +108,13 @@ function Judged({
 export function HoldPanel({
   hold,
   own = null,
+  keep,
 }: {
   hold: ReturnType<typeof useHold>
   /** What the job's pipe is called. */
   own?: string | null
+  /** What is done with a hold, under its readings. */
+  keep?: ReactNode
 }) {
   const { hold: now, change, stream, setStream, log, solved } = hold
   const [street, setStreet] = useState(now.streetKpa === null ? '' : shown(now.streetKpa, now.gauge))
@@ -131,12 +134,13 @@ export function HoldPanel({
       ) : (
         <Button label="Stop the made-up gauge" onPress={() => setStream(null)} />
       )}
+      {keep}
       {now.readings.length > 0 && stream === null ? (
         <View className="flex-row gap-2">
           <View className="flex-1">
             <Button
               kind="quiet"
-              label="Take the last back"
+              label="One back"
               onPress={() => change({ readings: now.readings.slice(0, -1) })}
             />
           </View>

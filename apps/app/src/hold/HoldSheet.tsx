@@ -1,3 +1,4 @@
+import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView } from '../data/select'
 import { tick } from '../job/actions'
@@ -41,10 +42,17 @@ export function HoldSheet({ view, line, onClose }: { view: JobView; line: LineVi
           {faultWords(hold.solved.error, unit)}
         </Note>
       ) : null}
-      <HoldPanel hold={hold} own={pipeId ? (name ?? 'the pipe that was found') : null} />
-      {hold.stream === null && answer && !hold.solved.busy && hold.log.length > 1 ? (
-        <Button kind="primary" label="Keep it with the job" onPress={keep} testID="keep-hold" />
-      ) : null}
+      <HoldPanel
+        hold={hold}
+        own={pipeId ? (name ?? 'the pipe that was found') : null}
+        keep={
+          hold.stream === null && answer && !hold.solved.busy && hold.log.length > 1 ? (
+            <View className="mt-2">
+              <Button label="Keep it with the job" onPress={keep} testID="keep-hold" />
+            </View>
+          ) : null
+        }
+      />
     </SheetModal>
   )
 }

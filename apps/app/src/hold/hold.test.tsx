@@ -153,7 +153,7 @@ describe('the hold', () => {
     fireEvent.click(one('button', '−5'))
     await press(screen.getByTestId('read-gauge'))
     expect(document.body.textContent).toContain('7 readings in 18:00')
-    await press(one('button', 'Take the last back'))
+    await press(one('button', 'One back'))
     expect(document.body.textContent).toContain('6 readings in 15:00')
     // a touch that throws all of it away can be taken back
     await press(one('button', 'Begin anew'))

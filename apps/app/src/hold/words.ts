@@ -29,7 +29,7 @@ export function holdWords(judged: HoldJudged): {
 } {
   const mostly =
     judged.cause === 'nothing'
-      ? 'The gauge has not moved by more than it can show.'
+      ? 'The gauge has hardly moved.'
       : `What moved it is mostly ${CAUSES[judged.cause]} (${inHundred(judged.causeSure)}).`
   switch (judged.verdict) {
     case 'leaks': {
