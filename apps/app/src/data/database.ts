@@ -44,6 +44,7 @@ export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDat
         transaction.objectStore('queue').createIndex('doc', ['kind', 'id'])
         database.createObjectStore('waiting', { keyPath: 'opId' }).createIndex('doc', ['kind', 'id'])
         database.createObjectStore('acknowledged', { keyPath: 'operation.opId' }).createIndex('at', 'at')
+        // a transaction of an upgrade spans every store, which its type does not say
         if (from === 1) await liftFirst(transaction as unknown as LocalTransaction)
       }
       if (from > 0 && from < 3) await liftSecond(transaction as unknown as LocalTransaction)
