@@ -48,6 +48,7 @@ function way(
 const L = 'copper.l.1/2'
 const STEEL = 'galvanised.40.1/2'
 const BRASS = 'brass.regular.1/2'
+const TRICKLES = { line: 'trickle' } as const
 const letIn = (material: string) => [
   'gasket coupling.gasketxgasket.1/2',
   `gasket tube.${material}.1/2`,
@@ -211,6 +212,51 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
         ['threaded union.fxf.brass.npt.1/2', 'threaded nipple.mxm.brass.npt.1/2xclose', 'threaded'],
       ],
       ['spout.thread.1/2', STEEL, ['threaded']],
+    ],
+  },
+  'made-wet': {
+    breaks: [
+      [VALVE, BRASS, ['threaded adapter.cxfnpt.1/2x1/2', 'sweat tube.copper.1/2', 'sweat'], TRICKLES],
+      [
+        VALVE,
+        BRASS,
+        [
+          'threaded adapter.cxfnpt.1/2x1/2',
+          'sweat tube.copper.1/2',
+          'sweat adapter.cxfnpt.1/2x1/2~',
+          'threaded',
+        ],
+        TRICKLES,
+      ],
+      [VALVE, L, ['sweat tube.copper.1/2', 'sweat'], TRICKLES],
+      ['run.repair', L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.copper.1/2', 'sweat'], TRICKLES],
+    ],
+    keeps: [
+      [VALVE, BRASS, ['threaded adapter.cxfnpt.1/2x1/2', 'sweat tube.copper.1/2', 'sweat']],
+      [
+        VALVE,
+        BRASS,
+        [
+          'threaded union.fxf.brass.npt.1/2',
+          'threaded adapter.cxmnpt.1/2x1/2~',
+          'sweat tube.copper.1/2',
+          'sweat',
+        ],
+        TRICKLES,
+      ],
+      [VALVE, L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.copper.1/2', 'sweat'], TRICKLES],
+      // a spout is spun on with all that is soldered to it
+      [
+        'spout.thread.1/2',
+        BRASS,
+        [
+          'threaded adapter.cxfnpt.1/2x1/2',
+          'sweat tube.copper.1/2',
+          'sweat adapter.cxfnpt.1/2x1/2~',
+          'threaded',
+        ],
+        TRICKLES,
+      ],
     ],
   },
   'heater-plastic': {

@@ -211,6 +211,24 @@ export const LAWS: readonly Law[] = [
       !way.parts.some(is('union', 'dielectric-union')),
   },
   {
+    id: 'made-wet',
+    says: 'a flame or cement in a line that trickles, where the bench is no help',
+    breaks: (way) => {
+      if (way.conditions.line === 'dry') return false
+      const wantsDry = ({ method, beforeStop }: Finished['joints'][number]) =>
+        beforeStop && /^(sweat|cement)/.test(method)
+      const [first, last] = [way.joints[0], way.joints.at(-1)]
+      if ((first && wantsDry(first)) || (way.run && last && wantsDry(last))) return true
+      // soldered up apart, something else has to draw it together where it stands
+      return (
+        heldByWall(way) &&
+        way.joints.some(wantsDry) &&
+        way.joints.every((joint) => joint.method === 'threaded' || wantsDry(joint)) &&
+        !way.parts.some(is('union', 'dielectric-union'))
+      )
+    },
+  },
+  {
     id: 'heater-plastic',
     says: 'plastic within 18 in of a heater',
     breaks: (way) =>

@@ -7,6 +7,7 @@ import {
   sequence,
 } from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
+import { faultsOfClosing } from '../made/closing'
 
 const { houseRules } = STARTING_SETTINGS
 /** Acts that leave on a body what a flame on it would burn. */
@@ -19,7 +20,10 @@ const PUSHES = /^(sweat\.flux|push\.push|press\.press|gasket\.tighten)$/
  * What is wrong with the order of work of a way, or null: there must be one; tape, paste, rubber and plastic come to a
  * body when every soldered end of it is cold; and what slides is put on over ends that are ready, and made last.
  */
-export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOption): string | null {
+export function faultOfPlan(
+  { pipeId, conditions, to, cutIn }: LineRequest,
+  option: MateOption,
+): string | null {
   const { joints, parts } = option
   let steps: ReturnType<typeof sequence>['steps']
   try {
@@ -33,10 +37,18 @@ export function faultOfPlan({ pipeId, conditions }: LineRequest, option: MateOpt
   }
   const unsaid = steps.find(({ words }) => STEPS[words] === undefined)
   if (unsaid) return `no words for ${unsaid.words}`
+  // a valve and a heater are held; so is the other side of a run
+  const held = cutIn !== undefined || /^(valve|heater)/.test(to?.kind ?? '')
+  const [unclosed] = faultsOfClosing({ lineId: 'a', option, conditions }, steps, { held })
+  if (unclosed) return unclosed
   const { closes } = option
   // what closes the run is made last, whatever it is
   const closing =
-    closes?.by === 'slide' ? [closes.seam, closes.seam + 1] : closes?.by === 'spring' ? [closes.seam] : []
+    closes?.by === 'slide'
+      ? [closes.seam, closes.seam + 1]
+      : closes?.by === 'spring' || closes?.by === 'joint'
+        ? [closes.seam]
+        : []
   if (closes?.by === 'slide') {
     // slid on whole over prepared ends, drawn back and made when all else stands
     const ends = [closes.seam, closes.seam + 1]

@@ -87,6 +87,8 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^fixture\.run/, 'before', /^swivel\.snug/, /runs out of/],
   [/^drain\.unplug/, 'after', /^prove\.fill/, /the plug of .* is shut in/],
   [/^prove\.fill/, 'before', /^(slip\.tighten|cement\.join)/, /is filled and open/],
+  [/^thread\.turn/, 'after', /^(crimp\.press|compression\.tighten|push\.push|sweat\.heat)$/, /nothing turns/],
+  [/^union\.draw/, 'after', /^open\.restore$/, /floods: .* undrawn/],
   [/^long\.cap/, 'after', /^open\.restore$/, /stands long and open/],
 ]
 

@@ -2,6 +2,7 @@
 // It knows what each sentence of the plan does and nothing of how the plan was made; what floods, melts, burns, traps or
 // stays bare is named. From the trade's rules; imports types and part families alone.
 import type { PlannedStep, PlanRequest } from '@diarmos/core'
+import { faultsOfClosing, MAKES } from './closing'
 
 type Line = PlanRequest['lines'][number]
 type Bodies = NonNullable<PlanRequest['bodies']>
@@ -16,9 +17,6 @@ const PARTS =
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const FLAME = /^(sweat\.heat(-wrapped)?|remove\.sweat)$/
-/** The act that makes a joint. */
-const MAKES =
-  /^(sweat\.heat(-wrapped)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|swivel\.snug|spout\.slip)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
@@ -39,6 +37,8 @@ interface LineState {
   plate: boolean
   plugged: boolean
   capped: boolean
+  /** Unions under pressure whose nut is not drawn. */
+  undrawn: number
   clear: boolean
   looked: boolean
   everPlugged: boolean
@@ -48,6 +48,9 @@ const isDrain = (line: Line) => line.conditions.service === 'waste'
 const keepsStop = (line: Line) => line.option.removalId === 'keep-stop'
 const capsOff = ({ option }: Line) => ['cap', 'plug'].includes(option.parts.at(-1)?.family ?? '')
 const lastOf = ({ option }: Line) => option.joints.length - 1
+
+const isUnion = ({ option: { parts, joints } }: Line, seam: number) =>
+  parts[joints[seam]?.to ?? -1]?.family.endsWith('union') ?? false
 
 /** The joints that stand under pressure as soon as the line's water comes back. */
 function underPressure(line: Line): number[] {
@@ -82,6 +85,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
         plugged: false,
         everPlugged: false,
         capped: line.leftLong === undefined,
+        undrawn: underPressure(line).filter((seam) => isUnion(line, seam)).length,
         clear: false,
         looked: false,
       },
@@ -108,7 +112,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     const { closes } = line.option
     return closes?.by === 'slide'
       ? [closes.seam, closes.seam + 1]
-      : closes?.by === 'spring'
+      : closes?.by === 'spring' || closes?.by === 'joint'
         ? [closes.seam]
         : []
   }
@@ -121,11 +125,12 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
 
   const comesBack = (affected: readonly Line[]) => {
     for (const line of affected) {
-      const { made, waiting, capped } = stateOf(line)
+      const { made, waiting, capped, undrawn } = stateOf(line)
       for (const seam of underPressure(line)) {
         if (!made.has(seam)) wrong.push(`floods: ${line.lineId} stands open at seam ${seam}`)
         else if (waiting.has(seam)) wrong.push(`bursts: ${line.lineId} has not set at seam ${seam}`)
       }
+      if (undrawn > 0) wrong.push(`floods: ${line.lineId} stands undrawn`)
       if (!capped) wrong.push(`floods: ${line.lineId} stands long and open`)
     }
   }
@@ -218,8 +223,6 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
       if (!body.stays && connector && at?.set) wrong.push(`no hand goes to the tail of ${line.lineId}`)
       if (!body.stays && !connector && !at?.set) wrong.push(`${line.lineId} is joined to what is not set`)
     }
-    if (body?.mount === 'in-wall' && joint.atStub && !at?.hung)
-      wrong.push(`${line.lineId} is joined to what does not hang`)
   }
 
   const flame = (line: Line, step: Step, onOld: boolean) => {
@@ -287,6 +290,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
         state.waiting.add(seam)
     }
     // what is taped cannot be heated any more, screwed home or not
+    if (words === 'union.draw' && underPressure(line).includes(seam)) state.undrawn--
     if (words === 'thread.seal')
       for (const part of partsAt(line, seam)) partsWithRubber.add(`${line.lineId} ${part}`)
     if (SETS.test(words)) state.waiting.delete(seam)
@@ -315,6 +319,11 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     }
 
   for (const line of lines) {
+    const body = bodies.find(({ id }) => id === line.meets?.to)
+    const hangs = steps.find(({ words, id }) => words === 'fixture.hang' && id.endsWith(`-${body?.id}`))
+    const held = body?.mount === 'in-wall'
+    if (line.leftLong === undefined)
+      wrong.push(...faultsOfClosing(line, steps, { held, hungAt: hangs?.endSeconds ?? 0 }))
     const { made, plugged, looked } = stateOf(line)
     for (const seam of line.option.joints.keys())
       if (!made.has(seam)) wrong.push(`${line.lineId} is never made at seam ${seam}`)

@@ -11,6 +11,7 @@ import {
   mouthOf,
   TOOL_IDS,
 } from '@diarmos/core'
+import { wetTrunk } from '../../packages/core/src/mate/test/bestTogether'
 import type { highs, Programmes } from './highs'
 import { programmeOf, type Wish } from './programme'
 import { Dice, type Region, someLine, someParts, someShop } from './random'
@@ -217,7 +218,9 @@ export async function assemblies(
   for (let total = 0; total < wanted && tried < wanted * 8; tried++) {
     const { kind, lines, settings, catalogue } = anyAssembly(90_000 + tried)
     const { lines: alone, together } = own({ lines, settings, k: 4 }, catalogue)
-    const programmes = lines.map((line) => programmeOf(line, settings, catalogue, mostParts))
+    const programmes = lines.map((line) =>
+      programmeOf(line, settings, catalogue, mostParts, wetTrunk(lines, line)),
+    )
     const listed = alone.map(({ options }) => options)
     const best = await bestUnspared(programmes, listed, (wish) => solve(programmes, wish))
     check(`assembly ${tried} (${kind})`, together?.totalCents, best?.cents)

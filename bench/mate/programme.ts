@@ -182,6 +182,8 @@ export function programmeOf(
   settings: MateSettings,
   catalogue: readonly Fitting[],
   mostParts: number,
+  /** It branches off a line that cannot be dried, and that begins with a joint which is screwed. */
+  wetTrunk = false,
 ): Programme {
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
@@ -346,20 +348,26 @@ export function programmeOf(
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
   // an end with a nut or a cup of its own closes itself
-  const held = to?.held === true && to.ends.some(({ form }) => form.startsWith('taper'))
+  const wet = line.pipeId === undefined ? wetTrunk : conditions.line !== 'dry'
+  const held = to?.held === true && (wet || to.ends.some(({ form }) => form.startsWith('taper')))
+  // trade: in a line that trickles a flame or cement is for the bench, and what is made in place bears water
+  const inPlace = (node: Node, { method }: Joint) =>
+    !(wet && node.stage < route.opensAt && /^(sweat|cement)/.test(method.id))
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (node.closing === 'yes') return 'yes'
-    if (!cutIn) return held && (hasNut(fitting) || joint.method.id !== 'threaded') ? 'yes' : node.closing
+    const dry = inPlace(node, joint)
+    if (!cutIn)
+      return held && (hasNut(fitting) || (dry && joint.method.id !== 'threaded')) ? 'yes' : node.closing
     const spring = springAt(node.stage)
-    if (letIn(joint) <= spring) return 'yes'
-    if (node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
+    if (dry && letIn(joint) <= spring) return 'yes'
+    if (dry && node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
     if (fitting.family === 'union' && spring >= 200) return 'yes'
-    if (!slides(fitting)) return 'no'
+    if (!dry || !slides(fitting)) return 'no'
     if (node.start && parks(fitting, node.start)) return 'yes'
     return node.last?.family === 'tube-piece' ? 'yes' : 'sliding'
   }
   const closes = (node: Node, joint: Joint) =>
-    (!cutIn && (!held || joint.method.id !== 'threaded')) ||
+    (!cutIn && (!held || (inPlace(node, joint) && joint.method.id !== 'threaded'))) ||
     node.closing === 'yes' ||
     letIn(joint) <= springAt(node.stage) ||
     (node.closing === 'sliding' && node.last !== null && parks(node.last, far))

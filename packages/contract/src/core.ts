@@ -601,7 +601,7 @@ export const mateOption = z.object({
   closes: z
     .object({
       seam: z.int().min(0).max(12),
-      by: z.enum(['slide', 'union', 'spring']),
+      by: z.enum(['slide', 'union', 'spring', 'joint']),
       needsMm: z.number().min(0),
     })
     .optional(),

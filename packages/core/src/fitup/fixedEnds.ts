@@ -32,7 +32,11 @@ export interface FixedEndsAsk {
   readonly pipe: Pick<Pipe, 'odMm' | 'wallMm' | 'material'> & { readonly soft?: boolean }
   readonly chain: Chain & {
     readonly closes?:
-      | { readonly seam: number; readonly by: 'slide' | 'union' | 'spring'; readonly needsMm: number }
+      | {
+          readonly seam: number
+          readonly by: 'slide' | 'union' | 'spring' | 'joint'
+          readonly needsMm: number
+        }
       | undefined
     readonly removeMm?: Removed | undefined
     readonly removeLegsMm?: readonly [Removed, Removed] | undefined

@@ -2,7 +2,7 @@ import { BODY_KINDS, bodyKind, isHeld, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { CATALOG } from '../catalog'
 import { mate } from './index'
-import { line, WELL_EQUIPPED } from './test/problems'
+import { line as asked, WELL_EQUIPPED } from './test/problems'
 import type { LineRequest, LineResult, RankedOption } from './types'
 
 const ask = (request: LineRequest, catalogue = CATALOG): LineResult =>
@@ -36,7 +36,7 @@ describe('a body that hangs, or has another line', () => {
 
   it.each(SCREWED)('%s on %s: every way has something that closes without a turn', (kind, pipe, place) => {
     for (const access of ['reachable', 'closed-wall'] as const) {
-      const { options } = ask(line(pipe, { ...place, access }, kind))
+      const { options } = ask(asked(pipe, { ...place, access }, kind))
       // a heater's valve is never walled in, so neither is its cold line
       if (access === 'closed-wall' && kind.startsWith('heater')) expect(options).toEqual([])
       else expect(options.length).toBeGreaterThan(access === 'reachable' ? 3 : 0)
@@ -45,7 +45,7 @@ describe('a body that hangs, or has another line', () => {
   })
 
   it.each(SCREWED)('%s on %s: free to turn, it would have been screwed on', (kind, pipe, place) => {
-    const request = line(pipe, place, kind)
+    const request = asked(pipe, place, kind)
     const { held: _, ...to } = mouthOf(kind)
     expect(ask({ ...request, to }, THREADED_ONLY).options.some((option) => !loose(option))).toBe(true)
     const { options, refusals } = ask(request, THREADED_ONLY)
@@ -55,15 +55,36 @@ describe('a body that hangs, or has another line', () => {
 
   it('where no part would follow anyway, that is the reason, and not that nothing turns', () => {
     // a valve of barbs: with threads alone there is no way to it, loose or not
-    const request = line('galvanised.40.1/2', STEEL, 'valve.expansion.1/2')
+    const request = asked('galvanised.40.1/2', STEEL, 'valve.expansion.1/2')
     expect(isHeld(bodyKind('valve.expansion.1/2') as never)).toBe(true)
     const threaded = ask(request, THREADED_ONLY).refusals.find(({ method }) => method === 'threaded')
     expect(threaded?.reason.ruleId).toBe('method.no-chain')
   })
 
+  it('in a line that trickles nothing soldered closes it: dry it would, and so would a nut', () => {
+    const brass = { ...STEEL, access: 'reachable' } as const
+    const soldered = CATALOG.filter(({ ports }) =>
+      ports.every(({ form, material }) => /^(taper-|solder-cup|tube$)/.test(form) && /brass|copper/.test(material)),
+    )
+    const without = soldered.filter(({ family }) => !family.endsWith('union'))
+    const request = (line: Conditions['line']) =>
+      ({ ...asked('brass.regular.1/2', { ...brass, line }, 'valve.combo.1/2') }) as const
+    const first = (result: LineResult) => result.options.map(({ joints }) => joints[0]?.method)
+    expect(first(ask(request('dry'), without))).toContain('threaded')
+    const { options, refusals } = ask(request('trickle'), without)
+    expect(options).toEqual([])
+    expect(refusals.find(({ method }) => method === 'threaded')?.reason.ruleId).toBe('method.closes-wet')
+    const drawn = ask(request('trickle'), soldered).options
+    expect(drawn.length).toBeGreaterThan(0)
+    for (const { parts } of drawn) expect(parts.some(({ family }) => family === 'union')).toBe(true)
+    // what is free to turn is spun on with all that is soldered to it
+    const { held: _, ...to } = mouthOf('valve.combo.1/2')
+    expect(first(ask({ ...request('trickle'), to }, without))).toContain('threaded')
+  })
+
   it('a union is what a plumber puts there, where it stays within reach', () => {
     const thread = { ...STEEL, thread: 'BSP' } as const
-    const families = ask(line('galvanised.40.1/2', thread, 'valve.bsp.1/2')).options[0]?.parts.map(
+    const families = ask(asked('galvanised.40.1/2', thread, 'valve.bsp.1/2')).options[0]?.parts.map(
       ({ family }) => family,
     )
     expect(families).toEqual(['union'])
@@ -77,7 +98,7 @@ describe('a place that closes', () => {
     ['faucet.shank.1/2', 'galvanised.40.1/2', STEEL],
   ] as const)('has no union in it, whatever its own joints are: %s on %s', (kind, pipe, place) => {
     const nuts = (access: Conditions['access']) =>
-      ask(line(pipe, { ...place, access }, kind)).options.flatMap(({ parts }) =>
+      ask(asked(pipe, { ...place, access }, kind)).options.flatMap(({ parts }) =>
         parts.filter(({ family }) => /union/.test(family)),
       )
     expect(nuts('closed-wall')).toEqual([])
@@ -86,7 +107,7 @@ describe('a place that closes', () => {
 
   it('says that unions are left out', () => {
     const out = (access: Conditions['access']) =>
-      ask(line('galvanised.40.1/2', { ...STEEL, access }, 'valve.combo.1/2')).leftOut.map(
+      ask(asked('galvanised.40.1/2', { ...STEEL, access }, 'valve.combo.1/2')).leftOut.map(
         ({ reason }) => reason.ruleId,
       )
     expect(out('closed-wall')).toEqual(['union.shut-in'])

@@ -194,10 +194,13 @@ export interface MateOption {
     { readonly min: number; readonly max: number },
     { readonly min: number; readonly max: number },
   ]
-  /** For a cut-in: the seam that is closed last, and how. */
+  /**
+   * For a cut-in, and for what is screwed somewhere on the way to a body that is held: the seam that is closed last, and
+   * how. What is drawn together by a union is drawn at the part behind that seam.
+   */
   readonly closes?: {
     readonly seam: number
-    readonly by: 'slide' | 'union' | 'spring'
+    readonly by: 'slide' | 'union' | 'spring' | 'joint'
     readonly needsMm: number
   }
   /** Improvised or temporary: what has to follow. */

@@ -29,12 +29,12 @@ export interface Closing {
 }
 
 /**
- * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides, or
- * the one that is sprung; none elsewhere.
+ * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides, the
+ * one that is sprung, or the one that needs no turn; none where a union's nut does it, or where only one end is fixed.
  */
 export function lastSeams({ closes }: Pick<MateOption, 'closes'>): ReadonlySet<number> {
   if (closes?.by === 'slide') return new Set([closes.seam, closes.seam + 1])
-  return new Set(closes?.by === 'spring' ? [closes.seam] : [])
+  return new Set(closes?.by === 'spring' || closes?.by === 'joint' ? [closes.seam] : [])
 }
 
 const templateOf = ({ graph }: Closing, step: string) => graph.nodes.get(step)?.template
@@ -74,6 +74,8 @@ const SLIDE_STEPS = {
   back: { key: 'slide-back', kind: 'prepare', words: 'slide.back', seconds: 0 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
+const slideBack = (lineId: string, seam: number) => `${lineId}/${seam}/${SLIDE_STEPS.back.key}`
+
 /**
  * Puts what slides on over ends that are ready, before the piece stands, and draws it back once everything else does.
  *
@@ -85,10 +87,7 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   if (option.closes?.by !== 'slide') return
   const { seam, needsMm } = option.closes
   const last = lastSeams(option)
-  const [on, back] = [SLIDE_STEPS.on, SLIDE_STEPS.back].map(({ key }) => `${lineId}/${seam}/${key}`) as [
-    string,
-    string,
-  ]
+  const [on, back] = [`${lineId}/${seam}/${SLIDE_STEPS.on.key}`, slideBack(lineId, seam)]
   const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm }
   graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
   graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
@@ -106,13 +105,56 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   graph.precede(back, open)
 }
 
+/** Drawing a union together, hands on. Common practice. */
+const UNION_STEP = {
+  key: 'union',
+  kind: 'close',
+  words: 'union.draw',
+  seconds: 60,
+} as const satisfies StepTemplate
+
+/**
+ * The act that closes a line between two fixed ends by itself; null where one of them is free, or where what slides is
+ * made at both its ends.
+ */
+export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'>): string | null {
+  if (!closes || closes.by === 'slide') return null
+  return `${lineId}/${closes.seam}/${closes.by === 'union' ? UNION_STEP.key : 'close'}`
+}
+
+const isUnion = ({ family }: MateOption['parts'][number]) => family.endsWith('union')
+
+/**
+ * A union's nut is drawn when both its halves stand, and all that is screwed beyond them; before what closes the line,
+ * where that is something else.
+ *
+ * @param open the act that brings the water back
+ * @param dried the act that looks at what stands behind the stop
+ */
+export function drawUnions(work: Closing, open: string, dried: string): void {
+  const { graph, lineId, option, closes, early } = work
+  const last = lastSeams(option)
+  const back = option.closes?.by === 'slide' ? slideBack(lineId, option.closes.seam) : null
+  for (const [seam, { to }] of option.joints.entries()) {
+    const part = option.parts[to]
+    if (!part || !isUnion(part)) continue
+    const step = `${lineId}/${seam}/${UNION_STEP.key}`
+    graph.add(step, UNION_STEP, lineId, seam, { part: part.name })
+    const inTime = early(seam) && early(seam + 1)
+    for (const close of closes)
+      if (last.has(close.seam)) graph.precede(step, back ?? close.step)
+      else if (!inTime || early(close.seam)) for (const done of doneAt(work, close)) graph.precede(done, step)
+    graph.precede(step, inTime ? open : dried)
+  }
+}
+
 /** Nothing else of a line stands open when its run is closed. */
 export function closeLast(work: Closing): void {
   const last = lastSeams(work.option)
   for (const { seam, step } of work.closes)
     if (last.has(seam))
       for (const other of work.closes)
-        if (!last.has(other.seam) && work.early(other.seam))
+        if (!last.has(other.seam) && (work.early(other.seam) || !work.early(seam)))
           for (const done of doneAt(work, other)) work.graph.precede(done, step)
 }
 

@@ -2,6 +2,7 @@ import type { StepTemplate } from '../assembly/acts/types'
 import type { Content, Mount } from '../assembly/bodies/types'
 import { methodById } from '../assembly/methods/table'
 import { CUT_OPEN, KEEP_STOP, NEW_END } from '../assembly/oldJoints/removals'
+import { closingAct } from './closing'
 import type { Graph } from './graph'
 import { BIB, isCapped } from './lineWords'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
@@ -134,16 +135,19 @@ function hang(graph: Graph, body: PlanBody, met: readonly PlanLine[], lines: rea
   const id = `general/${STEPS.hang.key}-${body.id}`
   graph.add(id, STEPS.hang, null, null)
   graph.precede(id, 'general/valves')
-  const stubs = met.flatMap(({ lineId, option }) =>
-    option.joints.flatMap(({ atStub }, seam) => (atStub ? [`${lineId}/${seam}/close`] : [])),
-  )
-  const behindStubs = new Set(stubs.flatMap((stub) => [stub, ...graph.reachableFrom(stub)]))
+  // by what closes each line to it: the joint on the old pipe, where nothing else is made last
+  const closings = met.flatMap(({ lineId, option }) => {
+    const last = closingAct(lineId, option)
+    if (last !== null) return [last]
+    return option.joints.flatMap(({ atStub }, seam) => (atStub ? [`${lineId}/${seam}/close`] : []))
+  })
+  const behind = new Set(closings.flatMap((step) => [step, ...graph.reachableFrom(step)]))
   const into = lines.flatMap(({ lineId, option, meets }) => {
     const seam = meets?.to === body.id ? option.joints.length - 1 : meets?.from === body.id ? 0 : null
     const joint = seam === null ? undefined : option.joints[seam]
     const turned = joint && (isCapped(option.parts) || joint.method === 'threaded')
     return turned ? [`${lineId}/${seam}/close`] : []
   })
-  for (const step of into) if (!behindStubs.has(step)) graph.precede(step, id)
-  for (const stub of stubs) graph.precede(id, stub)
+  for (const step of into) if (!behind.has(step)) graph.precede(step, id)
+  for (const step of closings) graph.precede(id, step)
 }

@@ -1,3 +1,4 @@
+import { methodById } from '../assembly/methods/table'
 import { CUT_OPEN, KEEP_STOP } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
 
@@ -10,6 +11,17 @@ export function hasStop({ parts, removalId }: Pick<MateOption, 'parts' | 'remova
   return removalId === KEEP_STOP.id || parts.some(({ family }) => SHUTS.test(family))
 }
 
+/**
+ * What closes it to a body that is held stands before its valve, or is soldered: all behind that is made before, and
+ * under pressure with it.
+ */
+export function closesEarly({ closes, joints }: Pick<MateOption, 'closes' | 'joints'>): boolean {
+  const joint = closes && joints[closes.seam]
+  if (!joint) return false
+  if (closes.by === 'joint') return joint.beforeStop || methodById(joint.method).needsFlame
+  return closes.by === 'union' && joint.beforeStop
+}
+
 /** A line that ends at a cap or a plug: nothing runs from it. */
 export function isCapped(parts: MateOption['parts']): boolean {
   const last = parts.at(-1)?.family
@@ -17,7 +29,8 @@ export function isCapped(parts: MateOption['parts']): boolean {
 }
 
 /** A line's own steps speak of its stop and its connector only where it has them. */
-export function lineWords(words: string, { parts, removalId }: MateOption, feeds: boolean): string {
+export function lineWords(words: string, option: MateOption, feeds: boolean): string {
+  const { parts, removalId } = option
   const kept = removalId === KEEP_STOP.id
   const shuts = hasStop({ parts, removalId })
   const hose = parts.some(({ family }) => family === 'supply-connector')
@@ -46,6 +59,7 @@ export function lineWords(words: string, { parts, removalId }: MateOption, feeds
     )
   if (parts.some(({ family }) => BIB.test(family)))
     return { 'open.flush': 'open.flush-bib', 'prove.tissue-outlet': 'prove.tissue-bib' }[words] ?? words
+  if (shuts && closesEarly(option) && words === 'open.flush') return 'open.flush-through'
   if (words === 'prove.tissue-outlet' && !hose) return shuts ? 'prove.tissue-behind' : 'prove.tissue-end'
   if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-kept' }[words] ?? words
   if (shuts) return words

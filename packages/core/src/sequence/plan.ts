@@ -14,6 +14,7 @@ import {
   type Close,
   type Closing,
   closeLast,
+  drawUnions,
   keepFromHeat,
   lastSeams,
   makeUp,
@@ -22,7 +23,7 @@ import {
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
-import { hasStop, isCapped, lineWords, SHUTS } from './lineWords'
+import { closesEarly, hasStop, isCapped, lineWords, SHUTS } from './lineWords'
 import { schedule } from './schedule'
 import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
@@ -147,7 +148,8 @@ function addLine(
    */
   const early = (seam: number) => {
     const joint = option.joints[seam]
-    return joint !== undefined && (unstopped || joint.beforeStop || methodById(joint.method).needsFlame)
+    const held = unstopped || closesEarly(option)
+    return joint !== undefined && (held || joint.beforeStop || methodById(joint.method).needsFlame)
   }
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
@@ -235,6 +237,7 @@ function addLine(
   const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
   const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, carried }
   if (option.closes?.by === 'slide') addSlide(closing, removed, open)
+  drawUnions(closing, open, id('line', 'dry-outlet'))
   closeLast(closing)
   makeUp(closing)
   keepFromHeat(closing)

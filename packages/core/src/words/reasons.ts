@@ -230,6 +230,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'method.not-settled': 'The search was cut short before it was known whether the {method} joint leads on.',
   'method.nothing-turns':
     'The {method} joint fits the stub, but every way on is screwed at both ends, and what it leads to cannot be turned: a union, a swivel nut or a joint that slides has to stand between, and none may or can here.',
+  'method.closes-wet':
+    'The {method} joint fits the stub, but what closes the line to a body that cannot be turned would want it dry, and it trickles: a nut, a grip or a ring has to close it, and none may or can here.',
   'union.shut-in':
     'A union is drawn together by a nut, and a nut in a place that closes is never reached again: none is offered there.',
   'method.no-chain':

@@ -52,6 +52,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.flush-bib': 'Open the bib into a bucket until it runs clear.',
   'prove.tissue-bib': 'A tissue round its stem while it runs; then shut: none comes at its mouth.',
   'open.flush-run': 'Run the nearest tap behind it, aerator off, until it runs clear.',
+  'open.flush-through':
+    'Open the new valve and run the nearest tap behind it, aerator off, until it runs clear.',
   'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
   'open.flush-kept': 'Run it, aerator off, or flush it, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
@@ -111,6 +113,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'slide.on':
     'Push the {part} fully onto the pipe or the piece that Cut names: it takes {needsMm, number, least-stub} of it, bare, clean and straight. Both witness marks are on.',
   'slide.back': 'Draw the {part} back until it stands at both marks; where it is tight, tap it.',
+  'union.draw':
+    'Draw the {part} together: faces clean and square to each other, the nut on by hand as far as it goes, then home with a wrench on each side.',
   'sweat.clean': 'Clean tube and cup to bright metal; do not touch them again.',
   'sweat.flux':
     'Thin flux on {fluxOn}, wipe the surplus; push home to {insertionMm, number, insertion-mark}.',

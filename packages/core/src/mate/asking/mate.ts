@@ -59,10 +59,12 @@ class Branching {
     const trunk = this.request.lines.find(({ lineId }) => lineId === branchOf)
     if (branchOf === undefined || !trunk) return { bodies }
     if (seen.includes(branchOf)) throw new CoreFault('branches-off-itself', { id: branchOf }, ['branchOf'])
-    const open = this.problem(trunk, this.begun(trunk, [...seen, branchOf])).branchEnds()
+    const before = this.problem(trunk, this.begun(trunk, [...seen, branchOf]))
+    const open = before.branchEnds()
     const chosen = opens && portClass(end(opens.form, opens.system, opens.nominal, opens.material))
     return {
       bodies,
+      wet: before.wetForBranches,
       branchEnds: chosen ? open.filter((branch) => portClass(branch.end) === chosen) : open,
     }
   }

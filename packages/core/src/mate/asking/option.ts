@@ -11,6 +11,7 @@ import { faceMm } from '../../fitup/takeOut'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
+import { hasUnionNut } from '../model/routes'
 import { tokenOf } from '../model/token'
 import { criteriaOf } from '../search/front'
 import { type Label, needsTrip } from '../search/labels'
@@ -126,7 +127,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     missingTools: missingTools([...tools], settings),
     needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
     leavesStubMm: first.start.usableMm,
-    ...(problem.line.cutIn ? openedAndClosed(problem, links) : {}),
+    ...(problem.line.cutIn ? openedAndClosed(problem, links) : closedToHeld(problem, links)),
     ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
     // what two seams have in common is said once
     warnings: [
@@ -139,6 +140,8 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     ],
   }
 }
+
+const pairOf = ({ group, final }: Label) => group?.pair ?? final
 
 /** New copper tube is of the type that the shop takes. */
 function ofNewCopper(parts: readonly ChosenPart[], { houseRules }: MateSettings): Reason[] {
@@ -215,6 +218,32 @@ function takenOut(
 }
 
 /**
+ * The seam that closes a line to a body that is held, where something on the way is screwed: that is turned home while
+ * one of its sides is free, so that something else is made last. The nearer nut of what is flexible; a union; else what needs no flame, behind the stop before the old end; else what is soldered away from
+ * any thread's tape.
+ */
+function closedToHeld(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
+  if (problem.line.to?.held !== true || !links.some(({ joint }) => joint?.turns)) return {}
+  const beforeStop = ({ back }: Label) => (back?.stage ?? 0) < problem.route.opensAt
+  const hose = links.findIndex(({ group }) => group && /connector$/.test(group.role))
+  if (hose >= 0) return { closes: { seam: hose, by: 'joint', needsMm: 0 } }
+  const union = links.findIndex(({ group }) => group && hasUnionNut(group.family))
+  if (union >= 0) return { closes: { seam: union, by: 'union', needsMm: UNION_GAP_MM } }
+  const able = links.flatMap((link, seam) =>
+    link.joint && problem.settles(link.joint, beforeStop(link))
+      ? [{ seam, flame: pairOf(link)?.method.needsFlame ?? false, behind: !beforeStop(link) }]
+      : [],
+  )
+  const screwed = (seam: number) => links[seam]?.joint?.turns ?? false
+  const chosen =
+    able.find(({ flame, behind }) => !flame && behind) ??
+    able.find(({ flame }) => !flame) ??
+    able.find(({ seam }) => !screwed(seam - 1) && !screwed(seam + 1)) ??
+    able[0]
+  return chosen ? { closes: { seam: chosen.seam, by: 'joint', needsMm: 0 } } : {}
+}
+
+/**
  * The seam between fixed ends that is closed last, and what makes that possible: the first one by which the chain was
  * found to close.
  */
@@ -234,9 +263,7 @@ function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'c
   if (!link) return sprung(links.at(-1)) ? spring(links.length - 1) : slide(links.length - 2)
   // of the joints that give enough, one without a flame: nothing is soldered last that need not be
   if (sprung(link)) {
-    const cold = links.findIndex(
-      (each) => sprung(each) && !(each.group?.pair ?? each.final)?.method.needsFlame,
-    )
+    const cold = links.findIndex((each) => sprung(each) && !pairOf(each)?.method.needsFlame)
     return spring(cold >= 0 ? cold : at)
   }
   if (link.group?.role === 'union') return { closes: { seam: at, by: 'union', needsMm: UNION_GAP_MM } }

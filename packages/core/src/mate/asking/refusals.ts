@@ -51,9 +51,13 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
   }
 }
 
-/** Why a method that fits the stub leads nowhere: because nothing could be turned home, or because nothing follows. */
+/**
+ * Why a method that fits the stub leads nowhere: because nothing could be turned home, because what would close it wants
+ * the line dry, or because nothing follows.
+ */
 function noChain(problem: Problem, method: MethodId, guide: Guide): string {
-  return problem.held && fits(problem.letGo(), guide, method) ? 'method.nothing-turns' : 'method.no-chain'
+  if (!problem.held || !fits(problem.letGo(), guide, method)) return 'method.no-chain'
+  return problem.wet && fits(problem.dried(), guide, method) ? 'method.closes-wet' : 'method.nothing-turns'
 }
 
 /**

@@ -52,6 +52,8 @@ export interface Weighed {
   readonly insHi: number
   /** One of its sides is turned to close it. */
   readonly turns: boolean
+  /** It is made dry or not at all. */
+  readonly needsDry: boolean
   /** How far two halves have to be apart for it to go together, hundredths of a millimetre; what is screwed never does so. */
   readonly apart: number
 }

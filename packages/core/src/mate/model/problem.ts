@@ -59,6 +59,8 @@ export interface Meeting {
   readonly leadsOn?: readonly PortEnd[]
   /** The bodies at which lines meet, numbered; the tee that a line puts in is called after the line (`teeOf`). */
   readonly bodies?: ReadonlyMap<string, number>
+  /** What it branches off cannot be dried, and begins with a joint that is screwed: it closes nothing there. */
+  readonly wet?: boolean
 }
 
 /** The name of the body that a line puts in and another begins at. */
@@ -80,6 +82,8 @@ export class Problem {
   private readonly fromEnd: boolean
   /** Degrees that the line has to turn on its way. */
   readonly turn: number
+  /** The line cannot be dried: what wants it dry is made before the water can come to it, and closes nothing. */
+  readonly wet: boolean
   /** What the line ends at cannot be turned: something in it has to slide, or be drawn together by a nut. */
   readonly held: boolean
   /** The other side of a run that is cut open: its joint stands in the place too. */
@@ -138,9 +142,11 @@ export class Problem {
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
     const pipe = this.pipe
     const { turn } = line.conditions
-    // an end with a nut or a cup closes itself: only a taper thread asks for something else that does
+    // an end with a nut or a cup closes itself: a taper thread asks for something else that does, and so does a cup
+    // to which water comes
     const tapers = line.to?.ends.some(({ form }) => form.startsWith('taper')) ?? false
-    this.held = !line.cutIn && line.to?.held === true && tapers
+    this.wet = line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry'
+    this.held = !line.cutIn && line.to?.held === true && (tapers || this.wet)
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : (turn ?? 0)
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
@@ -256,6 +262,20 @@ export class Problem {
     return new Problem({ ...line, to }, request, linesTogether, { ...limits, effort: this.effort }, meeting)
   }
 
+  /** The same line without the water in it, as far as what closes it goes. */
+  dried(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    const conditions = { ...line.conditions, line: 'dry' as const }
+    const dry = { ...meeting, wet: false }
+    return new Problem(
+      { ...line, conditions },
+      request,
+      linesTogether,
+      { ...limits, effort: this.effort },
+      dry,
+    )
+  }
+
   /** The parts of a group that could be the right one here. */
   choices(group: Group): readonly Choice[] {
     const withLengths = this.measures
@@ -303,6 +323,21 @@ export class Problem {
           (ref) => ref.form === port.form && ref.system === port.system && ref.nominal === port.nominal,
         ),
       )
+  }
+
+  /** Whether a joint can be the one that closes the line: nothing has to turn for it, and no water come to it. */
+  settles(joint: Pick<Weighed, 'turns' | 'needsDry'>, beforeStop: boolean): boolean {
+    return !joint.turns && this.dryAt(joint, beforeStop)
+  }
+
+  /** Whether a joint can be made in its place, when all the others stand. */
+  dryAt({ needsDry }: Pick<Weighed, 'needsDry'>, beforeStop: boolean): boolean {
+    return !(this.wet && beforeStop && needsDry)
+  }
+
+  /** Whether what branches off has to be closed by a joint of its own that bears water. */
+  get wetForBranches(): boolean {
+    return this.wet && (this.pipe === null || this.begin.some(({ removal }) => removal.threadedEnd))
   }
 
   /** Every end that this line may leave open for another, whatever way is taken: O(groups). */
@@ -438,6 +473,7 @@ export class Problem {
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
       turns: method.id === 'threaded',
+      needsDry: method.needsDry,
       // a thread is turned home, not let back in
       apart: method.id === 'threaded' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
     }

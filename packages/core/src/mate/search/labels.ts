@@ -232,7 +232,7 @@ export class Grower {
     const beforeStop = label.stage < problem.route.opensAt
     const joint = problem.weigh(group.pair, first ? label.start : null, beforeStop)
     if (!joint.allowed) return
-    const closing = this.closingAfter(label, group, joint)
+    const closing = this.closingAfter(label, group, joint, beforeStop)
     if (!this.circles && !first) {
       const own = problem.network.classOf(label.start.port)
       // coming back to an end like the first one is needless where the same joint could be made there
@@ -305,7 +305,7 @@ export class Grower {
         const joint = problem.weigh(pair, stands, beforeStop)
         if (!joint.allowed) continue
         if (first && this.firstMethod && pair.method.id !== this.firstMethod) continue
-        if (!this.closes(label, joint)) continue
+        if (!this.closes(label, joint, beforeStop)) continue
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
         const lo = (reach[0] as number) - joint.insHi
         const hi = (reach[1] as number) - joint.insLo
@@ -344,24 +344,27 @@ export class Grower {
   }
 
   /** Whether the last joint closes it, to the far side of the run or to a body that is held, where none has before. */
-  private closes(label: Label, joint: Weighed): boolean {
+  private closes(label: Label, joint: Weighed, beforeStop: boolean): boolean {
     if (label.closing === 'yes') return true
-    if (!this.problem.line.cutIn) return !this.problem.held || !joint.turns
+    if (!this.problem.line.cutIn) return !this.problem.held || this.problem.settles(joint, beforeStop)
     if (joint.apart <= this.problem.springAt(label.turned)) return true
     return label.closing === 'sliding' && this.parks(label, this.problem.far)
   }
 
-  private closingAfter(label: Label, group: Step, joint: Weighed): Label['closing'] {
+  private closingAfter(label: Label, group: Step, joint: Weighed, beforeStop: boolean): Label['closing'] {
     const { problem } = this
     if (label.closing === 'yes') return 'yes'
     if (!problem.line.cutIn)
-      return problem.held && (!joint.turns || hasUnionNut(group.family)) ? 'yes' : label.closing
+      return problem.held && (problem.settles(joint, beforeStop) || hasUnionNut(group.family))
+        ? 'yes'
+        : label.closing
     const spring = problem.springAt(label.turned)
-    if (joint.apart <= spring) return 'yes'
+    const dry = problem.dryAt(joint, beforeStop)
+    if (dry && joint.apart <= spring) return 'yes'
     // what slides waits on the pipe before it, or on the piece that follows it
-    if (label.closing === 'sliding' && group.family === 'tube-piece') return 'yes'
+    if (dry && label.closing === 'sliding' && group.family === 'tube-piece') return 'yes'
     if (group.role === 'union' && spring >= UNION_GAP_MM * PER_MM) return 'yes'
-    if (!slides(group)) return 'no'
+    if (!dry || !slides(group)) return 'no'
     const onPipe = label.back === null
     if (onPipe && this.fitsOn(group, label.start)) return 'yes'
     return label.group?.family === 'tube-piece' ? 'yes' : 'sliding'

@@ -1,5 +1,7 @@
 import { METHODS } from '../../assembly'
+import { starts } from '../../assembly/oldJoints/start'
 import type { PortEnd } from '../../catalog'
+import { pipeById } from '../../reference'
 import type { LineRequest, MateSettings, RankedOption } from '../types'
 import { bruteForce, type Chain } from './bruteForce'
 import { toolsBought } from './hands'
@@ -18,6 +20,18 @@ const sharedOf = (chain: Chain, scarce: (id: string) => boolean) =>
     chain.heat,
     chain.branch && named(chain.branch),
   ])
+
+/** Trade: what begins with a screwed joint in water is not closed by that, whatever branches off it. */
+export function wetTrunk(lines: readonly LineRequest[], { branchOf }: LineRequest): boolean {
+  const trunk = lines.find(({ lineId }) => lineId === branchOf)
+  if (!trunk) return false
+  const pipe = pipeById(trunk.pipeId ?? '')
+  if (!pipe) return wetTrunk(lines, trunk)
+  return (
+    trunk.conditions.line !== 'dry' &&
+    starts(pipe, trunk.conditions).some(({ removal }) => removal.threadedEnd)
+  )
+}
 
 /**
  * The cheapest choice for lines that are solved together, by enumeration of whole sets of chains: set-up, cans and trip
@@ -58,6 +72,7 @@ export function bestTogether(
       for (const chain of bruteForce(request, settings, {
         ...limits,
         pastStop: branchOf !== undefined && /compression-outlet/.test(begins),
+        wetTrunk: wetTrunk(lines, line),
       })) {
         if (sparesTrip(chain)) continue
         const key =

@@ -45,6 +45,8 @@ interface Options {
   readonly mostParts: number
   /** The line begins at the outlet of a stop. */
   readonly pastStop?: boolean
+  /** It branches off a line that cannot be dried, and that begins with a joint which is screwed. */
+  readonly wetTrunk?: boolean
 }
 
 interface Joint {
@@ -201,7 +203,7 @@ export function placeOf(
 }
 
 export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
-  const { catalogue = CATALOG, mostParts, pastStop = false } = options
+  const { catalogue = CATALOG, mostParts, pastStop = false, wetTrunk = false } = options
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
@@ -220,7 +222,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
   // trade: what hangs on the wall, or has another line, is not turned to screw it home
-  const held = line.to?.held === true && line.to.ends.some(({ form }) => form.startsWith('taper'))
+  const wet = pipe ? conditions.line !== 'dry' : wetTrunk
+  const held = line.to?.held === true && (wet || line.to.ends.some(({ form }) => form.startsWith('taper')))
+  // trade: in a line that trickles a flame is for the bench; what closes it there bears water
+  const closes = (joint: Joint, beforeStop: boolean) =>
+    joint.method.id !== 'threaded' && !(wet && beforeStop && joint.method.needsDry)
   // trade: 18 in of metal, or of a hose made for it, between plastic and a heater
   const leastLong = route.id === 'flexible' && pipe && isPlastic(pipe.material) ? 18 * 25.4 : null
   const softPipe = pipe !== undefined && isPlastic(pipe.material)
@@ -394,7 +400,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         for (const goal of goals)
           for (const joint of jointsOf(state.open, goal)) {
             const judged = judge(joint, first ? stub : null, beforeStop)
-            if (held && !state.loose && joint.method.id === 'threaded') continue
+            if (held && !state.loose && !closes(joint, beforeStop)) continue
             if (judged) close(withJoint(state, joint, judged, first), `${state.way};${joint.method.id}`)
           }
       if (state.parts.length >= mostParts) return
@@ -403,7 +409,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const placed = placeOf(fitting, index, state, route, conditions, softPipe)
         if (!placed || turned > (conditions.turn ?? 0)) continue
         const { stage, trend, undoes } = placed
-        const loose = state.loose || (held && (hasNut(fitting) || joint.method.id !== 'threaded'))
+        const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
         const judged = judge(joint, first ? stub : null, beforeStop)
         if (!judged) continue
         const open = fitting.ports[1 - index]
