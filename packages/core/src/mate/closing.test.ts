@@ -64,7 +64,9 @@ describe('a body that hangs, or has another line', () => {
   it('in a line that trickles nothing soldered closes it: dry it would, and so would a nut', () => {
     const brass = { ...STEEL, access: 'reachable' } as const
     const soldered = CATALOG.filter(({ ports }) =>
-      ports.every(({ form, material }) => /^(taper-|solder-cup|tube$)/.test(form) && /brass|copper/.test(material)),
+      ports.every(
+        ({ form, material }) => /^(taper-|solder-cup|tube$)/.test(form) && /brass|copper/.test(material),
+      ),
     )
     const without = soldered.filter(({ family }) => !family.endsWith('union'))
     const request = (line: Conditions['line']) =>
