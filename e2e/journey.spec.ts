@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
 import { rowsIn } from './rows'
@@ -76,6 +77,80 @@ async function make(page: Page): Promise<void> {
       await tickCard(page)
     }
     await page.getByRole('button', { name: 'On to the proof' }).click()
+  })
+}
+
+/** The record, without any network: pictures, advice, a signature, and the sheet on paper. */
+async function record(page: Page): Promise<void> {
+  await test.step('the record is kept and printed with the network cut', async () => {
+    await page.context().setOffline(true)
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByTestId('take-found').click(),
+    ])
+    // larger than any document may be, with noise that does not compress; and a file that is no picture
+    const base64 = await page.evaluate(() => {
+      const canvas = Object.assign(document.createElement('canvas'), { width: 2000, height: 1500 })
+      const pen = canvas.getContext('2d')
+      for (let at = 0; at < 4000; at++) {
+        if (pen) pen.fillStyle = `hsl(${(at * 47) % 360} 70% 50%)`
+        pen?.fillRect((at * 83) % 2000, (at * 131) % 1500, 24, 24)
+      }
+      return canvas.toDataURL('image/png').split(',')[1] ?? ''
+    })
+    await chooser.setFiles([
+      { name: 'behind.png', mimeType: 'image/png', buffer: Buffer.from(base64, 'base64') },
+      { name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('no picture') },
+    ])
+    await expect(page.getByText(/This file is no picture/)).toBeVisible()
+    await page.getByRole('button', { name: 'Look at 1: Picture 1' }).click()
+    await page.getByLabel('What it shows').fill('Behind the plate')
+    await page.getByLabel('What it shows').blur()
+    await expectAccessible(page, 'picture')
+    await page.keyboard.press('Escape')
+    await page.getByLabel('What else would be right here').fill('A regulator: 92 psi')
+    await page.getByRole('button', { name: 'Add to what was advised' }).click()
+    await page.getByRole('radio', { name: 'A regulator: 92 psi: refused' }).click()
+    await page.getByRole('radio', { name: 'Warranty on the work: 1 year' }).click()
+    await page.getByTestId('sign').click()
+    await page.getByLabel('Name in full').fill('Mette Kråkenes')
+    await page.getByRole('img', { name: /Sign here/ }).hover()
+    await page.mouse.down()
+    await page.mouse.move(120, 700, { steps: 8 })
+    await page.mouse.up()
+    await expect(page.getByRole('img', { name: 'Signature, written' })).toBeVisible()
+    await page.getByRole('button', { name: 'Keep the signature' }).click()
+    await expect(page.getByText(/Signed by Mette Kråkenes, /)).toBeVisible()
+    for (const kind of ['agreed', 'job']) {
+      const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByTestId(`print-${kind}`).click(),
+      ])
+      const pdf = readFileSync(await file.path())
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+      // the picture is in the one that has it
+      expect(pdf.includes('/DCTDecode')).toBe(kind === 'job')
+    }
+    await page.context().setOffline(false)
+    await page.evaluate(() => window.dispatchEvent(new Event('online')))
+    await expect(page.getByTestId('offline')).toHaveCount(0, { timeout: 30_000 })
+    const kept = () =>
+      rows<{ name: string; about: string; size: number }>(
+        `SELECT a.name, a.about, length(a.content)::int AS size FROM attachment a JOIN job j ON j.id = a.job_id
+          WHERE j.title = 'Stop will not turn' ORDER BY a.about`,
+      )
+    await expect
+      .poll(async () => (await kept()).map(({ name, about }) => `${about}: ${name}`))
+      .toEqual(['found: Behind the plate', 'signature: Mette Kråkenes'])
+    // made small, and a JPEG to whoever asks the server
+    expect((await kept())[0]?.size).toBeLessThan(400_000)
+    const picture = await page.evaluate(async () => {
+      const [shown] = document.querySelectorAll<HTMLImageElement>(
+        'img[src*="/api/pictures/"], img[src^="data:image"]',
+      )
+      return { wide: shown?.naturalWidth ?? 0 }
+    })
+    expect(picture.wide).toBeGreaterThan(300)
   })
 }
 
@@ -178,9 +253,10 @@ test('a seized stop from finding to proof on the phone, with the server killed i
   const needed = (await taps()) - before - 9
   console.log(`from an empty job to a finished visit: ${needed} touches`)
   expect(needed).toBeLessThanOrEqual(40)
+  await record(page)
   await prove(page)
   await test.step('the house remembers', async () => {
-    await page.getByRole('button', { name: 'Back' }).click()
+    await page.getByRole('button', { name: 'Back', exact: true }).click()
     await page.getByRole('link', { name: 'Houses' }).click()
     await page.getByRole('link', { name: 'Lighthouse cottage' }).click()
     await expect(page.getByText(/1\/2 in copper tube, found/).first()).toBeVisible()

@@ -672,7 +672,10 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       if (hi) rows.push(`${hi} >= ${span}`)
     }
     for (const way of wish.not ?? []) {
-      const matching = edges.filter((edge) => edge.token === way[edge.layer + 1])
+      // a longer one that begins alike is another
+      const matching = edges.filter(
+        ({ token, layer, to }) => token === way[layer + 1] && (layer + 1 < way.length - 1 || to === 'sink'),
+      )
       rows.push(`${sum(matching)} <= ${way.length - 1}`)
     }
   })

@@ -48,6 +48,14 @@ async function serviceWorker() {
     globDirectory: WEB,
     globPatterns: ['**/*.{html,js,css,ttf,png,svg,ico,json,webmanifest}'],
     swDest: path.join(WEB, 'sw.js'),
+    // what was seen once is seen again without the server; it goes when the person leaves
+    runtimeCaching: [
+      {
+        urlPattern: /\/api\/pictures\/[0-9a-f-]+$/,
+        handler: 'CacheFirst',
+        options: { cacheName: 'pictures', expiration: { maxEntries: 400 } },
+      },
+    ],
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     inlineWorkboxRuntime: true,
@@ -102,6 +110,7 @@ export async function buildServer() {
       '@node-rs/argon2',
       'pg',
       'pdfkit',
+      'pdfkit/output',
       'svg-to-pdfkit',
       'typeorm',
       'pino',

@@ -1,13 +1,13 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { type Block, sheetBlocks } from '../src/sheet/blocks'
-import { type JobFile, liftJobFile } from '../src/store/jobFile'
+import { type JobFile, liftJobFile } from '@diarmos/contract'
+import { type Block, sheetBlocks } from '@diarmos/sheet'
 
 const FOLDER = path.join(__dirname, 'fixtures/jobs-v2')
 const read = (name: string) => readFileSync(path.join(FOLDER, name), 'utf8')
 /** Words by themselves, drawings by themselves: what differs is seen at once. */
 const split = (blocks: readonly Block[]) => ({
-  words: blocks.map((block) => (block.kind === 'drawing' ? '(drawing)' : `${block.kind}: ${block.text}`)),
+  words: blocks.map((block) => ('text' in block ? `${block.kind}: ${block.text}` : '(drawing)')),
   drawings: blocks.flatMap((block) => (block.kind === 'drawing' ? [block.svg] : [])),
 })
 

@@ -69,17 +69,15 @@ describe('the solver', () => {
       bundle: true,
       platform: 'node',
       format: 'esm',
-      external: ['pdfkit', 'svg-to-pdfkit'],
+      external: ['pdfkit', 'pdfkit/output', 'svg-to-pdfkit'],
       logLevel: 'error',
       plugins: [
         {
           name: 'no-sheet',
           setup: (b) => {
-            b.onResolve({ filter: /^\.\.\/sheet$/ }, ({ importer }) =>
-              importer.includes('packages') ? null : { path: 'sheet', namespace: 'none' },
-            )
+            b.onResolve({ filter: /^@diarmos\/sheet$/ }, () => ({ path: 'sheet', namespace: 'none' }))
             b.onLoad({ filter: /.*/, namespace: 'none' }, () => ({
-              contents: 'export const jobSheet = null',
+              contents: 'export const [print, sheetBlocks] = []',
             }))
           },
         },

@@ -29,6 +29,11 @@ const away = z.number().min(0).max(3000).nullable()
 /** A snapshot kept as it was made: bounded, otherwise free. */
 const snapshot = z.record(z.string(), z.unknown())
 
+/** What a customer says to what is advised. */
+export const ADVICE_ANSWERS = ['taken', 'later', 'refused'] as const
+/** What a picture is kept for. */
+export const PICTURED = ['found', 'left', 'signature'] as const
+
 /**
  * Every stored document: its fields, and which of them it cannot do without when it is made.
  * The order is that of dependence: what comes later may refer to what comes before.
@@ -67,6 +72,19 @@ export const entities = {
     /** Who closed it; the server sees to it that nobody writes in another person's name. */
     closedBy: id.nullable(),
     note: prose,
+    /** What was advised, and what the customer said to it. */
+    advice: z
+      .array(
+        z.object({
+          id,
+          text: z.string().trim().min(1).max(400),
+          answer: z.enum(ADVICE_ANSWERS),
+          at: instant,
+        }),
+      )
+      .max(40),
+    /** How long the shop stands by the work, from the day it was closed; null while nobody has said it. */
+    warranty: z.object({ months: z.int().min(0).max(120), note: z.string().trim().max(160) }).nullable(),
   }),
   visit: z.object({ jobId: id, personId: id, startedAt: instant, endedAt: instant.nullable() }),
   situation: conditions
@@ -210,11 +228,17 @@ export const entities = {
     result: z.enum(['done', 'dry', 'wet', 'undone']),
     at: instant,
     note: prose,
+    /** What a gauge showed while a line was held: seconds from the first, kPa. */
+    readings: z
+      .array(z.object({ seconds: z.number().min(0).max(1e6), kPa: z.number().min(0).max(5000) }))
+      .max(200),
   }),
   attachment: z.object({
     jobId: id,
     lineId: id.nullable(),
     name: line,
+    /** What it shows: as it was found, as it was left, or who signed for what was agreed. */
+    about: z.enum(PICTURED),
     mediaType: z.enum(['image/jpeg', 'image/png', 'text/plain']),
     /** Base64; pictures are made small before they are kept. Empty in the stream: each has its own address. */
     content: z.string().max(400_000),

@@ -1,4 +1,5 @@
 export * as core from './core'
 export * from './entities'
+export * from './jobFile'
 export * from './operations'
 export * from './sync'

@@ -1,4 +1,4 @@
-import { saveText } from '../ui/saveText'
+import { saveFile } from '../ui/saveFile'
 
 /** Something that is looked after at a time. */
 export interface Reminder {
@@ -43,5 +43,5 @@ export async function calendarText(reminders: readonly Reminder[]): Promise<stri
 
 /** Hands reminders to the person as a file that the phone's calendar opens. */
 export async function saveReminders(reminders: readonly Reminder[], name: string): Promise<void> {
-  saveText(`${name}.ics`, 'text/calendar', await calendarText(reminders))
+  await saveFile(`${name}.ics`, 'text/calendar', await calendarText(reminders))
 }

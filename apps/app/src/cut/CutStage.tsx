@@ -13,7 +13,7 @@ import { cornerPlace, measuredOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { Keypad } from '../ui/Keypad'
-import { saveText } from '../ui/saveText'
+import { saveFile } from '../ui/saveFile'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSheet } from '../ui/useSheet'
@@ -226,7 +226,7 @@ function Cuts({
           <Button
             kind="quiet"
             label="Drawing as SVG"
-            onPress={() => saveText(`${line.line.fields.service}-line.svg`, 'image/svg+xml', svg)}
+            onPress={() => saveFile(`${line.line.fields.service}-line.svg`, 'image/svg+xml', svg)}
           />
         ) : null}
       </CutSettings>

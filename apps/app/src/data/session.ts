@@ -1,3 +1,4 @@
+import { forgetPictures } from '../pictures/kept'
 import { ApiError, signOut as callSignOut, whoAmI } from './api'
 import { openLocal } from './database'
 import { forgetDrafts } from './draft'
@@ -108,6 +109,7 @@ export async function leave(): Promise<void> {
 async function forgetPerson(): Promise<void> {
   localStorage.removeItem(SESSION)
   forgetDrafts()
+  await forgetPictures()
   stopSyncing()
   hush()
   local.database?.close()

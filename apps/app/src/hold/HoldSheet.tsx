@@ -1,7 +1,7 @@
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import type { JobView, LineView } from '../data/select'
-import { tick } from '../job/actions'
+import { keepHold } from '../job/actions'
 import { Button } from '../ui/Button'
 import { faultWords } from '../ui/faultWords'
 import { Note } from '../ui/Note'
@@ -14,7 +14,7 @@ import { holdRecord } from './words'
 export const HOLD_STEP = 'general/hold'
 const STOP_PROVED = 'general/proved'
 
-/** A hold of a job's lines; kept, it is one of the job's checks, with every reading in its note. */
+/** A hold of a job's lines; kept, it is one of the job's checks, with every reading. */
 export function HoldSheet({ view, line, onClose }: { view: JobView; line: LineView; onClose: () => void }) {
   const unit = usePreferences((state) => state.unit)
   const pipeId = line.finding?.fields.pipeId ?? null
@@ -25,12 +25,12 @@ export function HoldSheet({ view, line, onClose }: { view: JobView; line: LineVi
   const keep = async () => {
     if (!answer) return
     const wet = answer.verdict === 'leaks' || answer.verdict === 'passes'
-    await tick(
+    await keepHold(
       view,
-      null,
       HOLD_STEP,
       wet ? 'wet' : answer.verdict === 'holds' ? 'dry' : 'done',
       holdRecord(answer, hold.log, hold.hold.gauge),
+      hold.log.map(({ seconds, kpa }) => ({ seconds, kPa: kpa })),
     )
     hold.forget()
     onClose()

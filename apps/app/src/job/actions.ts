@@ -385,18 +385,23 @@ export interface Tick {
   readonly result: EntityFields<'check'>['result']
 }
 
-function tickEdit(view: JobView, { lineId, stepId, result }: Tick, note: string): Edit {
+function tickEdit(
+  view: JobView,
+  { lineId, stepId, result }: Tick,
+  note: string,
+  readings: EntityFields<'check'>['readings'] = [],
+): Edit {
   const held = view.checks.get(stepId)
   const chosen = view.lines.find(({ line }) => line.id === lineId)?.mating
   const optionId = chosen?.fields.optionId ?? null
   // one that was carried over from an earlier way stays what it was
   const own = held?.fields.stepId === stepId && (held.fields.optionId ?? optionId) === optionId
   return held && own
-    ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note } } as Edit)
+    ? ({ kind: 'check', id: held.id, patch: { result, at: now(), note, readings } } as Edit)
     : ({
         kind: 'check',
         id: newId(),
-        patch: { jobId: view.job.id, lineId, stepId, optionId, result, at: now(), note },
+        patch: { jobId: view.job.id, lineId, stepId, optionId, result, at: now(), note, readings },
       } as Edit)
 }
 
@@ -419,6 +424,20 @@ export async function tick(
   note = '',
 ): Promise<void> {
   await tickAll(view, [{ lineId, stepId, result }], note)
+}
+
+/** Keeps what a hold came to, with every reading. */
+export async function keepHold(
+  view: JobView,
+  stepId: string,
+  result: Tick['result'],
+  note: string,
+  readings: EntityFields<'check'>['readings'],
+): Promise<void> {
+  await edit(
+    [...visitEdits(view), tickEdit(view, { lineId: null, stepId, result }, note, readings)],
+    `Ticked: ${result}`,
+  )
 }
 
 export async function closeJob(view: JobView, closed: boolean): Promise<void> {

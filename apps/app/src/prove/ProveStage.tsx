@@ -2,18 +2,17 @@ import type { Plan } from '@diarmos/core'
 import { screenText } from '@diarmos/core/words/counts'
 import { stepText } from '@diarmos/core/words/steps'
 import { useState } from 'react'
-import { Linking, View } from 'react-native'
+import { View } from 'react-native'
 import { saveReminders } from '../calendar/reminders'
-import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
 import { type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
 import { HOLD_STEP, HoldSheet } from '../hold/HoldSheet'
-import { closeJob, setNote, tick } from '../job/actions'
+import { closeJob, tick } from '../job/actions'
 import { JobName } from '../job/JobName'
 import { StageFrame } from '../job/StageFrame'
+import { RecordPart } from '../record/RecordPart'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
-import { Field } from '../ui/Field'
 import { Note } from '../ui/Note'
 import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
@@ -31,7 +30,6 @@ interface Props {
 export function ProveStage({ view, line, plan, goTo }: Props) {
   const [holding, setHolding] = useState(false)
   const unit = usePreferences((state) => state.unit)
-  const [note, setNoteText, saved] = useDraft(`note ${view.job.id}`, view.job.fields.note)
   const closed = view.job.fields.state === 'closed'
   const recheck = useSettings()?.fields.mate.houseRules.recheck
   const again = recheck ? looksAgain(view, recheck) : []
@@ -168,29 +166,7 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
         ) : null}
         {holding ? <HoldSheet view={view} line={line} onClose={() => setHolding(false)} /> : null}
       </View>
-      <View className="mt-4">
-        <Txt bold size="s" tone="soft" heading={2}>
-          The record
-        </Txt>
-        <Field
-          label="What was advised, refused, left for next time"
-          value={note}
-          onChange={setNoteText}
-          onBlur={() => void setNote(view, note).then(saved)}
-          multiline
-          maxLength={4000}
-        />
-        <Button
-          kind="quiet"
-          label="Job sheet (PDF)"
-          onPress={() => Linking.openURL(`/api/jobs/${view.job.id}/sheet.pdf`)}
-        />
-        <Button
-          kind="quiet"
-          label="Whole job (JSON)"
-          onPress={() => Linking.openURL(`/api/jobs/${view.job.id}/file.json`)}
-        />
-      </View>
+      <RecordPart view={view} />
       <JobName view={view} />
     </StageFrame>
   )

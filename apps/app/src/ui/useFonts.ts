@@ -2,6 +2,8 @@ import regular from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/At
 import bold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'
 import { useEffect, useState } from 'react'
 
+/** Where the letters lie that are shipped. */
+export const LETTERS = { regular, bold }
 const FACES: Record<string, string> = { Hyperlegible: regular, HyperlegibleBold: bold }
 
 /**

@@ -1,6 +1,6 @@
-import { InvalidRequestError, isOperation, runOperation } from '@diarmos/contract'
-import { jobSheet } from '../sheet'
-import type { JobFile } from '../store/jobFile'
+import { InvalidRequestError, isOperation, type JobFile, runOperation } from '@diarmos/contract'
+import { print, sheetBlocks } from '@diarmos/sheet'
+import { fonts } from './fonts'
 
 export type Task =
   | { readonly kind: 'run'; readonly operation: string; readonly body: string }
@@ -18,7 +18,10 @@ export type Done =
 /** Does one task. Requests are read here too, so that no large one is parsed where others wait. */
 export async function perform(task: Task): Promise<Done> {
   if (task.kind === 'sheet')
-    return { kind: 'sheet', pdf: new Uint8Array(await jobSheet(task.file, task.shopName)) }
+    return {
+      kind: 'sheet',
+      pdf: await print(String(task.file.job.title), sheetBlocks(task.file, task.shopName), fonts()),
+    }
   let request: unknown
   try {
     request = JSON.parse(task.body)

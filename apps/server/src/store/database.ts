@@ -9,6 +9,7 @@ import { Kept1764360000000 } from './migrations/kept1764360000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { More1764370000000 } from './migrations/more1764370000000'
 import { Opening1764380000000 } from './migrations/opening1764380000000'
+import { Record1764390000000 } from './migrations/record1764390000000'
 import { Seen1764330000000 } from './migrations/seen1764330000000'
 import { Trap1764350000000 } from './migrations/trap1764350000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
@@ -27,6 +28,7 @@ export const MIGRATIONS = [
   Kept1764360000000,
   More1764370000000,
   Opening1764380000000,
+  Record1764390000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

@@ -1,5 +1,4 @@
-import type { EntityKind } from '@diarmos/contract'
-import { liftFixtures } from '@diarmos/contract/sync'
+import type { EntityKind, JobFile } from '@diarmos/contract'
 import { type DataSource, In } from 'typeorm'
 import { inShop } from './database'
 import { OF_JOB } from './kinds'
@@ -15,17 +14,6 @@ const plain = ({
   removedBy: _b,
   ...fields
 }: DocumentRow) => fields
-
-export interface JobFile {
-  readonly format: 'diarmos-job/2'
-  readonly job: Record<string, unknown>
-  readonly property: Record<string, unknown>
-  readonly point: Record<string, unknown>
-  /** Further points that are worked on; none in files from before a job could have any. */
-  readonly more?: readonly Record<string, unknown>[]
-  readonly lines: readonly Record<string, unknown>[]
-  readonly documents: Readonly<Record<string, readonly Record<string, unknown>[]>>
-}
 
 /** A whole job with all that belongs to it, without contact data; null where the shop has no such job. */
 export async function jobFile(database: DataSource, shopId: string, jobId: string): Promise<JobFile | null> {
@@ -58,9 +46,4 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
       documents: found,
     }
   })
-}
-
-/** A file of any released format as it reads today: until the first it said what goes in by one text. */
-export function liftJobFile(file: Omit<JobFile, 'format'> & { readonly format: string }): JobFile {
-  return { ...file, format: 'diarmos-job/2', job: liftFixtures('job', file.job) }
 }

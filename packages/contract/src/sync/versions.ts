@@ -23,8 +23,9 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
   settings: { expected: {}, currency: 'USD' },
   finding: { confirmedBy: null },
   mating: { confirmedBy: null },
-  check: { optionId: null },
-  job: { closedBy: null, fixtures: [], more: [] },
+  check: { optionId: null, readings: [] },
+  attachment: { about: 'left' },
+  job: { closedBy: null, fixtures: [], more: [], advice: [], warranty: null },
 }
 
 /** An operation of any released version, as far as it has to be known to be lifted. */

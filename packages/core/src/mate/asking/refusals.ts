@@ -25,13 +25,10 @@ function beginning(problem: Problem, method: MethodId): Beginning {
   let reasons: readonly Reason[] | null = null
   let paired = false
   for (const start of problem.begin) {
-    const groups = problem.network
-      .follow(problem.network.classOf(start.port))
-      .filter((group) => group.pair.method.id === method)
-    for (const group of groups) {
-      if (problem.after(0, group) === null) continue
+    for (const pair of problem.firstJoints(start)) {
+      if (pair.method.id !== method) continue
       paired = true
-      const all = [...problem.weigh(group.pair, start, true).forbidden, ...start.forbidden]
+      const all = [...problem.weigh(pair, start, true).forbidden, ...start.forbidden]
       if (!reasons || all.length < reasons.length) reasons = all
     }
   }
@@ -43,6 +40,7 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
   return {
     ruleId,
     severity: 'forbid',
+    ...(ruleId === 'method.closes-wet' ? { change: 'dry' as const } : {}),
     parameters: {
       method: methodById(method).name,
       material: pipe ? materialName(pipe.material) : 'this end',

@@ -126,9 +126,7 @@ function canBegin(problem: Problem): boolean {
   return problem.begin.some(
     (start) =>
       start.forbidden.length === 0 &&
-      problem.network
-        .follow(problem.network.classOf(start.port))
-        .some((group) => problem.after(0, group) !== null && problem.weigh(group.pair, start, true).allowed),
+      [...problem.firstJoints(start)].some((pair) => problem.weigh(pair, start, true).allowed),
   )
 }
 
@@ -148,11 +146,10 @@ function leastMissing(problem: Problem, facts: Facts): number | null {
   for (const start of problem.begin) {
     if (start.forbidden.some((reason) => reason.change !== 'stub')) continue
     const room = Number(start.forbidden[0]?.parameters.missingMm ?? 0)
-    for (const group of problem.network.follow(problem.network.classOf(start.port))) {
-      if (problem.after(0, group) === null) continue
-      const joint = problem.weigh(group.pair, start, true)
+    for (const pair of problem.firstJoints(start)) {
+      const joint = problem.weigh(pair, start, true)
       if (joint.forbidden.some((reason) => reason.change !== 'stub')) continue
-      const missing = Math.max(room, problem.stubNeedMm(group.pair) - (start.usableMm ?? 0))
+      const missing = Math.max(room, problem.stubNeedMm(pair) - (start.usableMm ?? 0))
       if (missing > 0) gaps.add(missing)
     }
   }

@@ -325,6 +325,14 @@ export class Problem {
       )
   }
 
+  /** What the first joint may be: into any part that has its place there, or straight into what the line ends at. */
+  *firstJoints(start: Start): Generator<NumberedPair> {
+    const at = this.network.classOf(start.port)
+    const stage = this.beginStage(start)
+    for (const group of this.network.follow(at)) if (this.after(stage, group) !== null) yield group.pair
+    if (this.route.goalAt.includes(stage)) for (const goal of this.goals) yield* this.network.join(at, goal)
+  }
+
   /** Whether a joint can be the one that closes the line: nothing has to turn for it, and no water come to it. */
   settles(joint: Pick<Weighed, 'turns' | 'needsDry'>, beforeStop: boolean): boolean {
     return !joint.turns && this.dryAt(joint, beforeStop)

@@ -39,8 +39,8 @@ export function jointHands(
 /** Cement in a warm room: twice as long from 1-1/2 in, three hours from 2-1/2 in on. */
 function slower(id: string, nominal: string): number {
   if (!id.startsWith('cement')) return 1
-  if (/^(2-1\/2|[3-9])/.test(nominal)) return id === 'cement' ? 6 : 3
-  return /^(1-1\/2|2)/.test(nominal) ? 2 : 1
+  if (/^(2-1\/2|[3-9](-1\/2)?)$/.test(nominal)) return id === 'cement' ? 6 : 3
+  return /^(1-1\/2|2)$/.test(nominal) ? 2 : 1
 }
 
 /** Seconds that the water is off for one joint on the old pipe, in a warm room; with the table's own times. */

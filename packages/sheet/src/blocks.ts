@@ -1,4 +1,4 @@
-import type { EntityFields } from '@diarmos/contract'
+import type { EntityFields, JobFile } from '@diarmos/contract'
 import {
   CoreFault,
   drawJointLine,
@@ -7,7 +7,6 @@ import {
   formatLength,
   keptStopEnd,
   type MateOption,
-  METHODS,
   pieceLetter,
   reasonText,
   SEALS,
@@ -17,17 +16,13 @@ import {
 } from '@diarmos/core'
 import { type Body, fromStop, lineEnds } from '@diarmos/core/bodies'
 import { dimensionsFor, stepOf } from '@diarmos/core/record'
-import type { JobFile } from '../store/jobFile'
+import type { Block } from './block'
+import { methodText, newest } from './newest'
+import { adviceBlocks, followUps, pictureBlocks, signatureBlocks, warrantyBlocks } from './record'
 import { trapCuts } from './trap'
 import { wallDepth, wallOpening } from './valveWall'
 
 type Fields = Record<string, unknown>
-
-/** A piece of a job sheet, in its order down the page. */
-export type Block =
-  | { readonly kind: 'title' | 'text' | 'heading' | 'small'; readonly text: string }
-  /** A drawing to scale, as SVG. */
-  | { readonly kind: 'drawing'; readonly svg: string }
 
 /** The job sheet: what was found, what was fitted with what seal, drawn to scale, and the checks. */
 export function sheetBlocks(file: JobFile, shopName: string): Block[] {
@@ -98,14 +93,20 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
         `${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
       )
   }
+  const due = followUps(file)
+  if (due.length > 0) heading('To follow')
+  for (const text of due) say(text)
+  blocks.push(...adviceBlocks(file.job))
   if (file.job.note) {
     heading('Note')
     say(String(file.job.note))
   }
+  blocks.push(...warrantyBlocks(file.job), ...pictureBlocks(file))
   blocks.push({
     kind: 'small',
     text: 'Local codes, the maker’s sheets and a licensed plumber’s judgement come first.',
   })
+  blocks.push(...signatureBlocks(file))
   return blocks
 }
 
@@ -115,12 +116,6 @@ function goesIn({ pointId, fixtures, more }: Fields, at: unknown): Body[] {
   return at === pointId
     ? (fixtures as Body[])
     : (further.find((entry) => entry.pointId === at)?.fixtures ?? [])
-}
-
-/** What a method is called on a sheet: water's by their ids, as sheets have always been printed. */
-function methodText(id: MateOption['joints'][number]['method']): string {
-  const method = METHODS.find((row) => row.id === id)
-  return method?.medium === 'drain' ? method.name : id
 }
 
 /** Every way that was ever chosen for a line. */
@@ -202,11 +197,4 @@ function checkText(check: Fields): string {
     morning: 'prove.morning',
   }[key]
   return words ? stepText({ words, parameters: {} }, 'in') : key
-}
-
-/** The one that the shop heard of last, whatever the clocks of its phones say. */
-function newest(rows: readonly Fields[] | undefined, lineId: unknown): Fields | undefined {
-  return (rows ?? [])
-    .filter((row) => row.lineId === lineId)
-    .sort((a, b) => Number(b.revision) - Number(a.revision))[0]
 }

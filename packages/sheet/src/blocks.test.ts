@@ -1,8 +1,8 @@
+import type { JobFile } from '@diarmos/contract'
 import { bodiesOf, type EndRef, keep, keptStopEnd, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
 import { NO_OPENING, NO_WALL } from '@diarmos/core/record'
-import { sheetBlocks } from '../src/sheet/blocks'
-import type { JobFile } from '../src/store/jobFile'
+import { sheetBlocks } from './blocks'
 
 const conditions = { ...PLAIN_CONDITIONS, faults: [], service: 'waste' as const, stubMm: 50 }
 const [way] = mate({
@@ -29,9 +29,7 @@ function file(trap: object | null): JobFile {
   }
 }
 const words = (trap: object | null) =>
-  sheetBlocks(file(trap), 'A shop').flatMap((block) =>
-    block.kind === 'drawing' ? ['(drawing)'] : [block.text],
-  )
+  sheetBlocks(file(trap), 'A shop').flatMap((block) => ('text' in block ? [block.text] : ['(drawing)']))
 
 describe('the sheet of a drain', () => {
   it('names its joints as they are spoken of, what was measured round the trap, and what was cut for it', () => {
@@ -124,7 +122,7 @@ describe('the sheet of a job at several points', () => {
         },
       },
       'A shop',
-    ).flatMap((block) => (block.kind === 'drawing' ? ['(drawing)'] : [block.text]))
+    ).flatMap((block) => ('text' in block ? [block.text] : ['(drawing)']))
     expect(printed).toContain('Basin, Toilet · A shop · opened 2026-11-27')
     expect(printed.filter((text) => / line$|: (drain|cold)/.test(text))).toEqual([
       'Basin: drain line',

@@ -1,0 +1,4 @@
+export * from './agreed'
+export * from './block'
+export * from './blocks'
+export * from './pdf'
