@@ -34,7 +34,7 @@ module.exports = {
       name: 'sheet-imports-contract-core-and-pdf',
       severity: 'error',
       from: { path: '^packages/sheet/src', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^(packages/(core|contract|sheet)/src|node_modules/(pdfkit|svg-to-pdfkit)/)' },
+      to: { pathNot: '^(packages/(core|contract|sheet)/src|node_modules/(papaparse|pdfkit|svg-to-pdfkit)/)' },
     },
     {
       name: 'app-does-not-import-server-or-cli',

@@ -121,6 +121,13 @@ async function record(page: Page): Promise<void> {
     await expect(page.getByRole('img', { name: 'Signature, written' })).toBeVisible()
     await page.getByRole('button', { name: 'Keep the signature' }).click()
     await expect(page.getByText(/Signed by Mette Kråkenes, /)).toBeVisible()
+    const [table] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByTestId('table-parts').click(),
+    ])
+    expect(readFileSync(await table.path(), 'utf8')).toMatch(
+      /^\uFEFF?point,line,pieces,part,from\r\nWash basin,/,
+    )
     for (const kind of ['agreed', 'job']) {
       const [file] = await Promise.all([
         page.waitForEvent('download'),
@@ -261,12 +268,38 @@ test('a seized stop from finding to proof on the phone, with the server killed i
     await page.getByRole('link', { name: 'Lighthouse cottage' }).click()
     await expect(page.getByText(/1\/2 in copper tube, found/).first()).toBeVisible()
     await expectAccessible(page, 'house')
+    // the house as a file, changed elsewhere, is taken in by its differences
+    const [kept] = await Promise.all([page.waitForEvent('download'), page.getByTestId('house-file').click()])
+    const house = JSON.parse(readFileSync(await kept.path(), 'utf8')) as {
+      documents: { point: { name: string }[]; attachment: { content: string }[] }
+    }
+    expect(house.documents.attachment.find(({ content }) => content.length > 10_000)).toBeDefined()
+    for (const point of house.documents.point) point.name = 'Basin by the door'
+    await page.goto(`${stack.url}/houses`)
+    const take = async (text: string) => {
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        page.getByTestId('take-in').click(),
+      ])
+      await chooser.setFiles([
+        { name: 'house.json', mimeType: 'application/json', buffer: Buffer.from(text) },
+      ])
+    }
+    await take('{"format":"diarmos-house/1","documents":{"job":[{"id":"x"}]}}')
+    await expect(page.getByText(/documents\.job\.0\.propertyId is missing/)).toBeVisible()
+    await take(JSON.stringify(house))
+    await expect(page.getByText('New: nothing')).toBeVisible()
+    await expect(page.getByText('Basin by the door: name')).toBeVisible()
+    await expectAccessible(page, 'a file')
+    await page.getByRole('button', { name: 'Take it in' }).click()
+    await page.getByRole('link', { name: 'Lighthouse cottage' }).click()
+    await expect(page.getByRole('heading', { name: 'Basin by the door' })).toBeVisible()
     await page.getByRole('button', { name: 'Back' }).click()
     await page.getByRole('link', { name: 'Jobs' }).click()
     await page.getByRole('button', { name: 'Open a job' }).click()
     await page.getByLabel('What is wrong').fill('Next visit')
     await page.getByRole('radio', { name: 'House: Lighthouse cottage' }).click()
-    await page.getByRole('radio', { name: 'Point: Wash basin' }).click()
+    await page.getByRole('radio', { name: 'Point: Basin by the door' }).click()
     await page.getByRole('button', { name: 'Open the job' }).click()
     await expect(page.getByText(/This house remembers: 1\/2 in copper tube/)).toBeVisible()
   })

@@ -1,5 +1,6 @@
 export * as core from './core'
 export * from './entities'
+export * from './houseFile'
 export * from './jobFile'
 export * from './operations'
 export * from './sync'

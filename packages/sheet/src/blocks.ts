@@ -1,11 +1,10 @@
-import type { EntityFields, JobFile } from '@diarmos/contract'
+import type { JobFile } from '@diarmos/contract'
 import {
   CoreFault,
   drawJointLine,
   faultText,
-  fitup,
+  type fitup,
   formatLength,
-  keptStopEnd,
   type MateOption,
   pieceLetter,
   reasonText,
@@ -14,9 +13,9 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { type Body, fromStop, lineEnds } from '@diarmos/core/bodies'
-import { dimensionsFor, stepOf } from '@diarmos/core/record'
+import { stepOf } from '@diarmos/core/record'
 import type { Block } from './block'
+import { endsOf, measuredOf, piecesOf, waysOf } from './lengths'
 import { methodText, newest } from './newest'
 import { adviceBlocks, followUps, pictureBlocks, signatureBlocks, warrantyBlocks } from './record'
 import { trapCuts } from './trap'
@@ -38,7 +37,7 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
   )
 
   for (const line of file.lines) {
-    const finding = newest(file.documents.finding, line.id)
+    const { finding, place, ends, into, begins } = endsOf(file, line)
     const mating = newest(file.documents.mating, line.id)
     if (!finding && !mating) continue
     const at = points.length > 1 ? `${points.find(({ id }) => id === line.pointId)?.name}: ` : ''
@@ -48,11 +47,6 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     if (finding) say(`Found: ${finding.name} (${Math.round(Number(finding.probability) * 100)} in 100)`)
     if (!mating) continue
     const option = mating.option as MateOption
-    const place = newest(file.documents.situation, line.id) as Partial<EntityFields<'situation'>> | undefined
-    const ends = fromStop(
-      lineEnds(goesIn(file.job, line.pointId), String(line.service), finding !== undefined),
-      keptStopEnd(place?.stopOutlet ?? ''),
-    )
     if (option.removalId === 'keep-stop') say('The old stop stays.')
     for (const text of wallDepth(place?.valveWall)) say(text)
     // one hole for all lines of a point, said once
@@ -64,10 +58,8 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     })
     for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
     const dimensions = measuredOf(file, line.id, option)
-    const into = ends?.insert ?? null
-    const begins = into ? 'run' : ends && ends.from !== 'pipe' ? 'fresh' : 'pipe'
     try {
-      for (const text of cutList(option, dimensions, begins)) say(text)
+      for (const text of cutList(option, dimensions, piecesOf(file, line, option), begins)) say(text)
       const stubMm = option.leavesStubMm ?? place?.stubMm ?? null
       for (const text of trapCuts(option, stubMm, place?.trap)) say(text)
       const scene = drawJointLine({
@@ -110,21 +102,6 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
   return blocks
 }
 
-/** What goes in at a point of a job. */
-function goesIn({ pointId, fixtures, more }: Fields, at: unknown): Body[] {
-  const further = (more ?? []) as readonly { readonly pointId: string; readonly fixtures: Body[] }[]
-  return at === pointId
-    ? (fixtures as Body[])
-    : (further.find((entry) => entry.pointId === at)?.fixtures ?? [])
-}
-
-/** Every way that was ever chosen for a line. */
-function waysOf(file: JobFile, lineId: unknown): MateOption[] {
-  return (file.documents.mating ?? []).flatMap((row) =>
-    row.lineId === lineId ? [row.option as MateOption] : [],
-  )
-}
-
 /** Whether what was ticked is a step of the ways that are chosen now. */
 function stillHolds(file: JobFile, check: Fields): boolean {
   const { lineId } = check
@@ -133,36 +110,14 @@ function stillHolds(file: JobFile, check: Fields): boolean {
   return stepOf(tick, chosen ?? null, waysOf(file, lineId)) !== null
 }
 
-/** Distances measured along a line that hold for its way, as the core takes them. */
-function measuredOf(file: JobFile, lineId: unknown, option: MateOption): fitup.Dimension[] {
-  const rows = (file.documents.dimension ?? []) as readonly (Fields & EntityFields<'dimension'>)[]
-  return dimensionsFor(
-    rows.filter((row) => row.lineId === lineId),
-    option,
-    waysOf(file, lineId),
-  ).map(({ id, from, to, mm, measurer, dry }) => ({
-    id: String(id),
-    // checked against the places there are when it was kept
-    from: from as fitup.StationId,
-    to: to as fitup.StationId,
-    mm,
-    measurer,
-    dry,
-  }))
-}
-
 /** What was measured along a line and what was cut for it, in words. */
 function cutList(
   option: MateOption,
   dimensions: readonly fitup.Dimension[],
+  pieces: ReturnType<typeof piecesOf>,
   begins: 'pipe' | 'fresh' | 'run',
 ): string[] {
   const families = option.parts.map(({ family }) => family)
-  const { pieces } = fitup.layOut({
-    chain: option,
-    stubMm: begins === 'pipe' ? option.leavesStubMm : null,
-    dimensions,
-  })
   const inches = (mm: number, quantity?: 'pipe-to-cut' | 'insertion-mark') =>
     formatLength(mm, { unit: 'in', ...(quantity ? { quantity } : {}) })
   return [

@@ -1,4 +1,6 @@
 export * from './agreed'
 export * from './block'
 export * from './blocks'
+export * from './csv'
+export * from './house'
 export * from './pdf'

@@ -9,6 +9,7 @@ import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
 import { VirtualList } from '../ui/VirtualList'
 import { RemovedLately } from './RemovedLately'
+import { TakeIn } from './TakeIn'
 
 function HouseRow({ property }: { property: Doc<'property'> }) {
   const points = useDocsOf('point', 'propertyId', property.id)
@@ -48,6 +49,9 @@ export function HouseList() {
       ) : (
         <VirtualList rows={properties} render={row} />
       )}
+      <View className="px-4">
+        <TakeIn />
+      </View>
       <RemovedLately />
     </View>
   )

@@ -12,6 +12,8 @@ import { SERVICE_LOOK } from '../ui/service'
 import { TopBar } from '../ui/TopBar'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
+import { DuePart } from './DuePart'
+import { HouseOut } from './HouseOut'
 import { PointWall } from './PointWall'
 
 function LineMemory({ line }: { line: Doc<'line'> }) {
@@ -27,7 +29,8 @@ function LineMemory({ line }: { line: Doc<'line'> }) {
       <View className="flex-1">
         {finding ? (
           <Txt>
-            {finding.fields.name}, found {finding.fields.foundAt.slice(0, 10)}
+            {finding.fields.name}, found {finding.fields.foundAt.slice(0, 10)},{' '}
+            {Math.round(finding.fields.probability * 100)} in 100
           </Txt>
         ) : (
           <Txt tone="soft">not known yet</Txt>
@@ -121,6 +124,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
             />
           </View>
         ))}
+        <DuePart propertyId={property.id} />
         {points.map((point) => (
           <View key={point.id} className="border-b border-rule py-3">
             <View className="flex-row items-center">
@@ -155,6 +159,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
               ))}
           </View>
         ))}
+        <HouseOut propertyId={property.id} name={property.fields.label} />
       </ScrollView>
       {renaming ? (
         <RenameSheet

@@ -7,13 +7,13 @@ import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { chooseFiles } from '../ui/chooseFile'
 import { Field } from '../ui/Field'
 import { Note } from '../ui/Note'
 import { usePalette } from '../ui/palette'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
-import { choosePictures } from './choose'
 import { keepPicture } from './kept'
 import { PictureView } from './PictureView'
 import { shrink } from './shrink'
@@ -36,7 +36,7 @@ export function Pictures({ view, about }: { view: JobView; about: About }) {
   const take = async () => {
     setFault(null)
     let count = pictures.length
-    for (const file of await choosePictures()) {
+    for (const file of await chooseFiles('image/*', true)) {
       try {
         const content = await shrink(file)
         const id = newId()

@@ -1,18 +1,21 @@
 import { LETTERS } from '../ui/useFonts'
 import type { SheetAnswer, SheetQuestion } from './sheet.worker'
 
+// each kind by itself: of a union only what all have in common would be left
+type Unlettered<Question> = Question extends unknown ? Omit<Question, 'letters'> : never
+
 /**
- * Prints a sheet on the phone, off the interface's thread; works without the server.
+ * Prints a sheet on the phone, or writes a table, off the interface's thread; works without the server.
  *
- * @returns the bytes of a PDF
+ * @returns the bytes of a PDF, or of a table
  * @throws Error whose message says what could not be printed
  */
-export function printSheet(question: Omit<SheetQuestion, 'letters'>): Promise<Uint8Array> {
+export function printSheet(question: Unlettered<SheetQuestion>): Promise<Uint8Array> {
   const worker = new Worker(new URL('./sheet.worker.ts', import.meta.url))
   return new Promise<Uint8Array>((resolve, reject) => {
     worker.onmessage = ({ data }: MessageEvent<SheetAnswer>) =>
-      'pdf' in data ? resolve(data.pdf) : reject(new Error(data.fault))
+      'bytes' in data ? resolve(data.bytes) : reject(new Error(data.fault))
     worker.onerror = ({ message }) => reject(new Error(message || 'the printer stopped'))
-    worker.postMessage({ ...question, letters: LETTERS } satisfies SheetQuestion)
+    worker.postMessage({ ...question, letters: LETTERS })
   }).finally(() => worker.terminate())
 }

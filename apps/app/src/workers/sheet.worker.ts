@@ -1,22 +1,29 @@
 // before the printer is loaded
 import './importMeta'
-import type { JobFile } from '@diarmos/contract'
-import { agreedBlocks, print, sheetBlocks } from '@diarmos/sheet'
+import type { HouseFile, JobFile } from '@diarmos/contract'
+import { agreedBlocks, type Block, cutsCsv, houseBlocks, partsCsv, print, sheetBlocks } from '@diarmos/sheet'
 
-/** What is to be printed, and where the letters lie. */
-export interface SheetQuestion {
-  readonly kind: 'job' | 'agreed'
-  readonly file: JobFile
+/** What is to be printed, or written as a table, and where the letters lie. */
+export type SheetQuestion = {
   readonly shopName: string
+  /** At the foot of every page. */
+  readonly title: string
   readonly letters: { readonly regular: string; readonly bold: string }
-}
-export type SheetAnswer = { readonly pdf: Uint8Array } | { readonly fault: string }
+} & (
+  | { readonly kind: 'job' | 'agreed' | 'parts' | 'cuts'; readonly file: JobFile }
+  | { readonly kind: 'house'; readonly file: HouseFile }
+)
+export type SheetAnswer = { readonly bytes: Uint8Array } | { readonly fault: string }
 
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<SheetQuestion>) => void) | null
   postMessage(message: SheetAnswer): void
 }
-const BLOCKS = { job: sheetBlocks, agreed: agreedBlocks } as const
+
+function blocksOf(question: SheetQuestion): readonly Block[] {
+  if (question.kind === 'house') return houseBlocks(question.file, question.shopName)
+  return (question.kind === 'job' ? sheetBlocks : agreedBlocks)(question.file, question.shopName)
+}
 
 async function letters(url: string): Promise<Uint8Array> {
   const found = await fetch(url)
@@ -24,11 +31,18 @@ async function letters(url: string): Promise<Uint8Array> {
   return new Uint8Array(await found.arrayBuffer())
 }
 
-scope.onmessage = async ({ data: { kind, file, shopName, letters: from } }) => {
+scope.onmessage = async ({ data }) => {
   try {
-    const [regular, bold] = await Promise.all([letters(from.regular), letters(from.bold)])
-    const pdf = await print(String(file.job.title), BLOCKS[kind](file, shopName), { regular, bold })
-    scope.postMessage({ pdf })
+    if (data.kind === 'parts' || data.kind === 'cuts') {
+      const text = data.kind === 'parts' ? partsCsv(data.file) : cutsCsv(data.file)
+      // with a mark by which spreadsheets know the letters
+      scope.postMessage({ bytes: new TextEncoder().encode(`\uFEFF${text}`) })
+      return
+    }
+    const [regular, bold] = await Promise.all([data.letters.regular, data.letters.bold].map(letters))
+    if (!regular || !bold) throw new Error('no letters')
+    const bytes = await print(data.title, blocksOf(data), { regular, bold })
+    scope.postMessage({ bytes })
   } catch (error) {
     scope.postMessage({ fault: error instanceof Error ? error.message : String(error) })
   }

@@ -1,6 +1,7 @@
 export * from './basis'
 export * from './carry'
 export * from './dimensions'
+export * from './due'
 export * from './onRun'
 export * from './opening'
 export * from './stage'

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { View } from 'react-native'
+import { useData } from '../data/store'
+import { Button } from '../ui/Button'
+import { Note } from '../ui/Note'
+import { saveFile } from '../ui/saveFile'
+import { askFile } from '../workers/file'
+import { printSheet } from '../workers/sheet'
+import { houseRows } from './houseRows'
+
+/** A house on paper, or as a file that another shop can take in; made on the phone. */
+export function HouseOut({ propertyId, name }: { propertyId: string; name: string }) {
+  const shopName = useData((state) => state.session?.shop.name ?? '')
+  const [fault, setFault] = useState<string | null>(null)
+  const hand = async (make: () => Promise<void>) => {
+    setFault(null)
+    await make().catch((error: Error) => setFault(error.message))
+  }
+  const file = async () => askFile({ kind: 'make', rows: await houseRows(propertyId) })
+  return (
+    <View className="py-2">
+      {fault ? (
+        <Note kind="caution" title="No file was made">
+          {fault}
+        </Note>
+      ) : null}
+      <Button
+        label="House sheet (PDF)"
+        testID="print-house"
+        onPress={() =>
+          hand(async () => {
+            const pdf = await printSheet({ kind: 'house', file: await file(), shopName, title: name })
+            await saveFile('house.pdf', 'application/pdf', pdf)
+          })
+        }
+      />
+      <Button
+        kind="quiet"
+        label="Whole house (JSON)"
+        testID="house-file"
+        onPress={() =>
+          hand(async () => saveFile('house.json', 'application/json', JSON.stringify(await file())))
+        }
+      />
+    </View>
+  )
+}
