@@ -8,6 +8,7 @@ import { addLook, setConditions, takeFinding, withdraw } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { type Expectation, identifyRequest, looksOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
+import { Pictures } from '../pictures/Pictures'
 import { ThreadSheet } from '../thread/ThreadSheet'
 import { Button } from '../ui/Button'
 import { Note } from '../ui/Note'
@@ -160,6 +161,7 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
         ) : null}
       </FindPanel>
       <FaultPanel view={view} line={line} />
+      <Pictures view={view} about="found" />
       <Button kind="quiet" label="Which thread is it?" onPress={() => setSheet('thread')} />
       <Button kind="quiet" label="What is usual here?" onPress={() => setSheet('expected')} />
       <CopyCase operation="identify" request={identifyRequest(view, line, expectation, settings)} />
