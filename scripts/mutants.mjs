@@ -42,6 +42,12 @@ const ROOMS = {
     // what closes last, and what slides, is known by the order of work and by the words
     tests: ['packages/core/src/mate', 'packages/core/src/sequence', 'packages/core/src/words/words.test.ts'],
   },
+  sequence: {
+    sources: ['packages/core/src/sequence'],
+    project: 0,
+    // the world in which plans are carried out knows what an order does
+    tests: ['packages/core/src/sequence', 'bench/made', 'packages/core/src/words/words.test.ts'],
+  },
   identify: {
     sources: ['packages/core/src/identify/question.ts', 'packages/core/src/identify/reading.ts'],
     project: 0,
