@@ -72,7 +72,13 @@ export function faultOfPlan(
       return 'what slides is made before the rest stands'
   }
   for (const [hot, { method, from, to }] of joints.entries()) {
-    if (method !== 'sweat' || closing.includes(hot)) continue
+    // what closes it is kept cool by a rag, with all that is in its heat
+    const heat = steps.find(({ seam, words }) => seam === hot && words.startsWith('sweat.heat'))
+    const wrapped = steps.some(
+      ({ words, endSeconds }) => words === 'sweat.heat-wrapped' && endSeconds === heat?.startSeconds,
+    )
+    if (method !== 'sweat' || closing.includes(hot) || wrapped || heat?.words === 'sweat.heat-wrapped')
+      continue
     const heated = [from, to].filter((part) => fittingById(parts[part]?.fittingId ?? ''))
     const cold = Math.max(
       ...steps

@@ -89,6 +89,7 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^prove\.fill/, 'before', /^(slip\.tighten|cement\.join)/, /is filled and open/],
   [/^thread\.turn/, 'after', /^(crimp\.press|compression\.tighten|push\.push|sweat\.heat)$/, /nothing turns/],
   [/^union\.draw/, 'after', /^open\.restore$/, /floods: .* undrawn/],
+  [/^sweat\.heat-same/, 'after', /^sweat\.cool/, /remelts: part/],
   [/^long\.cap/, 'after', /^open\.restore$/, /stands long and open/],
 ]
 

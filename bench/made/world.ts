@@ -16,7 +16,7 @@ const PARTS =
   /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
-const FLAME = /^(sweat\.heat(-wrapped)?|remove\.sweat)$/
+const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
@@ -107,14 +107,6 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     return [joint?.from, joint?.to].filter(
       (at): at is number => at !== undefined && line.option.parts[at] !== undefined,
     )
-  }
-  const closing = (line: Line) => {
-    const { closes } = line.option
-    return closes?.by === 'slide'
-      ? [closes.seam, closes.seam + 1]
-      : closes?.by === 'spring' || closes?.by === 'joint'
-        ? [closes.seam]
-        : []
   }
   const dry = (line: Line) =>
     isDrain(line) || (house.on ? stateOf(line).stopShut : house.drained && house.proved)
@@ -229,8 +221,12 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     const joint = step.seam === null ? undefined : line.option.joints[step.seam]
     if ((onOld || joint?.atStub) && !dry(line)) wrong.push(`steams: flame on ${line.lineId} with water in it`)
     // what can only be closed last, and is wrapped, spares what stands on its body
-    if (step.seam === null || (closing(line).includes(step.seam) && step.words === 'sweat.heat-wrapped'))
-      return
+    const wrapped = steps.some(
+      ({ lineId, words, endSeconds }) =>
+        lineId === step.lineId && words === 'sweat.heat-wrapped' && endSeconds === step.startSeconds,
+    )
+    if (step.seam === null || step.words === 'sweat.heat-wrapped') return
+    if (step.words === 'sweat.heat-same' && wrapped) return
     for (const part of partsAt(line, step.seam))
       if (partsWithRubber.has(`${line.lineId} ${part}`))
         wrong.push(`melts: flame on part ${part} of ${line.lineId}`)
@@ -318,6 +314,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
         wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
     }
 
+  for (const line of lines) wrong.push(...remelted(line, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)
     const hangs = steps.find(({ words, id }) => words === 'fixture.hang' && id.endsWith(`-${body?.id}`))
@@ -333,6 +330,25 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
   if (hot.some((line) => !keepsStop(line)) && !heater.on) wrong.push('the heater stays off')
   for (const [id, { stripped }] of bodyState) if (stripped) wrong.push(`what came out of ${id} stays out`)
   return wrong
+}
+
+/**
+ * A fitting that was soldered is hot all through when it is heated again: what was made runs out. A tube and a valve are
+ * long enough to be heated at one end, and a union comes apart.
+ */
+function remelted(line: Line, steps: readonly Step[]): string[] {
+  const { parts, joints } = line.option
+  const heats = steps.filter((step) => step.lineId === line.lineId && /^sweat\.heat/.test(step.words))
+  return parts.flatMap((part, at) => {
+    if (part.family === 'tube-piece' || part.family.endsWith('union') || SHUTS.test(part.family)) return []
+    const on = heats
+      .filter(({ seam }) => seam !== null && [joints[seam]?.from, joints[seam]?.to].includes(at))
+      .sort((a, b) => a.startSeconds - b.startSeconds)
+    const again = on
+      .slice(1)
+      .find(({ startSeconds }, index) => startSeconds > (on[index]?.endSeconds ?? 0) + 1)
+    return again ? [`remelts: part ${at} of ${line.lineId} is heated again at seam ${again.seam}`] : []
+  })
 }
 
 /** Whether an old stop goes with something still hanging on it: not a bib, nor what is piped into a wall. */

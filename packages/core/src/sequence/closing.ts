@@ -24,6 +24,10 @@ export interface Closing {
   /** Whether a joint is made before the water comes back. */
   readonly early: (seam: number) => boolean
   readonly solderAt: Schools['solderAt']
+  /** Seams that can only be made when all the others are, and those in their heat. */
+  readonly last: ReadonlySet<number>
+  /** Joints that are made in one heat: by seam, the first of them. */
+  readonly heats: ReadonlyMap<number, number>
   /** What the line ends at can be carried in with what is soldered to it: a valve that is still to be hung. */
   readonly carried: boolean
 }
@@ -56,9 +60,9 @@ const doneAt = (work: Closing, { seam, step }: Close) => [
  * Whether a joint that can only be soldered last stands on a body that bears tape, rubber or plastic already: no order
  * spares it the flame, so that it has to be kept cool.
  */
-export function wantsWrapping(option: MateOption, seam: number): boolean {
+export function wantsWrapping(option: MateOption, seam: number, last: ReadonlySet<number>): boolean {
   const joint = option.joints[seam]
-  if (!joint || !lastSeams(option).has(seam) || jointHeat(joint) !== 'heats') return false
+  if (!joint || !last.has(seam) || jointHeat(joint) !== 'heats') return false
   const bodies = [joint.from, joint.to].filter((at) => option.parts[at] !== undefined)
   return option.joints.some(
     (other, at) =>
@@ -133,7 +137,7 @@ const isUnion = ({ family }: MateOption['parts'][number]) => family.endsWith('un
  */
 export function drawUnions(work: Closing, open: string, dried: string): void {
   const { graph, lineId, option, closes, early } = work
-  const last = lastSeams(option)
+  const { last } = work
   const back = option.closes?.by === 'slide' ? slideBack(lineId, option.closes.seam) : null
   for (const [seam, { to }] of option.joints.entries()) {
     const part = option.parts[to]
@@ -150,7 +154,7 @@ export function drawUnions(work: Closing, open: string, dried: string): void {
 
 /** Nothing else of a line stands open when its run is closed. */
 export function closeLast(work: Closing): void {
-  const last = lastSeams(work.option)
+  const { last } = work
   for (const { seam, step } of work.closes)
     if (last.has(seam))
       for (const other of work.closes)
@@ -164,18 +168,21 @@ export function closeLast(work: Closing): void {
  */
 export function makeUp(work: Closing): void {
   const { graph, option, closes, early } = work
-  const last = lastSeams(option)
+  const { last } = work
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
-  const stubs = closes.filter(({ seam }) => option.joints[seam]?.atStub && !last.has(seam))
-  for (const close of closes) {
+  const inPlace = (seam: number) => oneHeatWith(work, seam).some((each) => option.joints[each]?.atStub)
+  // what is made in one heat has its place by the first of it
+  const led = closes.filter(({ seam }) => !last.has(seam) && (work.heats.get(seam) ?? seam) === seam)
+  const stubs = led.filter(({ seam }) => inPlace(seam))
+  for (const close of led) {
     const { seam, step, template } = close
-    if (!early(seam) || last.has(seam) || option.joints[seam]?.atStub) continue
+    if (!early(seam) || inPlace(seam)) continue
     if (!stubNeedsFlame) {
       // but that a flame at an old end comes before what it would spoil
       for (const stub of stubs) if (!stub.template.flame || template.flame) graph.precede(step, stub.step)
       continue
     }
-    if (template.flame && forTheBench(work, seam)) {
+    if (template.flame && oneHeatWith(work, seam).every((each) => forTheBench(work, each))) {
       for (const stub of stubs) for (const done of doneAt(work, close)) graph.precede(done, stub.step)
       continue
     }
@@ -187,6 +194,12 @@ export function makeUp(work: Closing): void {
     if (before && (before.template.flame || !template.flame))
       for (const done of doneAt(work, before)) graph.precede(done, step)
   }
+}
+
+/** The seams that are made in the heat of one, itself among them. */
+function oneHeatWith({ heats }: Closing, seam: number): number[] {
+  const first = heats.get(seam)
+  return first === undefined ? [seam] : [...heats.keys()].filter((each) => heats.get(each) === first)
 }
 
 /** Whether a joint can be soldered apart from the place: nothing of it spoils, and nothing waits on the old pipe. */
@@ -205,8 +218,7 @@ function forTheBench(work: Closing, seam: number): boolean {
  * heated waits until that is cold. What closes the run is made last, though it be soldered: the rest is kept cool.
  */
 export function keepFromHeat(work: Closing): void {
-  const { graph, option, closes } = work
-  const last = lastSeams(option)
+  const { graph, closes, last } = work
   for (const hot of closes.filter(({ template }) => template.flame))
     for (const other of closes) {
       if (other.template.flame || (last.has(hot.seam) && !last.has(other.seam))) continue

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { CATALOG } from '../catalog'
 import { mate } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
@@ -134,12 +135,19 @@ describe('the order of work against other orders that are allowed', () => {
           cutIn: { insert: 'repair', farMm: 200, freeMm: [900, 900], outMm: 150, sidewaysMm: 2 },
         } as const
         const { to: _, ...within } = run
+        const corner = { ...within, cutIn: { ...within.cutIn, insert: 'corner', outMm: null } } as const
         for (const request of [
           reachable,
           line(pipeId, { turn: 90, stubMm: 200 }, 'valve.combo.1/2'),
           within,
+          corner,
         ]) {
-          const { options } = mate({ lines: [request], settings: WELL_EQUIPPED, k: 25 }).lines[0] ?? {
+          const { options } = mate(
+            { lines: [request], settings: WELL_EQUIPPED, k: 25 },
+            request === corner
+              ? { catalogue: CATALOG.filter(({ family }) => !family.startsWith('street')) }
+              : {},
+          ).lines[0] ?? {
             options: [],
           }
           for (const option of options) {
@@ -161,7 +169,18 @@ describe('the order of work against other orders that are allowed', () => {
                   ? [closes.seam, closes.seam + 1]
                   : [closes.seam]
                 : []
-              if (method !== 'sweat' || closing.includes(hot)) return
+              const [heated] = at(hot, /^sweat\.heat/)
+              const wrapped = steps.some(
+                ({ words, endSeconds }) =>
+                  words === 'sweat.heat-wrapped' && endSeconds === heated?.startSeconds,
+              )
+              if (
+                method !== 'sweat' ||
+                closing.includes(hot) ||
+                wrapped ||
+                heated?.words === 'sweat.heat-wrapped'
+              )
+                return
               const cold = Math.max(...at(hot, /^sweat\.cool/).map(({ endSeconds }) => endSeconds))
               option.joints.forEach(({ method: other }, seam) => {
                 if (other === 'sweat' || !bodies(seam).some((part) => bodies(hot).includes(part))) return

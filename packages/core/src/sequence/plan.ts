@@ -24,6 +24,7 @@ import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, lineWords, SHUTS } from './lineWords'
+import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
 import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
@@ -68,11 +69,12 @@ function lastBeforeOpening(lines: readonly PlanLine[]): string {
   return houseKeepsWater(lines) ? 'general/drain' : 'general/proved'
 }
 
+/** @returns the joints of the line that are made in one heat: by seam, the first of them */
 function addLine(
   graph: Graph,
   line: PlanLine,
   { houseRules, jointMinutes = {}, lines, bodies = [] }: PlanRequest,
-): void {
+): ReadonlyMap<number, number> {
   const body = line.meets?.to
   // what it ends at hands on to other lines
   const feeds = body !== undefined && lines.some(({ meets }) => meets?.from === body)
@@ -138,6 +140,13 @@ function addLine(
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
+  const heats = heatsOf(option, (a, b) => later.has(a) !== later.has(b))
+  // what is made in the heat of what closes the line is made with it
+  const heatsLast = new Set([...lastSeams(option)].map((seam) => heats.get(seam)))
+  const last = new Set([
+    ...lastSeams(option),
+    ...[...heats].flatMap(([seam, first]) => (heatsLast.has(first) ? [seam] : [])),
+  ])
   const slid = option.closes?.by === 'slide' ? lastSeams(option) : new Set<number>()
   // what begins at a new valve gets water when that is opened
   const behindValve = line.meets?.from !== undefined && line.branchOf === undefined
@@ -178,7 +187,7 @@ function addLine(
     for (const template of templates) {
       const step = id(seam, template.key)
       const words =
-        template.words === 'sweat.heat' && wantsWrapping(option, seam)
+        template.words === 'sweat.heat' && wantsWrapping(option, seam, last)
           ? 'sweat.heat-wrapped'
           : template.words === 'sweat.wipe' &&
               joint.atStub &&
@@ -235,7 +244,7 @@ function addLine(
   })
 
   const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
-  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, carried }
+  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, last, heats, carried }
   if (option.closes?.by === 'slide') addSlide(closing, removed, open)
   drawUnions(closing, open, id('line', 'dry-outlet'))
   closeLast(closing)
@@ -248,14 +257,14 @@ function addLine(
       graph.precede(id('line', 'fill'), `general/${step}`)
     graph.precede('general/morning', 'general/record')
     graph.precede('general/two-hours', 'general/record')
-    return
+    return heats
   }
   graph.precede(ownStop ? open : 'general/restore', id('line', 'dry-inlet'))
   graph.precede(id('line', 'dry-inlet'), id('line', 'dry-outlet'))
   if (line.leftLong !== undefined) {
     addLeftLong(graph, line, later, (seam) => stepsOf.get(seam) ?? [])
     for (const step of removed) graph.precede(step, open)
-    return
+    return heats
   }
   graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
   graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
@@ -264,6 +273,7 @@ function addLine(
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, open)
+  return heats
 }
 
 /** The acts of the removal as they were chosen, else as the table has them. */
@@ -337,8 +347,9 @@ function build(request: PlanRequest): Graph {
     for (const key of step.after ?? []) graph.precede(`general/${key}`, `general/${step.key}`)
     if (step.place === 'before') graph.precede(`general/${step.key}`, 'general/shut')
   }
+  const heats = new Map<string, ReadonlyMap<number, number>>()
   for (const line of lines) {
-    addLine(graph, line, request)
+    heats.set(line.lineId, addLine(graph, line, request))
     // nothing is cut where a stop stays
     if (!staysAt(line))
       graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
@@ -347,6 +358,7 @@ function build(request: PlanRequest): Graph {
   addFixtures(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
+  for (const [lineId, ofLine] of heats) makeInOneHeat(graph, lineId, ofLine)
   // a part that is missing is found out before anything is set out, made up or shut
   for (const id of graph.nodes.keys()) graph.precede('general/parts', id)
   graph.precede('general/two-hours', 'general/morning')
@@ -384,6 +396,7 @@ export function sequence(request: PlanRequest): Plan {
 
   const steps: PlannedStep[] = []
   const ends = new Map<string, number>()
+  const handsOf = new Map<string, number>()
   let waterOff: Plan['waterOff'] = { fromSeconds: 0, toSeconds: 0, seconds: 0, boundSeconds: 0 }
   let clock = 0
   for (const phase of ['before', 'water-off', 'after'] as const) {
@@ -393,7 +406,8 @@ export function sequence(request: PlanRequest): Plan {
     const tasks = nodes.map(
       ({ id, template, after, lineId, seam }): Task => ({
         seconds: template.seconds,
-        passive: template.passive ?? false,
+        // what takes no time needs no hand to be free: it is done with what it follows
+        passive: template.passive || template.seconds === 0,
         after: [...after].flatMap((before) => at.get(before) ?? []),
         place: placeOf(id, lineId),
         near: nearOf(id, lineId, seam, template.words),
@@ -436,7 +450,10 @@ export function sequence(request: PlanRequest): Plan {
       const endSeconds = startSeconds + node.template.seconds
       ends.set(node.id, endSeconds)
       if (!node.template.passive || phase === 'water-off') clock = Math.max(clock, endSeconds)
-      steps.push(planned(node, phase, startSeconds, hands[index + waits.length] ?? null))
+      const own = hands[index + waits.length] ?? null
+      if (own !== null) handsOf.set(node.id, own)
+      const withOthers = Math.max(0, ...[...node.after].map((before) => handsOf.get(before) ?? 0))
+      steps.push(planned(node, phase, startSeconds, node.template.passive ? null : (own ?? withOthers)))
     })
     if (phase !== 'water-off') continue
     const shut = graph.nodes.get(SHUT)?.template.seconds ?? 0
@@ -456,6 +473,7 @@ export function sequence(request: PlanRequest): Plan {
     (a, b) =>
       parts.indexOf(a.phase) - parts.indexOf(b.phase) ||
       a.startSeconds - b.startSeconds ||
+      Number(a.endSeconds > a.startSeconds) - Number(b.endSeconds > b.startSeconds) ||
       place(a) - place(b),
   )
   return { steps, cards: cardsOf(steps, ({ id, lineId }) => placeOf(id, lineId)), waterOff }

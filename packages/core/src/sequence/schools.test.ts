@@ -1,4 +1,5 @@
 import { SCHOOLS, type Schools } from '../assembly'
+import { CATALOG, type Fitting } from '../catalog'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { HouseRules, LineRequest } from '../mate/types'
@@ -13,11 +14,17 @@ const run = (faults: LineRequest['conditions']['faults']): LineRequest => ({
 })
 
 /** All that is said to a line under a shop's rules: what is offered, remarked upon and done, in words. */
-function told(request: LineRequest, rules: Partial<Schools>, method?: string): string {
+function told(
+  request: LineRequest,
+  rules: Partial<Schools>,
+  method?: string,
+  catalogue: readonly Fitting[] = CATALOG,
+): string {
   const houseRules: HouseRules = { ...WELL_EQUIPPED.houseRules, pushFitConcealed: 'allow', ...rules }
   const { to, ...rest } = request
   const asked = { ...rest, ...(to ? { to } : {}) }
-  const [answer] = mate({ lines: [asked], settings: { ...WELL_EQUIPPED, houseRules }, k: 30 }).lines
+  const settings = { ...WELL_EQUIPPED, houseRules }
+  const [answer] = mate({ lines: [asked], settings, k: 30 }, { catalogue }).lines
   const option = answer?.options.find(({ joints }) => !method || joints[0]?.method === method)
   const said = (option?.warnings ?? []).map((each) => reasonText(each, 'in'))
   const steps = option
@@ -39,6 +46,7 @@ const ASKED: {
     LineRequest,
     string | undefined,
     Readonly<Record<Schools[K], RegExp>>,
+    (readonly Fitting[])?,
   ]
 } = {
   pushFitClean: [pushed, 'push-fit', { wipe: /wipe it, no abrasive/, abrasive: /clean it as for solder/ }],
@@ -65,14 +73,18 @@ const ASKED: {
     undefined,
     { repair: /hole comes out with the piece/, replace: /the next one opens/ },
   ],
-  // a length made anew: coupling and tube are one piece before the water is off, or are not
+  // a corner made anew: elbow and tubes are one piece before the water is off, or are not
   solderAt: [
-    { ...run([]), cutIn: { insert: 'repair', farMm: 200, freeMm: [900, 900], outMm: 150, sidewaysMm: 2 } },
+    { ...run([]), cutIn: { insert: 'corner', farMm: 200, freeMm: [900, 900], sidewaysMm: 2 } },
     'sweat',
     {
       bench: /Heat the fitting[\s\S]*Close the nearest stop/,
       place: /^(?![\s\S]*Heat the fitting[\s\S]*Close the nearest stop)/,
     },
+    CATALOG.filter(
+      ({ family, ports }) =>
+        !family.startsWith('street') && ports.every(({ form }) => form === 'solder-cup' || form === 'tube'),
+    ),
   ],
   cure: [line('cpvc.sdr11.1/2'), 'cement', { long: /alone for 30 minutes/, short: /alone for 15 minutes/ }],
 }
@@ -81,17 +93,20 @@ describe('where schools differ', () => {
   it.each(Object.keys(ASKED) as (keyof typeof ASKED)[])(
     '%s: each is followed and said, the usual one unasked',
     (key) => {
-      const [request, method, words] = ASKED[key] as readonly [
+      const [request, method, words, catalogue] = ASKED[key] as readonly [
         LineRequest,
         string | undefined,
         Readonly<Record<string, RegExp>>,
+        (readonly Fitting[])?,
       ]
       for (const [school, own] of Object.entries(words)) {
-        const text = told(request, { [key]: school }, method)
+        const text = told(request, { [key]: school }, method, catalogue)
         for (const [other, word] of Object.entries(words))
           expect([key, school, other, word.test(text)]).toEqual([key, school, other, word === own])
       }
-      expect(told(request, {}, method)).toBe(told(request, { [key]: SCHOOLS[key] }, method))
+      expect(told(request, {}, method, catalogue)).toBe(
+        told(request, { [key]: SCHOOLS[key] }, method, catalogue),
+      )
     },
   )
 

@@ -61,6 +61,8 @@ export function sittingOf(
   if (house) return house
   const at = AT_PLACE.find(([pattern]) => pattern.test(words))
   if (at) return `${at[1]} ${place}`
+  // it is done with the joint before it
+  if (words === 'sweat.heat-same' && seam !== null) return `joint ${place} ${seam - 1}`
   if (words === 'captive.plate') return `joint ${place} 0`
   return seam === null ? id : `joint ${place} ${seam}`
 }

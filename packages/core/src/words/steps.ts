@@ -121,6 +121,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sweat.flux-slid': 'Thin flux on {fluxOn}, wipe the surplus.',
   'sweat.heat-wrapped':
     'A wet rag round the joint on the same body that is made already; then heat the fitting, feed lead-free solder opposite the flame, no longer than it takes.',
+  'sweat.heat-all':
+    'Heat the fitting once for all its joints, the lowest first: lead-free solder opposite the flame into each.',
+  'sweat.heat-same': 'In the same heat, the next joint of that fitting.',
   'sweat.heat': 'Heat the fitting, feed lead-free solder opposite the flame.',
   'sweat.cool':
     'Do not move it until set; let it cool{cooling, select, ten { ten minutes before plastic or rubber comes near} hand { until a bare hand holds it, before plastic or rubber comes near} other {}}.',

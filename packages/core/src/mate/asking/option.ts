@@ -249,7 +249,10 @@ function closedToHeld(problem: Problem, links: readonly Label[]): Pick<MateOptio
  */
 function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'closes'> {
   const sprung = (link: Label | undefined) =>
-    (link?.joint?.apart ?? Number.POSITIVE_INFINITY) <= problem.springAt(link?.back?.turned ?? 0)
+    link?.joint !== undefined &&
+    link.joint !== null &&
+    problem.dryAt(link.joint, true) &&
+    link.joint.apart <= problem.springAt(link.back?.turned ?? 0)
   const spring = (seam: number): Pick<MateOption, 'closes'> => ({
     closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
   })
