@@ -4,9 +4,11 @@ import {
   BODY_KINDS,
   bulksOf,
   CATALOG,
+  type CloseUp,
   CoreFault,
   cheapestWay,
   classIdOf,
+  closeUp,
   deckFit,
   drawJointLine,
   drawWallSheet,
@@ -163,6 +165,30 @@ export const operations = {
     summary: 'The order of work and the time for which the water is off.',
     request: planRequest,
     run: sequence,
+  }),
+  'close-up': operation({
+    summary:
+      'The fastest safe way back to water from where the work stands: what is open, and what closes it.',
+    request: z.object({
+      plan: planRequest,
+      done: z.array(z.string().max(200)).max(2000),
+      pipes: z.record(
+        z.string().max(80),
+        z.object({ pipeId: z.string().max(80), farMm: z.number().positive().max(30_000).nullish() }),
+      ),
+      settings: mateSettings,
+    }),
+    run: ({ pipes, ...request }): CloseUp =>
+      closeUp({
+        ...request,
+        pipes: Object.fromEntries(
+          Object.entries(pipes).map(([lineId, { pipeId, farMm }]) => [
+            lineId,
+            // undefined is no run; none measured is one
+            farMm === undefined ? { pipeId } : { pipeId, farMm },
+          ]),
+        ),
+      }),
   }),
   keep: operation({
     summary:

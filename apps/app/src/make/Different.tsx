@@ -1,8 +1,10 @@
 import { View } from 'react-native'
-import type { Stage } from '../data/select'
+import type { JobView, Stage } from '../data/select'
 import { Button } from '../ui/Button'
 import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
+import type { Made } from './made'
+import { Night } from './Night'
 
 /** What turns out otherwise, what is done about it, and where what is now true is said. */
 const CASES: readonly {
@@ -10,6 +12,7 @@ const CASES: readonly {
   readonly first: string
   readonly to?: Stage
   readonly go?: string
+  readonly night?: true
 }[] = [
   {
     label: 'The stub is shorter, or broke further back',
@@ -46,23 +49,35 @@ const CASES: readonly {
   {
     label: 'It has to be left for the night',
     first:
-      'Every open end is closed before the water comes back: a push-fit or compression cap on bare pipe, a threaded cap on a thread, a new stop shut. Then open slowly, and look at each cap with a tissue.',
+      'Every open end is closed before the water comes back, as below. Then open slowly, and look at each cap with a tissue.',
+    night: true,
     to: 'fixture',
-    go: 'Close the line off for now',
+    go: 'Close the line off for longer',
   },
 ]
 
 /** Something is not as it was taken to be: what is done at once, and where the rest is planned anew. */
-export function Different({ goTo, onClose }: { goTo: (stage: Stage) => void; onClose: () => void }) {
+export function Different({
+  view,
+  made,
+  goTo,
+  onClose,
+}: {
+  view: JobView
+  made: Made
+  goTo: (stage: Stage) => void
+  onClose: () => void
+}) {
   return (
     <SheetModal title="It is different" onClose={onClose}>
       <Txt tone="soft">What is ticked stays ticked; the rest is planned from what is now true.</Txt>
-      {CASES.map(({ label, first, to, go }) => (
+      {CASES.map(({ label, first, night, to, go }) => (
         <View key={label} className="gap-1 border-b border-rule py-3">
           <Txt bold heading={3}>
             {label}
           </Txt>
           <Txt>{first}</Txt>
+          {night ? <Night view={view} made={made} /> : null}
           {to && go ? (
             <Button
               label={go}

@@ -89,6 +89,19 @@ it('what hurts is seen to by itself; what cools is counted down from when it was
   expect(stepIds.some((id) => id.endsWith('/cool'))).toBe(true)
 })
 
+it('left for the night, every end that stands open is named with what closes it, and how long that takes', async () => {
+  await toMake()
+  // up to where the old stop is off
+  const off = () => held('check').some(({ fields }) => fields.stepId.includes('/remove/'))
+  for (let count = 0; count < 40 && !off(); count++) await press(next())
+  expect(off()).toBe(true)
+  await press(one('button', 'Different'))
+  const said = dialog().textContent ?? ''
+  expect(said).toMatch(/cap.*\d+ min/)
+  expect(said).toMatch(/To finish it instead: \d+ min/)
+  expect(said).toMatch(/Water can be back in \d+ min/)
+})
+
 it('every step can be ticked by itself, and what is different leads to where it is said', async () => {
   await toMake()
   await press(one('button', 'All steps'))
@@ -98,6 +111,9 @@ it('every step can be ticked by itself, and what is different leads to where it 
   await press(one('button', 'Close', dialog()))
   expect(card()).not.toBe('')
   await press(one('button', 'Different'))
+  // nothing is open yet, and water needs not come back
+  expect(dialog().textContent).toContain('not opened: nothing to do')
+  expect(dialog().textContent).toContain('The water is on')
   await press(one('button', 'Look again', dialog()))
   expect(one('tab', /^Find/).getAttribute('aria-selected')).toBe('true')
 })

@@ -258,7 +258,9 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
           />
         </SheetModal>
       ) : null}
-      {sheet === 'different' ? <Different goTo={goTo} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'different' ? (
+        <Different view={view} made={made} goTo={goTo} onClose={() => setSheet(null)} />
+      ) : null}
     </StageFrame>
   )
 }

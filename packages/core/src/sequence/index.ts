@@ -1,3 +1,4 @@
+export * from './closeUp'
 export { CircularPlanError } from './graph'
 export * from './plan'
 export * from './types'

@@ -1,0 +1,115 @@
+import { mate } from '../mate'
+import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import type { LineRequest, RankedOption } from '../mate/types'
+import { closeUp, sequence } from './index'
+
+const { houseRules } = WELL_EQUIPPED
+function begun(
+  request: LineRequest,
+  pick: (option: RankedOption) => boolean = () => true,
+  partsAboard: Readonly<Record<string, number>> = {},
+) {
+  const option = mate({ lines: [request], settings: WELL_EQUIPPED, k: 20 }).lines[0]?.options.find(pick)
+  if (!option) throw new Error('no such way')
+  const { conditions, pipeId = '', cutIn } = request
+  const plan = { lines: [{ lineId: 'a', option, conditions }], houseRules }
+  const { steps } = sequence(plan)
+  const pipes = { a: { pipeId, ...(cutIn ? { farMm: cutIn.farMm } : {}) } }
+  /** Everything up to and with a step, in the order of the plan. */
+  const upTo = (id: string) =>
+    steps.slice(0, steps.findIndex((step) => step.id === id) + 1).map((step) => step.id)
+  const leave = (done: readonly string[]) =>
+    closeUp({ plan, done, pipes, settings: { ...WELL_EQUIPPED, partsAboard } })
+  return { option, steps, upTo, leave, at: (id: string) => leave(upTo(id)) }
+}
+const stub = line('copper.l.1/2', { oldJoint: 'compression', stubMm: 90 })
+const pushed = ({ methods }: RankedOption) => methods.includes('push-fit')
+
+describe('left for the night', () => {
+  it('before the water is off nothing is open, and after it is back all is whole', () => {
+    const { leave, at, steps } = begun(stub, pushed)
+    expect(leave([])).toMatchObject({ waterOff: false, lines: [{ open: 'untouched' }], seconds: 0 })
+    expect(at('general/shut')).toMatchObject({ waterOff: true, lines: [{ open: 'untouched', caps: [] }] })
+    expect(leave(steps.map(({ id }) => id))).toMatchObject({ waterOff: false, lines: [{ open: 'whole' }] })
+  })
+
+  it('a stub is capped with what goes on it quickest, and what it would take to finish is said', () => {
+    const { steps, at } = begun(stub, pushed)
+    const off = steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
+    const { lines, seconds } = at(off)
+    expect(lines[0]?.open).toBe('ends')
+    expect(lines[0]?.caps).toHaveLength(1)
+    expect(lines[0]?.caps[0]).toMatchObject({
+      aboard: false,
+      parts: [expect.stringMatching(/push-fit.* cap/)],
+    })
+    // the one that is aboard, though it takes longer
+    const soldered = begun(stub, pushed, { 'cap.c.1/2': 1 }).at(off).lines[0]?.caps[0]
+    expect(soldered).toMatchObject({
+      aboard: true,
+      parts: [expect.stringMatching(/solder.* cap|cap.* solder/)],
+    })
+    expect(soldered?.seconds).toBeGreaterThan(lines[0]?.caps[0]?.seconds ?? 0)
+    expect(seconds).toBe(lines[0]?.caps[0]?.seconds)
+    expect(lines[0]?.finishSeconds).toBeGreaterThan(0)
+  })
+
+  it('a new stop that is on is shut, and nothing else is needed; what has not set is waited for', () => {
+    const { option, at } = begun(stub, pushed)
+    const stopAt = option.parts.findIndex(({ family }) => /stop$/.test(family))
+    const seam = option.joints.findIndex(({ to }) => to === stopAt)
+    expect(at(`a/${seam}/close`)).toMatchObject({ lines: [{ open: 'stop', caps: [] }], seconds: 0 })
+    const glued = begun(line('cpvc.sdr11.1/2', { oldJoint: 'cement', stubMm: 90 }), ({ methods }) =>
+      methods.includes('cement'),
+    )
+    const first = glued.option.joints.findIndex(({ method }) => method === 'cement')
+    expect(glued.at(`a/${first}/close`).waitSeconds).toBeGreaterThan(600)
+  })
+
+  it('half a line shows another end, and that is closed by what fits it; where nothing does, it comes off again', () => {
+    const half = (request: LineRequest, pick: (option: RankedOption) => boolean, made: readonly string[]) => {
+      const { steps, upTo, leave } = begun(request, pick)
+      const off = steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
+      const [cap, bare] = [[...upTo(off), ...made], upTo(off)].map((done) => leave(done).lines[0])
+      return { cap: cap?.caps[0], bare: bare?.caps[0], finishSeconds: cap?.finishSeconds ?? 0 }
+    }
+    const iron = line('galvanised.40.1/2', { oldJoint: 'threaded', thread: 'NPT' }, 'valve.combo.1/2')
+    const first = (family: string) => (option: RankedOption) =>
+      option.parts[0]?.family === family && option.joints[0]?.method === 'threaded'
+    // a barb, that no cap goes on; half a union, though its other half is on the valve already
+    const barb = half(iron, first('female-adapter'), ['a/0/close'])
+    expect(barb.cap).toEqual({ ...barb.bare, takesOff: true })
+    const union = half(iron, first('union'), ['a/0/close', 'a/1/close'])
+    expect(union.cap).toEqual({ ...union.bare, takesOff: true })
+    // the nut is what is left of it
+    expect(union.finishSeconds).toBeGreaterThanOrEqual(60)
+    // a piece of tube is closed as the stub would be
+    const copper = line('copper.l.1/2', { oldJoint: 'compression', stubMm: 90, turn: 90 }, 'valve.combo.1/2')
+    const tube = begun(
+      copper,
+      ({ methods, parts }) =>
+        methods.includes('push-fit') &&
+        parts.some(({ family }) => family === 'tube-piece') &&
+        parts.length > 1,
+    )
+    const piece = tube.option.parts.findIndex(({ family }) => family === 'tube-piece')
+    const off = tube.steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
+    // nothing beyond the piece, and all up to it
+    const seams = tube.option.joints.flatMap(({ to }, seam) => (to <= piece ? [`a/${seam}/close`] : []))
+    const done = [...tube.upTo(off).filter((id) => !/^a\/\d/.test(id)), ...seams]
+    expect(tube.leave(done).lines[0]?.caps[0]).toMatchObject({
+      takesOff: false,
+      parts: [expect.stringMatching(/cap/)],
+    })
+  })
+
+  it('a run that is cut open has two ends', () => {
+    const { to: _, ...within } = line('copper.l.1/2', { oldJoint: 'none', stubMm: 120 })
+    const run = begun({
+      ...within,
+      cutIn: { insert: 'repair', farMm: 120, freeMm: [900, 900], outMm: 80, sidewaysMm: 2 },
+    })
+    const cut = run.steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
+    expect(run.at(cut).lines[0]?.caps).toHaveLength(2)
+  })
+})
