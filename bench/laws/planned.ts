@@ -64,7 +64,22 @@ export function faultOfPlan(
       return 'what slides is not put on before it is drawn back'
     if (prepared.some(({ endSeconds }) => endSeconds > on.startSeconds))
       return 'an end is prepared under the coupling that was slid over it'
-    const others = joints.flatMap((_, seam) => (ends.includes(seam) ? [] : of(seam, ['close', 'wait'])))
+    // what is made in the heat of it stands by then, not soldered yet
+    const heatedWith = steps.flatMap(({ words, seam, startSeconds }) =>
+      words === 'sweat.heat-same'
+        ? [
+            seam,
+            ...steps.flatMap((step) =>
+              /^sweat\.heat-(all|wrapped)/.test(step.words) && step.endSeconds === startSeconds
+                ? [step.seam]
+                : [],
+            ),
+          ]
+        : [],
+    )
+    const others = joints.flatMap((_, seam) =>
+      ends.includes(seam) || heatedWith.includes(seam) ? [] : of(seam, ['close', 'wait']),
+    )
     const final = Math.min(
       ...ends.flatMap((seam) => of(seam, ['close'])).map(({ startSeconds }) => startSeconds),
     )

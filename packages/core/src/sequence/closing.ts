@@ -101,7 +101,8 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
     for (const step of stepsAt(work, at))
       if (['prepare', 'captive'].includes(templateOf(work, step)?.kind ?? '')) graph.precede(step, on)
   for (const close of closes) {
-    if (last.has(close.seam)) graph.precede(back, close.step)
+    // what is in its heat stands in its place meanwhile, and is made with it
+    if (work.last.has(close.seam)) graph.precede(back, close.step)
     else for (const done of doneAt(work, close)) graph.precede(done, back)
     if (option.joints[close.seam]?.atStub) graph.precede(on, close.step)
   }
