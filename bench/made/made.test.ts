@@ -7,28 +7,35 @@ const solved = solvedQuestions(60)
 const outlets = outletsOf(IN_WALL)
 // a twentieth of what bench/plan.ts carries out
 const JOBS = Array.from({ length: 250 }, (_, index) => job(index, solved, outlets))
-const planned = JOBS.map((request) => ({ request, steps: sequence(request).steps }))
+let known: readonly { readonly request: PlanRequest; readonly steps: readonly PlannedStep[] }[] | null = null
+/** Planned when a test first asks: what a change to the planner breaks is that test's to see. */
+function planned() {
+  known ??= JOBS.map((request) => ({ request, steps: sequence(request).steps }))
+  return known
+}
 
 describe('an order of work that is carried out', () => {
   it('floods, melts, burns, traps and bares nothing, whatever is worked on', () => {
-    const wrong = planned.flatMap(({ request, steps }, index) =>
+    const wrong = planned().flatMap(({ request, steps }, index) =>
       carryOut(request, steps).map((what) => `job ${index}: ${what}`),
     )
     expect(wrong).toEqual([])
   })
 
   it('has words for every step', () => {
-    const unsaid = planned.flatMap(({ steps }) => steps.filter(({ words }) => STEPS[words] === undefined))
+    const unsaid = planned().flatMap(({ steps }) => steps.filter(({ words }) => STEPS[words] === undefined))
     expect(unsaid.map(({ words }) => words)).toEqual([])
   })
 
   it('keeps a taped joint cool where what closes the run is soldered on the same body, and only there', () => {
-    const heats = planned.flatMap(({ steps }) => steps.filter(({ words }) => words.startsWith('sweat.heat')))
+    const heats = planned().flatMap(({ steps }) =>
+      steps.filter(({ words }) => words.startsWith('sweat.heat')),
+    )
     const wrapped = heats.filter(({ words }) => words === 'sweat.heat-wrapped').length
     expect(wrapped).toBeGreaterThan(0)
     expect(wrapped).toBeLessThan(heats.length / 4)
     // heated as any other it burns
-    const burnt = planned.flatMap(({ request, steps }) =>
+    const burnt = planned().flatMap(({ request, steps }) =>
       carryOut(
         request,
         steps.map((step) => (step.words === 'sweat.heat-wrapped' ? { ...step, words: 'sweat.heat' } : step)),
@@ -96,7 +103,7 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
 describe('an order that is spoilt on purpose', () => {
   it.each(SPOILT)('%s %s %s: %s', (what, side, to, fault) => {
     let tried = 0
-    for (const { request, steps } of planned) {
+    for (const { request, steps } of planned()) {
       for (const step of steps.filter(({ words }) => what.test(words)))
         for (const other of steps.filter(
           ({ words, lineId }) => to.test(words) && (lineId === step.lineId || !lineId || !step.lineId),

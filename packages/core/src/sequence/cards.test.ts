@@ -1,7 +1,8 @@
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
-import { type Plan, sequence } from './index'
+import { cardsOf } from './cards'
+import { type Plan, type PlannedStep, sequence } from './index'
 import { ACKNOWLEDGED } from './sitting'
 
 const { houseRules } = WELL_EQUIPPED
@@ -28,13 +29,37 @@ function plan(pipeId: string, hotWay: number, coldWay = hotWay): Plan {
   })
 }
 
-const PLANS = ['copper.l.1/2', 'pex-b.sdr9.1/2', 'cpvc.sdr11.1/2', 'copper.regular.15mm'].flatMap((pipeId) =>
-  [0, 1, 2, 3].flatMap((way) => [plan(pipeId, way), plan(pipeId, way, (way + 1) % 4)]),
-)
+const plans = () =>
+  ['copper.l.1/2', 'pex-b.sdr9.1/2', 'cpvc.sdr11.1/2', 'copper.regular.15mm'].flatMap((pipeId) =>
+    [0, 1, 2, 3].flatMap((way) => [plan(pipeId, way), plan(pipeId, way, (way + 1) % 4)]),
+  )
+
+/** A step as the plan has it, of a joint at one place. */
+const step = (id: string, words: string, more: Partial<PlannedStep> = {}): PlannedStep => ({
+  id,
+  lineId: 'a',
+  seam: 0,
+  kind: 'prepare',
+  words,
+  parameters: {},
+  phase: 'water-off',
+  startSeconds: 0,
+  endSeconds: 0,
+  passive: false,
+  captive: null,
+  hands: 0,
+  after: [],
+  ...more,
+})
+const grouped = (...steps: PlannedStep[]) =>
+  cardsOf(steps, () => 'here').map(({ acts, waits }) => [
+    acts.map(({ steps: ids }) => ids.join('+')).join(' '),
+    ...waits,
+  ])
 
 describe('cards', () => {
   it('hold every act once, in an order in which nothing comes before what it waits for', () => {
-    for (const { steps, cards } of PLANS) {
+    for (const { steps, cards } of plans()) {
       const ids = cards.flatMap(({ acts }) => acts.flatMap((act) => act.steps))
       expect([...ids].sort()).toEqual(
         steps
@@ -71,7 +96,7 @@ describe('cards', () => {
 
   it('put nothing else on one that has to be acknowledged', () => {
     let seen = 0
-    for (const { cards } of PLANS)
+    for (const { cards } of plans())
       for (const { acts, acknowledge } of cards) {
         const hurts = acts.some(({ words }) => ACKNOWLEDGED.has(words))
         expect(acknowledge === true).toBe(hurts)
@@ -92,5 +117,41 @@ describe('cards', () => {
     expect(
       inHand.flatMap(({ acts }) => acts).filter(({ steps }) => steps.length === 2).length,
     ).toBeGreaterThan(7)
+  })
+
+  it('take acts of one sitting by one pair of hands, the same act of two lines as one', () => {
+    expect(grouped(step('1', 'x'), step('2', 'y'), step('3', 'x'))).toEqual([['1+3 2']])
+    expect(grouped(step('1', 'x'), step('2', 'x', { hands: 1 }))).toEqual([['1'], ['2']])
+    expect(grouped(step('1', 'x'), step('2', 'x', { seam: 1 }))).toEqual([['1'], ['2']])
+    // where they differ in what is read out they are two; the number of the seam is not read out
+    expect(
+      grouped(step('1', 'x', { parameters: { mm: 3 } }), step('2', 'x', { parameters: { mm: 4 } })),
+    ).toEqual([['1 2']])
+    expect(
+      grouped(step('1', 'x', { parameters: { seam: 1 } }), step('2', 'x', { parameters: { seam: 2 } })),
+    ).toEqual([['1+2']])
+  })
+
+  it('hold five acts, and more of one that is there', () => {
+    const five = ['a', 'b', 'c', 'd', 'e'].map((words) => step(words, words))
+    expect(grouped(...five, step('6', 'f'))).toEqual([['a b c d e'], ['6']])
+    expect(grouped(...five, step('6', 'c'))).toEqual([['a b c+6 d e']])
+  })
+
+  it('end where a wait begins that the next act has to wait for, and keep one that it has not', () => {
+    const wait = step('w', 'cool', { passive: true, after: ['1'] })
+    expect(grouped(step('1', 'x'), wait, step('2', 'y', { after: ['w'] }))).toEqual([['1', 'w'], ['2']])
+    expect(grouped(step('1', 'x'), wait, step('2', 'y', { after: ['1'] }))).toEqual([['1 2', 'w']])
+    // a wait for two belongs to the later of them
+    const both = step('w', 'cool', { passive: true, after: ['1', '2'] })
+    expect(grouped(step('1', 'x'), step('2', 'y', { seam: 1 }), both)).toEqual([['1'], ['2', 'w']])
+    const other = step('w', 'cool', { passive: true, after: ['2', '1'] })
+    expect(grouped(step('1', 'x'), step('2', 'y', { seam: 1 }), other)).toEqual([['1'], ['2', 'w']])
+  })
+
+  it('write an act anew that waits for one below the line it would be on', () => {
+    expect(grouped(step('1', 'x'), step('2', 'y'), step('3', 'x', { after: ['2'] }))).toEqual([['1 2 3']])
+    expect(grouped(step('1', 'x'), step('2', 'y'), step('3', 'x', { after: ['1'] }))).toEqual([['1+3 2']])
+    expect(cardsOf([step('1', 'x', { hands: 1 })], () => 'here')[0]?.hands).toBe(1)
   })
 })
