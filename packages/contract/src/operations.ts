@@ -40,6 +40,8 @@ import {
   type ThreadBelief,
   tableVersions,
   toSvg,
+  type WayTimes,
+  wayTimes,
   withShelves,
 } from '@diarmos/core'
 import { z } from 'zod'
@@ -165,6 +167,14 @@ export const operations = {
     summary: 'The order of work and the time for which the water is off.',
     request: planRequest,
     run: sequence,
+  }),
+  'way-times': operation({
+    summary: 'Hands and minutes without water of each way of a line, by the order of work.',
+    request: planRequest.omit({ lines: true }).extend({
+      line: planRequest.shape.lines.element.omit({ option: true }),
+      options: z.array(mateOption).max(40),
+    }),
+    run: ({ line, options, ...request }): readonly WayTimes[] => wayTimes(line, options, request),
   }),
   'close-up': operation({
     summary:

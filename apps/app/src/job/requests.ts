@@ -1,4 +1,4 @@
-import type { OperationRequest } from '@diarmos/contract'
+import type { OperationRequest, OperationResponse } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
 import { comesOutMm, legsOutMm } from '@diarmos/core/record'
 import { leftLongOf } from '../cut/saw'
@@ -6,6 +6,7 @@ import { leftOpen } from '../data/leftOpen'
 import {
   beginsAt,
   conditionsOf,
+  foundMaterial,
   type JobView,
   keepsStop,
   type LineView,
@@ -264,20 +265,51 @@ export function planRequest(
   return lines.length > 0
     ? {
         lines,
-        bodies: view.points.flatMap(({ fixtures }) =>
-          fixtures.map(({ id, contents, mount, stays }) => ({
-            id,
-            contents: [...contents],
-            mount,
-            ...(stays ? { stays } : {}),
-          })),
-        ),
+        bodies: bodiesOf(view),
         houseRules: settings.houseRules,
         oldSolder: old,
         jointMinutes: settings.jointMinutes,
         people,
       }
     : null
+}
+
+/** The ways that are listed for a line, for what the order of work makes of each; null while there are none. */
+export function wayTimesRequest(
+  view: JobView,
+  line: LineView,
+  answer: OperationResponse<'mate'> | null,
+  settings: MateSettings | undefined,
+): OperationRequest<'way-times'> | null {
+  const options = answer?.lines.find(({ lineId }) => lineId === line.line.id)?.options ?? []
+  const conditions = conditionsOf(line)
+  if (!settings || !conditions || options.length === 0) return null
+  const material = foundMaterial(line)
+  return {
+    line: {
+      lineId: line.line.id,
+      conditions,
+      ...(material && line.ends?.from === 'pipe' ? { material } : {}),
+      ...meets(line),
+    },
+    // the same shape; a request's lists are not read-only
+    options: options as OperationRequest<'way-times'>['options'],
+    bodies: bodiesOf(view),
+    houseRules: settings.houseRules,
+    jointMinutes: settings.jointMinutes,
+  }
+}
+
+/** What goes in, as far as the order of work asks for it. */
+function bodiesOf(view: JobView) {
+  return view.points.flatMap(({ fixtures }) =>
+    fixtures.map(({ id, contents, mount, stays }) => ({
+      id,
+      contents: [...contents],
+      mount,
+      ...(stays ? { stays } : {}),
+    })),
+  )
 }
 
 /** The bodies that a line begins and stops at: what a flame does to one there, the others have to wait for. */

@@ -17,7 +17,7 @@ import {
 import type { EntityFields } from '../data/types'
 import { chooseOptions, setConditions, setNote } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
-import { mateRequest } from '../job/requests'
+import { mateRequest, wayTimesRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
 import { Button } from '../ui/Button'
 import { faultWords } from '../ui/faultWords'
@@ -26,7 +26,7 @@ import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { useSheet } from '../ui/useSheet'
 import { useWide } from '../ui/useWide'
-import type { Solved } from '../workers/solver'
+import { type Solved, useSolved } from '../workers/solver'
 import { CompareSheet } from './CompareSheet'
 import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
@@ -63,6 +63,7 @@ export function MateStage(props: Props) {
   const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
   const choosing = useRef(false)
+  const times = useSolved('way-times', wayTimesRequest(view, line, mate.answer, settings))
   const trunk = view.lines.find((other) => other.line.id === line.trunk?.id)
   if (line.trunk && trunk && keepsStop(trunk.ends))
     return (
@@ -212,6 +213,7 @@ export function MateStage(props: Props) {
                 chosen={isChosen}
                 together={option.id === bestTogether}
                 only={options.length === 1 && result.truncated === false}
+                times={times.answer?.find(({ optionId }) => optionId === option.id)}
               />
               {mate.answer?.together && mate.answer.lines.length > 1 ? (
                 <Txt size="s" tone="soft">

@@ -1,4 +1,4 @@
-import type { MateOption, RankedOption } from '@diarmos/core'
+import type { MateOption, RankedOption, WayTimes } from '@diarmos/core'
 import { screenText } from '@diarmos/core/words/counts'
 import { CRITERION_WORDS, FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import { REMOVAL_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
@@ -73,10 +73,12 @@ interface Props {
   only?: boolean
   /** What the last joint stands on, where it is no fixture. */
   last?: string
+  /** As the order of work has them; until that is known the sums of its acts stand, which are the least for the water. */
+  times?: WayTimes | undefined
 }
 
 /** One way: what it is, what it costs, and why it is here. */
-export function OptionCard({ option, rank, chosen, together, only = false, last }: Props) {
+export function OptionCard({ option, rank, chosen, together, only = false, last, times }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
@@ -98,8 +100,11 @@ export function OptionCard({ option, rank, chosen, together, only = false, last 
       <View className="my-1 flex-row flex-wrap justify-between">
         <Figure label="all told" value={money(costs.totalCents)} />
         <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
-        <Figure label="hands" value={minutes(option.criteria.seconds)} />
-        <Figure label="water off ≥" value={minutes(option.waterOffSeconds)} />
+        <Figure label="hands" value={minutes(times?.handsSeconds ?? option.criteria.seconds)} />
+        <Figure
+          label={times ? 'water off' : 'water off ≥'}
+          value={minutes(times?.waterOffSeconds ?? option.waterOffSeconds)}
+        />
       </View>
       <Txt size="s" bold={option.onFront} tone={option.onFront ? 'patina' : 'soft'}>
         {whyHere(option, only)}
