@@ -6,7 +6,7 @@ export default defineConfig({
   outputDir: '../test-results',
   globalSetup: './build.ts',
   // each file has a stack of its own: while one journey waits for the screen another goes on
-  workers: 2,
+  workers: 3,
   timeout: 180_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],

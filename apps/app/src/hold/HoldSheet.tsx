@@ -8,6 +8,7 @@ import { Note } from '../ui/Note'
 import { SheetModal } from '../ui/SheetModal'
 import { HoldPanel } from './HoldPanel'
 import { useHold } from './useHold'
+import { WhichJoint } from './WhichJoint'
 import { holdRecord } from './words'
 
 /** The step of a hold: one a job, whatever lines stand under the pressure. */
@@ -42,6 +43,7 @@ export function HoldSheet({ view, line, onClose }: { view: JobView; line: LineVi
           {faultWords(hold.solved.error, unit)}
         </Note>
       ) : null}
+      {answer?.verdict === 'leaks' ? <WhichJoint view={view} /> : null}
       <HoldPanel
         hold={hold}
         own={pipeId ? (name ?? 'the pipe that was found') : null}

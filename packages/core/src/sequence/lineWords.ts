@@ -1,9 +1,10 @@
 import { methodById } from '../assembly/methods/table'
 import { CUT_OPEN, KEEP_STOP } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
+import { SHUTS } from '../record'
 
-/** Parts that shut a line off. */
-export const SHUTS = /stop$|valve$|bib$/
+export { SHUTS }
+
 export const BIB = /bib$/
 
 /** Whether the line's own stop, new or kept, keeps the water from what is behind it. */
