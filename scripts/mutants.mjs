@@ -210,6 +210,13 @@ module.exports = {
   // what the preset would choose is not seen through the tester's own
   ...(project.preset === 'jest-expo/web' ? { testEnvironment: 'jsdom' } : {}),
   rootDir: project.rootDir ? project.rootDir.replace('<rootDir>', root) : root,
+  // by name a package is found where it lies unchanged
+  moduleNameMapper: {
+    ...project.moduleNameMapper,
+    '^@diarmos/core$': root + '/packages/core/src/index.ts',
+    '^@diarmos/core/record$': root + '/packages/core/src/record/index.ts',
+    '^@diarmos/contract$': root + '/packages/contract/src/index.ts',
+  },
   testMatch: ${JSON.stringify(room.tests)}.map((at) => root + '/' + at + (at.endsWith('.ts') ? '' : '/**/*.test.ts?(x)')),
 }
 `,
