@@ -1,3 +1,5 @@
+import { keptStopEnd } from '../assembly'
+import type { EndRef } from '../assembly/end'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { LineRequest, RankedOption } from '../mate/types'
@@ -111,5 +113,41 @@ describe('left for the night', () => {
     })
     const cut = run.steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
     expect(run.at(cut).lines[0]?.caps).toHaveLength(2)
+  })
+
+  it('an old stop that stays is shut, whether the house has water or not, until its line is whole', () => {
+    const { conditions, to } = stub
+    const [option] =
+      mate({
+        lines: [
+          {
+            lineId: 'a',
+            from: { ends: [keptStopEnd('comp-3/8') as EndRef] },
+            kept: 'stop',
+            conditions,
+            ...(to ? { to } : {}),
+          },
+        ],
+        settings: WELL_EQUIPPED,
+      }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const plan = { lines: [{ lineId: 'a', option, conditions }], houseRules }
+    const leave = (done: readonly string[]) => closeUp({ plan, done, pipes: {}, settings: WELL_EQUIPPED })
+    expect(leave([]).lines[0]).toMatchObject({ open: 'stop', caps: [] })
+    expect(leave(option.joints.map((_, seam) => `a/${seam}/close`)).lines[0]?.open).toBe('whole')
+  })
+
+  it('with the water back nothing is open and nothing has to set, whatever was ticked', () => {
+    const glued = begun(line('cpvc.sdr11.1/2', { oldJoint: 'cement', stubMm: 90 }), ({ methods }) =>
+      methods.includes('cement'),
+    )
+    const { lines, waitSeconds, seconds } = glued.leave(['general/shut', 'a/0/close', 'general/restore'])
+    expect(lines).toEqual([{ lineId: 'a', open: 'whole', caps: [], waitSeconds: 0, finishSeconds: 0 }])
+    expect([waitSeconds, seconds]).toEqual([0, 0])
+    // a joint that was made at the bench sets there: nothing of the line is open yet
+    expect(glued.leave(['general/shut', 'a/1/close']).lines[0]).toMatchObject({
+      open: 'untouched',
+      waitSeconds: 0,
+    })
   })
 })
