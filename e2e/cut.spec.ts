@@ -37,6 +37,8 @@ test('a line is measured on its drawing, sent to the saw, and kept', async ({ br
     await expect(page.getByTestId('saw-number')).toBeVisible()
     await expectAccessible(page, 'saw')
     await page.getByTestId('saw-next').click()
+    // a second touch before the next number is there would be one of the same
+    await expect(page.getByRole('heading', { name: '2 of 2' })).toBeVisible()
     await page.getByTestId('saw-next').click()
     await expect(page.getByText('All cut')).toBeVisible()
     await page.getByTestId('saw-next').click()
