@@ -52,4 +52,17 @@ describe('tables for a spreadsheet', () => {
       }
     }
   })
+
+  it('of a job whose parts no table knows any more there are no cuts, and its parts by their names', () => {
+    for (const file of files) {
+      const text = JSON.stringify(file)
+        .replaceAll(/"fittingId":"[^"]*"/g, '"fittingId":"gone"')
+        .replaceAll(/"made":/g, '"unmade":')
+      const gone = JSON.parse(text) as JobFile
+      expect(rows(cutsCsv(gone)).length).toBeLessThanOrEqual(rows(cutsCsv(file)).length)
+      expect(rows(partsCsv(gone)).reduce((sum, row) => sum + Number(row.pieces), 0)).toBe(
+        rows(partsCsv(file)).reduce((sum, row) => sum + Number(row.pieces), 0),
+      )
+    }
+  })
 })

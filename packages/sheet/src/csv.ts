@@ -1,5 +1,5 @@
 import type { JobFile } from '@diarmos/contract'
-import { fittingById, formatLength, type MateOption, pieceLetter } from '@diarmos/core'
+import { CoreFault, fittingById, formatLength, type MateOption, pieceLetter } from '@diarmos/core'
 import { unparse } from 'papaparse'
 import { piecesOf } from './lengths'
 import { newest } from './newest'
@@ -37,10 +37,20 @@ export function partsCsv(file: JobFile): string {
   return table(['point', 'line', 'pieces', 'part', 'from'], rows)
 }
 
+/** The pieces of a way; none where the tables of today do not know its parts any more. */
+function cutsOf(...asked: Parameters<typeof piecesOf>): ReturnType<typeof piecesOf> {
+  try {
+    return piecesOf(...asked)
+  } catch (error) {
+    if (error instanceof CoreFault) return []
+    throw error
+  }
+}
+
 /** Every piece to cut: its letter on the drawing, how long, and the marks of insertion from its ends. */
 export function cutsCsv(file: JobFile): string {
   const rows = chosen(file).flatMap(({ line, option, at }) =>
-    piecesOf(file, line, option).map(({ part, sawMm, marksMm }, index) => [
+    cutsOf(file, line, option).map(({ part, sawMm, marksMm }, index) => [
       at,
       String(line.service),
       pieceLetter(index),

@@ -1,9 +1,8 @@
-import { useState } from 'react'
 import { View } from 'react-native'
 import { useData } from '../data/store'
 import { Button } from '../ui/Button'
-import { Note } from '../ui/Note'
 import { saveFile } from '../ui/saveFile'
+import { useHandOver } from '../ui/useHandOver'
 import { askFile } from '../workers/file'
 import { printSheet } from '../workers/sheet'
 import { houseRows } from './houseRows'
@@ -11,19 +10,11 @@ import { houseRows } from './houseRows'
 /** A house on paper, or as a file that another shop can take in; made on the phone. */
 export function HouseOut({ propertyId, name }: { propertyId: string; name: string }) {
   const shopName = useData((state) => state.session?.shop.name ?? '')
-  const [fault, setFault] = useState<string | null>(null)
-  const hand = async (make: () => Promise<void>) => {
-    setFault(null)
-    await make().catch((error: Error) => setFault(error.message))
-  }
+  const [hand, fault] = useHandOver('No file was made')
   const file = async () => askFile({ kind: 'make', rows: await houseRows(propertyId) })
   return (
     <View className="py-2">
-      {fault ? (
-        <Note kind="caution" title="No file was made">
-          {fault}
-        </Note>
-      ) : null}
+      {fault}
       <Button
         label="House sheet (PDF)"
         testID="print-house"

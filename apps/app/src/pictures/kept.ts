@@ -1,3 +1,5 @@
+import { toBase64 } from './base64'
+
 const CACHE = 'pictures'
 
 /** Where a picture of the shop is had from; the service worker answers for those that the phone has. */
@@ -18,11 +20,7 @@ export async function pictureText(id: string): Promise<string | null> {
   try {
     const kept = (await globalThis.caches?.match(addressOf(id))) ?? (await fetch(addressOf(id)))
     if (!kept.ok) return null
-    const bytes = new Uint8Array(await kept.arrayBuffer())
-    let text = ''
-    for (let at = 0; at < bytes.length; at += 8192)
-      text += String.fromCharCode(...bytes.subarray(at, at + 8192))
-    return btoa(text)
+    return toBase64(new Uint8Array(await kept.arrayBuffer()))
   } catch {
     return null
   }

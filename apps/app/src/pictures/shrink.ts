@@ -1,3 +1,4 @@
+import { askOnce } from '../workers/askOnce'
 import type { Shrunk } from './shrink.worker'
 
 const FAULTS = {
@@ -12,12 +13,11 @@ const FAULTS = {
  * @returns JPEG, base64, at most 400 000 letters
  * @throws Error whose message says what is wrong with the file
  */
-export function shrink(file: Blob): Promise<string> {
-  const worker = new Worker(new URL('./shrink.worker.ts', import.meta.url))
-  return new Promise<string>((resolve, reject) => {
-    worker.onmessage = ({ data: { base64, fault } }: MessageEvent<Shrunk>) =>
-      base64 ? resolve(base64) : reject(new Error(FAULTS[fault ?? 'unreadable']))
-    worker.onerror = () => reject(new Error(FAULTS.unreadable))
-    worker.postMessage(file)
-  }).finally(() => worker.terminate())
+export async function shrink(file: Blob): Promise<string> {
+  const { base64, fault } = await askOnce<Shrunk>(
+    new Worker(new URL('./shrink.worker.ts', import.meta.url)),
+    file,
+  )
+  if (base64) return base64
+  throw new Error(FAULTS[fault ?? 'unreadable'])
 }

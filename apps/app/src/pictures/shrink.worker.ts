@@ -1,3 +1,5 @@
+import { toBase64 } from './base64'
+
 /** Longest side, pixels, and quality: the first that is small enough is kept. */
 const STEPS = [
   [1600, 0.82],
@@ -37,11 +39,7 @@ async function small(file: Blob): Promise<Shrunk> {
     pen.drawImage(picture, 0, 0, canvas.width, canvas.height)
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality })
     if (blob.size > MOST_BYTES) continue
-    const bytes = new Uint8Array(await blob.arrayBuffer())
-    let text = ''
-    for (let at = 0; at < bytes.length; at += 8192)
-      text += String.fromCharCode(...bytes.subarray(at, at + 8192))
-    return { base64: btoa(text) }
+    return { base64: toBase64(new Uint8Array(await blob.arrayBuffer())) }
   }
   return { fault: 'too-large' }
 }

@@ -1,4 +1,5 @@
 import { LETTERS } from '../ui/useFonts'
+import { askOnce } from './askOnce'
 import type { SheetAnswer, SheetQuestion } from './sheet.worker'
 
 // each kind by itself: of a union only what all have in common would be left
@@ -10,12 +11,9 @@ type Unlettered<Question> = Question extends unknown ? Omit<Question, 'letters'>
  * @returns the bytes of a PDF, or of a table
  * @throws Error whose message says what could not be printed
  */
-export function printSheet(question: Unlettered<SheetQuestion>): Promise<Uint8Array> {
+export async function printSheet(question: Unlettered<SheetQuestion>): Promise<Uint8Array> {
   const worker = new Worker(new URL('./sheet.worker.ts', import.meta.url))
-  return new Promise<Uint8Array>((resolve, reject) => {
-    worker.onmessage = ({ data }: MessageEvent<SheetAnswer>) =>
-      'bytes' in data ? resolve(data.bytes) : reject(new Error(data.fault))
-    worker.onerror = ({ message }) => reject(new Error(message || 'the printer stopped'))
-    worker.postMessage({ ...question, letters: LETTERS })
-  }).finally(() => worker.terminate())
+  const answer = await askOnce<SheetAnswer>(worker, { ...question, letters: LETTERS })
+  if ('bytes' in answer) return answer.bytes
+  throw new Error(answer.fault)
 }

@@ -150,4 +150,36 @@ describe('left for the night', () => {
       waitSeconds: 0,
     })
   })
+
+  it('what begins at a tee or a stop of another line is open once that is on, and not before', () => {
+    const trunk = line('copper.l.1/2', { oldJoint: 'compression', stubMm: 90, outlets: 2 })
+    const branch = { ...trunk, conditions: { ...trunk.conditions, outlets: 1 as const } }
+    const { pipeId: _, ...from } = branch
+    const { lines } = mate({
+      lines: [
+        { ...trunk, lineId: 'a' },
+        { ...from, lineId: 'b', branchOf: 'a' },
+      ],
+      settings: WELL_EQUIPPED,
+      k: 12,
+    })
+    const [a] =
+      lines[0]?.options.filter(({ parts }) => parts.some(({ family }) => family === 'dual-stop')) ?? []
+    const [b] = lines[1]?.options ?? []
+    if (!a || !b) throw new Error('no way')
+    const plan = {
+      lines: [
+        { lineId: 'a', option: a, conditions: trunk.conditions },
+        { lineId: 'b', option: b, conditions: branch.conditions, branchOf: 'a' },
+      ],
+      houseRules,
+    }
+    const leave = (done: readonly string[]) =>
+      closeUp({ plan, done: ['general/shut', ...done], pipes: {}, settings: WELL_EQUIPPED }).lines[1]
+    expect(leave([])?.open).toBe('untouched')
+    const stop = a.parts.findIndex(({ family }) => family === 'dual-stop')
+    const on = a.joints.flatMap(({ to }, seam) => (to <= stop ? [`a/${seam}/close`] : []))
+    expect(leave(on)).toMatchObject({ open: 'stop', caps: [] })
+    expect(leave([...on, ...b.joints.map((__, seam) => `b/${seam}/close`)])?.open).toBe('whole')
+  })
 })

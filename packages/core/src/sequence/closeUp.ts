@@ -90,6 +90,16 @@ function shownEnd({ option }: PlanLine, made: number): EndRef | null {
     : null
 }
 
+/** What a branch begins at, once that is joined to the old pipe; null before. */
+function begunAt(lines: readonly PlanLine[], trunkId: string, done: ReadonlySet<string>) {
+  const { joints = [], parts = [] } = lines.find(({ lineId }) => lineId === trunkId)?.option ?? {}
+  const at = parts.findIndex(({ family }) => /tee$|^dual-stop$/.test(family))
+  const onto = joints.findIndex(({ to }) => to === at)
+  const stands =
+    onto >= 0 && joints.slice(0, onto + 1).every((_, seam) => done.has(`${trunkId}/${seam}/close`))
+  return stands ? (parts[at] ?? null) : null
+}
+
 function left(line: PlanLine, plan: Plan, done: ReadonlySet<string>, request: CloseUpRequest): LineLeft {
   const { lineId, option, conditions, meets, branchOf } = line
   const own = plan.steps.filter((step) => step.lineId === lineId)
@@ -126,6 +136,10 @@ function left(line: PlanLine, plan: Plan, done: ReadonlySet<string>, request: Cl
   if (option.removalId === KEEP_STOP.id) return found(count === option.joints.length ? 'whole' : 'stop')
   if (meets?.from !== undefined && branchOf === undefined)
     return found(count === option.joints.length ? 'whole' : 'valve')
+  // what begins at a tee is open once that is on its line; a stop with two outlets shuts both
+  const at = branchOf === undefined ? null : begunAt(request.plan.lines, branchOf, done)
+  if (branchOf !== undefined && !at) return found('untouched')
+  if (at && SHUTS.test(at.family)) return found(count === option.joints.length ? 'whole' : 'stop')
   const removes = own.some(({ id }) => id.startsWith(`${lineId}/remove/`))
   if (removes && !opened) return found('untouched')
   if (count === option.joints.length) return found('whole')
@@ -138,7 +152,7 @@ function left(line: PlanLine, plan: Plan, done: ReadonlySet<string>, request: Cl
   const pipe = pipes[lineId]
   const bare = (stubMm: number | null) =>
     pipe ? capFor({ pipeId: pipe.pipeId, conditions: { ...tonight, stubMm } }, settings) : null
-  const shown = count === 0 ? null : shownEnd(line, count)
+  const shown = count === 0 ? (option.beginsAt ?? null) : shownEnd(line, count)
   const onShown = shown && capFor({ from: { ends: [shown] }, conditions: tonight }, settings)
   const onStub = onShown ? null : bare(option.leavesStubMm ?? conditions.stubMm)
   const near = onShown ?? (onStub && isClosed(0) ? { ...onStub, takesOff: true } : onStub)
