@@ -74,6 +74,22 @@ describe('the record on paper', () => {
     expect(strokes).toEqual(['M1 1L9 9', ''])
   })
 
+  it('says of a signature that something was changed after it', () => {
+    const signed = (takenAt: string) =>
+      sheetBlocks(
+        {
+          ...whole,
+          documents: {
+            ...whole.documents,
+            attachment: (whole.documents.attachment ?? []).map((row) => ({ ...row, takenAt })),
+          },
+        },
+        'A shop',
+      ).flatMap((block) => (block.kind === 'signature' ? [block.text] : []))
+    expect(signed('2026-11-29T10:00:00.000Z')[0]).toBe('Mette Kråkenes, 2026-11-29')
+    expect(signed('2026-11-29T09:59:59.000Z')[0]).toMatch(/before something of this was changed$/)
+  })
+
   it('of a job that has none of it says nothing of it', () => {
     const kinds = sheetBlocks(file, 'A shop').map(({ kind }) => kind)
     expect(kinds).not.toContain('picture')

@@ -1,4 +1,5 @@
 import type { EntityFields, JobFile } from '@diarmos/contract'
+import { changedSince } from '@diarmos/core/record'
 import type { Block } from './block'
 
 type Job = Partial<EntityFields<'job'>>
@@ -74,7 +75,15 @@ export function pictureBlocks(file: JobFile): Block[] {
   })
 }
 
-/** Who signed, and what they wrote with a finger. */
+/** When what is agreed now came to be: the ways that are chosen, and what was said to the advice. */
+function agreedAt({ job, documents }: JobFile): string[] {
+  const latest = new Map<unknown, string>()
+  for (const row of [...(documents.mating ?? [])].sort((a, b) => Number(a.revision) - Number(b.revision)))
+    latest.set(row.lineId, String(row.chosenAt))
+  return [...latest.values(), ...((job as Job).advice ?? []).map(({ at }) => at)]
+}
+
+/** Who signed, and what they wrote with a finger; said where what is agreed has changed since. */
 export function signatureBlocks(file: JobFile): Block[] {
   const signed = ((file.documents.attachment ?? []) as Attachment[]).filter(
     ({ about }) => about === 'signature',
@@ -86,7 +95,13 @@ export function signatureBlocks(file: JobFile): Block[] {
       ({ content, name, takenAt }): Block => ({
         kind: 'signature',
         path: strokes(content ?? ''),
-        text: [name, dayOf(takenAt)].filter(Boolean).join(', '),
+        text: [
+          name,
+          dayOf(takenAt),
+          changedSince(takenAt ?? '', agreedAt(file)) ? 'before something of this was changed' : '',
+        ]
+          .filter(Boolean)
+          .join(', '),
       }),
     ),
   ]

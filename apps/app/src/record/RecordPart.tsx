@@ -1,3 +1,4 @@
+import { changedSince } from '@diarmos/core/record'
 import { View } from 'react-native'
 import { useDraft } from '../data/draft'
 import { type JobView, useDocsOf } from '../data/select'
@@ -20,6 +21,10 @@ export function RecordPart({ view }: { view: JobView }) {
   const signed = useDocsOf('attachment', 'jobId', view.job.id).filter(
     ({ fields }) => fields.about === 'signature',
   )
+  const agreed = [
+    ...view.lines.flatMap(({ mating }) => mating?.fields.chosenAt ?? []),
+    ...(view.job.fields.advice ?? []).map(({ at }) => at),
+  ]
   return (
     <View className="mt-4 border-t-2 border-ink pt-2">
       <Txt bold size="l" heading={2}>
@@ -42,6 +47,11 @@ export function RecordPart({ view }: { view: JobView }) {
           <View key={id} className="min-h-[52px] flex-row items-center border-b border-rule">
             <Txt className="flex-1">
               Signed by {fields.name}, {fields.takenAt.slice(0, 10)}
+              {changedSince(fields.takenAt, agreed) ? (
+                <Txt bold tone="amber">
+                  : something was changed since, have it signed again
+                </Txt>
+              ) : null}
             </Txt>
             <Button
               kind="quiet"
