@@ -30,6 +30,37 @@ describe('the list of jobs', () => {
     expect(screen.getByText('No job yet.')).toBeTruthy()
   })
 
+  it('says of a job whose way is for a time only by when somebody has to be back, closed or not', async () => {
+    const { jobId, hot } = await openJob({ label: 'Quay' }, 'Capped')
+    const way = (followUp?: { standing: 'temporary' | 'improvised'; returnDays: number | null }) => ({
+      kind: 'mating',
+      id: 'm',
+      revision: 1,
+      removed: false,
+      clock: '',
+      conflicts: [],
+      fields: {
+        jobId,
+        lineId: hot,
+        optionId: 'x',
+        option: { id: 'x', parts: [], joints: [], removalId: 'bare', ...(followUp ? { followUp } : {}) },
+        chosenAt: '2026-11-01T10:00:00.000Z',
+        basis: '',
+        confirmedBy: null,
+      },
+    })
+    const said = (followUp?: Parameters<typeof way>[0]) => {
+      putOnShelf(way(followUp) as never)
+      render(<JobList />)
+      const text = one('link', /^Capped/).textContent ?? ''
+      cleanup()
+      return text
+    }
+    expect(said({ standing: 'temporary', returnDays: 14 })).toContain('For a time only: back by 2026-11-15')
+    expect(said({ standing: 'improvised', returnDays: null })).toContain('Improvised: to be replaced')
+    expect(said()).not.toMatch(/back by|replaced/)
+  })
+
   it('has open jobs first, and says where each stands', async () => {
     const done = await openJob({ label: 'Mill' }, 'Older, closed')
     const open = await openJob({ label: 'Quay' }, 'Newer, open')

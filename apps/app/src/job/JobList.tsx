@@ -1,3 +1,4 @@
+import { dueOf } from '@diarmos/core/record'
 import { router } from 'expo-router'
 import Plus from 'lucide-react-native/icons/plus'
 import { memo, useCallback, useMemo } from 'react'
@@ -31,6 +32,11 @@ const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>;
   const closed = job.fields.state === 'closed'
   const [again] = recheck ? looksAgain(view, recheck) : []
   const now = new Date()
+  // what stands for a time only is not over when the job is closed
+  const [due] = dueOf(
+    [],
+    view.lines.flatMap(({ mating }) => (mating ? [mating.fields] : [])),
+  )
   return (
     <LinkTo
       href={`/job/${job.id}`}
@@ -47,6 +53,16 @@ const JobRow = memo(function JobRow({ job, current = false }: { job: Doc<'job'>;
       {again ? (
         <Txt bold tone={again.due <= now ? 'amber' : 'patina'}>
           Look again {dueText(again.due, now)}
+        </Txt>
+      ) : null}
+      {due?.kind === 'return' ? (
+        <Txt bold tone={due.by < now.toISOString().slice(0, 10) ? 'amber' : 'patina'}>
+          For a time only: back by {due.by}
+        </Txt>
+      ) : null}
+      {due?.kind === 'replace' ? (
+        <Txt bold tone="amber">
+          Improvised: to be replaced
         </Txt>
       ) : null}
       {/* where a job stands follows from all that is known of it */}

@@ -8,6 +8,8 @@ import { SheetModal } from '../ui/SheetModal'
 import { Txt } from '../ui/Txt'
 import { optionTitle } from './OptionCard'
 
+const WATER = 'water off, at least'
+
 /** A line of figures that can be compared: less is better in each. */
 const FIGURES: readonly {
   readonly label: string
@@ -17,14 +19,25 @@ const FIGURES: readonly {
   { label: 'all told', of: (option) => option.costs.totalCents, say: money },
   { label: 'to buy', of: (option) => option.criteria.priceCents, say: money },
   { label: 'hands', of: (option) => option.criteria.seconds, say: minutes },
-  { label: 'water off, at least', of: (option) => option.criteria.waterOffSeconds, say: minutes },
+  { label: WATER, of: (option) => option.criteria.waterOffSeconds, say: minutes },
   { label: 'joints', of: (option) => option.criteria.joints, say: String },
   { label: 'call-backs in 1000', of: (option) => option.criteria.riskPerMille, say: String },
   { label: 'parts from the counter', of: (option) => option.criteria.notAboard, say: String },
 ]
 
 /** Two ways side by side; the better figure of each line is marked by weight and by a tick. */
-export function CompareSheet({ a, b, onClose }: { a: RankedOption; b: RankedOption; onClose: () => void }) {
+export function CompareSheet({
+  a,
+  b,
+  planned = false,
+  onClose,
+}: {
+  a: RankedOption
+  b: RankedOption
+  /** Minutes are those of the orders of work. */
+  planned?: boolean
+  onClose: () => void
+}) {
   const unit = usePreferences((state) => state.unit)
   const pair = [a, b] as const
   return (
@@ -45,7 +58,7 @@ export function CompareSheet({ a, b, onClose }: { a: RankedOption; b: RankedOpti
                     {say(own)}
                   </Txt>
                   <Txt size="s" tone="soft">
-                    {label}
+                    {planned && label === WATER ? 'water off' : label}
                   </Txt>
                 </View>
               )

@@ -32,7 +32,7 @@ import { ConditionChips } from './ConditionChips'
 import { ConditionPanel } from './ConditionPanel'
 import { ForATime } from './ForATime'
 import { OldJointAsk } from './OldJointAsk'
-import { OptionCard } from './OptionCard'
+import { OptionCard, withTimes } from './OptionCard'
 import { PartsSheet } from './PartsSheet'
 import { Nothing, Refusals } from './Refused'
 import { Shared } from './Shared'
@@ -116,6 +116,9 @@ export function MateStage(props: Props) {
   const chosenId = line.mating?.fields.optionId
   const { works } = view
   const options = result?.options ?? []
+  // what is shown has the minutes of its plan; what is chosen is what the solver gave
+  const timed = withTimes(options, times.answer)
+  const told = (way: RankedOption) => timed[options.indexOf(way)] ?? way
   const rank = options.findIndex((option) => option.id === shown)
   const option = options[rank] ?? options[0]
   // where nothing is offered and nothing chosen, nothing is chosen here
@@ -208,12 +211,12 @@ export function MateStage(props: Props) {
                 {screenText('ways.kinds', { ways: options.length, kinds: kinds.size })}
               </Txt>
               <OptionCard
-                option={option}
+                option={told(option)}
                 rank={options.indexOf(option) + 1}
                 chosen={isChosen}
                 together={option.id === bestTogether}
                 only={options.length === 1 && result.truncated === false}
-                times={times.answer?.find(({ optionId }) => optionId === option.id)}
+                planned={times.answer !== null}
               />
               {mate.answer?.together && mate.answer.lines.length > 1 ? (
                 <Txt size="s" tone="soft">
@@ -254,10 +257,23 @@ export function MateStage(props: Props) {
         The local code, the makers’ sheets and a licensed plumber’s judgement come first.
       </Txt>
       <CopyCase operation="mate" request={mateRequest(view, settings, improvised)} />
-      {option && other ? <CompareSheet a={option} b={other} onClose={() => setAgainst(null)} /> : null}
+      {option && other ? (
+        <CompareSheet
+          a={told(option)}
+          b={told(other)}
+          planned={times.answer !== null}
+          onClose={() => setAgainst(null)}
+        />
+      ) : null}
       {sheet === 'parts' ? <PartsSheet options={forParts} onClose={() => setSheet(null)} /> : null}
       {sheet === 'table' ? (
-        <WayTable options={options} shown={option?.id} onShow={onShow} onClose={() => setSheet(null)} />
+        <WayTable
+          options={timed}
+          planned={times.answer !== null}
+          shown={option?.id}
+          onShow={onShow}
+          onClose={() => setSheet(null)}
+        />
       ) : null}
     </StageFrame>
   )

@@ -3,7 +3,7 @@ import { type RankedOption, STARTING_SETTINGS } from '@diarmos/core'
 import { mouthOf } from '@diarmos/core/bodies'
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { CompareSheet } from './CompareSheet'
-import { OptionCard, optionTitle } from './OptionCard'
+import { OptionCard, optionTitle, withTimes } from './OptionCard'
 import { consumableRows, partRows } from './PartsSheet'
 import { SeamSheet } from './SeamSheet'
 import { WayTable } from './WayTable'
@@ -137,4 +137,24 @@ describe('a seam, opened', () => {
     expect(text.indexOf('Nut onto the tube')).toBeLessThan(text.indexOf('Ring onto the tube'))
     expect(text).not.toMatch(/[{}]/)
   })
+})
+
+it('has the minutes of the order of work where those are known, and says so; else those that it takes at least', () => {
+  const [option] = options()
+  if (!option) throw new Error('no way')
+  const [timed] = withTimes(
+    [option],
+    [{ optionId: option.id, handsSeconds: 660, waterOffSeconds: 1500, boundSeconds: 1500 }],
+  )
+  expect(withTimes([option], null)).toEqual([option])
+  expect(
+    withTimes([option], [{ optionId: 'another', handsSeconds: 1, waterOffSeconds: 1, boundSeconds: 1 }]),
+  ).toEqual([option])
+  const { container } = render(
+    <OptionCard option={timed ?? option} rank={1} chosen={false} together={false} planned />,
+  )
+  expect(container.textContent).toMatch(/11 minhands.*25 minwater off(?! ≥)/)
+  cleanup()
+  const { container: sums } = render(<OptionCard option={option} rank={1} chosen={false} together={false} />)
+  expect(sums.textContent).toContain('water off ≥')
 })

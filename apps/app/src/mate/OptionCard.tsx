@@ -73,12 +73,26 @@ interface Props {
   only?: boolean
   /** What the last joint stands on, where it is no fixture. */
   last?: string
-  /** As the order of work has them; until that is known the sums of its acts stand, which are the least for the water. */
-  times?: WayTimes | undefined
+  /** Its minutes are those of its order of work; else sums of its acts, which are the least for the water. */
+  planned?: boolean
+}
+
+/** Ways with the minutes that their order of work has, where those are known. */
+export function withTimes(
+  options: readonly RankedOption[],
+  times: readonly WayTimes[] | null,
+): readonly RankedOption[] {
+  const of = new Map(times?.map((each) => [each.optionId, each]))
+  return options.map((option) => {
+    const own = of.get(option.id)
+    if (!own) return option
+    const { handsSeconds: seconds, waterOffSeconds } = own
+    return { ...option, waterOffSeconds, criteria: { ...option.criteria, seconds, waterOffSeconds } }
+  })
 }
 
 /** One way: what it is, what it costs, and why it is here. */
-export function OptionCard({ option, rank, chosen, together, only = false, last, times }: Props) {
+export function OptionCard({ option, rank, chosen, together, only = false, last, planned = false }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
   const missing = [
@@ -100,11 +114,8 @@ export function OptionCard({ option, rank, chosen, together, only = false, last,
       <View className="my-1 flex-row flex-wrap justify-between">
         <Figure label="all told" value={money(costs.totalCents)} />
         <Figure label="parts" value={money(costs.partsCents + costs.consumablesCents)} />
-        <Figure label="hands" value={minutes(times?.handsSeconds ?? option.criteria.seconds)} />
-        <Figure
-          label={times ? 'water off' : 'water off ≥'}
-          value={minutes(times?.waterOffSeconds ?? option.waterOffSeconds)}
-        />
+        <Figure label="hands" value={minutes(option.criteria.seconds)} />
+        <Figure label={planned ? 'water off' : 'water off ≥'} value={minutes(option.waterOffSeconds)} />
       </View>
       <Txt size="s" bold={option.onFront} tone={option.onFront ? 'patina' : 'soft'}>
         {whyHere(option, only)}

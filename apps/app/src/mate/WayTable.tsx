@@ -7,7 +7,7 @@ import {
   type SortingState,
   useReactTable,
 } from '@tanstack/react-table'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { minutes, money } from '../ui/money'
 import { SheetModal } from '../ui/SheetModal'
@@ -15,12 +15,15 @@ import { Txt } from '../ui/Txt'
 import { optionTitle } from './OptionCard'
 
 const column = createColumnHelper<RankedOption>()
-const COLUMNS = [
+const columns = (planned: boolean) => [
   column.accessor((option) => optionTitle(option), { id: 'way', header: 'Way' }),
   column.accessor((option) => option.costs.totalCents, { id: 'total', header: 'All told' }),
   column.accessor((option) => option.criteria.priceCents, { id: 'price', header: 'To buy' }),
   column.accessor((option) => option.criteria.seconds, { id: 'hands', header: 'Hands' }),
-  column.accessor((option) => option.criteria.waterOffSeconds, { id: 'water', header: 'Water off ≥' }),
+  column.accessor((option) => option.criteria.waterOffSeconds, {
+    id: 'water',
+    header: planned ? 'Water off' : 'Water off ≥',
+  }),
   column.accessor((option) => option.criteria.joints, { id: 'joints', header: 'Joints' }),
   column.accessor((option) => option.criteria.riskPerMille, { id: 'risk', header: 'Call-backs ‰' }),
   column.accessor((option) => option.criteria.notAboard, { id: 'counter', header: 'To fetch' }),
@@ -35,17 +38,19 @@ const width = (id: string) => `min-w-0 ${id === 'way' ? 'flex-[3]' : 'flex-1'}`
 
 interface Props {
   options: readonly RankedOption[]
+  /** Minutes are those of the orders of work. */
+  planned?: boolean
   shown: string | undefined
   onShow: (id: string) => void
   onClose: () => void
 }
 
 /** All ways in one table, sorted by what matters today. */
-export function WayTable({ options, shown, onShow, onClose }: Props) {
+export function WayTable({ options, planned = false, shown, onShow, onClose }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'total', desc: false }])
   const table = useReactTable({
     data: options as RankedOption[],
-    columns: COLUMNS,
+    columns: useMemo(() => columns(planned), [planned]),
     state: { sorting },
     onSortingChange: setSorting,
     getCoreRowModel: getCoreRowModel(),
