@@ -49,6 +49,13 @@ const L = 'copper.l.1/2'
 const STEEL = 'galvanised.40.1/2'
 const BRASS = 'brass.regular.1/2'
 const TRICKLES = { line: 'trickle' } as const
+/** From thread to thread by a piece that is soldered at both its ends. */
+const SOLDERED = [
+  'threaded adapter.cxfnpt.1/2x1/2',
+  'sweat tube.copper.1/2',
+  'sweat adapter.cxfnpt.1/2x1/2~',
+  'threaded',
+]
 const letIn = (material: string) => [
   'gasket coupling.gasketxgasket.1/2',
   `gasket tube.${material}.1/2`,
@@ -217,17 +224,7 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
   'made-wet': {
     breaks: [
       [VALVE, BRASS, ['threaded adapter.cxfnpt.1/2x1/2', 'sweat tube.copper.1/2', 'sweat'], TRICKLES],
-      [
-        VALVE,
-        BRASS,
-        [
-          'threaded adapter.cxfnpt.1/2x1/2',
-          'sweat tube.copper.1/2',
-          'sweat adapter.cxfnpt.1/2x1/2~',
-          'threaded',
-        ],
-        TRICKLES,
-      ],
+      [VALVE, BRASS, SOLDERED, TRICKLES],
       [VALVE, L, ['sweat tube.copper.1/2', 'sweat'], TRICKLES],
       ['run.repair', L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.copper.1/2', 'sweat'], TRICKLES],
     ],
@@ -246,17 +243,7 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
       ],
       [VALVE, L, ['push-fit coupling.pushxpush.1/2', 'push-fit tube.copper.1/2', 'sweat'], TRICKLES],
       // a spout is spun on with all that is soldered to it
-      [
-        'spout.thread.1/2',
-        BRASS,
-        [
-          'threaded adapter.cxfnpt.1/2x1/2',
-          'sweat tube.copper.1/2',
-          'sweat adapter.cxfnpt.1/2x1/2~',
-          'threaded',
-        ],
-        TRICKLES,
-      ],
+      ['spout.thread.1/2', BRASS, SOLDERED, TRICKLES],
     ],
   },
   'heater-plastic': {

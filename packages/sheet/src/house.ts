@@ -1,11 +1,11 @@
-import type { FiledDocument, HouseFile } from '@diarmos/contract'
-import type { MateOption } from '@diarmos/core'
+import type { EntityFields, EntityKind, HouseFile } from '@diarmos/contract'
 import { dueOf } from '@diarmos/core/record'
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import type { Block } from './block'
 import { dayOf } from './record'
 
-type Row = FiledDocument & Readonly<Record<string, never>>
+/** A document of a file, which was checked when it was read or is of this phone. */
+type Row<Kind extends EntityKind> = EntityFields<Kind> & { readonly id: string }
 
 /** What a house still asks for, as it is written on paper and on the screen. */
 export function dueText(due: ReturnType<typeof dueOf>[number], title: string): string {
@@ -19,43 +19,44 @@ export function dueText(due: ReturnType<typeof dueOf>[number], title: string): s
  * What a document does not say is left out.
  */
 export function houseBlocks({ documents }: HouseFile, shopName: string): Block[] {
-  const rows = (kind: keyof typeof documents) => (documents[kind] ?? []) as readonly Row[]
+  const rows = <Kind extends EntityKind>(kind: Kind) =>
+    (documents[kind] ?? []) as unknown as readonly Row<Kind>[]
   const [house] = rows('property')
   const blocks: Block[] = []
   const say = (text: string) => blocks.push({ kind: 'text', text })
   const heading = (text: string) => blocks.push({ kind: 'heading', text })
-  blocks.push({ kind: 'title', text: String(house?.label ?? '') })
+  blocks.push({ kind: 'title', text: house?.label ?? '' })
   say([house?.street, house?.town, shopName].filter(Boolean).join(', '))
-  if (house?.note) say(String(house.note))
+  if (house?.note) say(house.note)
 
-  const titles = new Map(rows('job').map(({ id, title }) => [id, String(title)]))
-  const due = dueOf(rows('job') as never, rows('mating') as never)
+  const titles = new Map(rows('job').map(({ id, title }) => [id, title]))
+  const due = dueOf(rows('job'), rows('mating'))
   if (due.length > 0) heading('Due')
   for (const each of due) say(dueText(each, titles.get(each.jobId) ?? ''))
 
-  const last = (kind: 'finding' | 'mating', lineId: string) =>
+  const last = <Kind extends 'finding' | 'mating'>(kind: Kind, lineId: string) =>
     rows(kind)
-      .filter((row) => String(row.lineId) === lineId)
+      .filter((row) => row.lineId === lineId)
       .at(-1)
   for (const point of rows('point')) {
-    heading(String(point.name))
-    for (const line of rows('line').filter(({ pointId }) => String(pointId) === point.id)) {
+    heading(point.name)
+    for (const line of rows('line').filter(({ pointId }) => pointId === point.id)) {
       const found = last('finding', line.id)
       const way = last('mating', line.id)
       const known = found
-        ? `${found.name}, ${Math.round(Number(found.probability) * 100)} in 100, found ${dayOf(found.foundAt)}`
+        ? `${found.name}, ${Math.round(found.probability * 100)} in 100, found ${dayOf(found.foundAt)}`
         : 'not known yet'
-      say(`${String(line.service).replace(/^./, (letter) => letter.toUpperCase())}: ${known}.`)
-      const option = way?.option as unknown as MateOption | undefined
+      say(`${line.service.replace(/^./, (letter) => letter.toUpperCase())}: ${known}.`)
+      const option = way?.option
       const first = option?.joints[0]
       if (first)
         say(
           `    ${METHOD_WORDS[first.method]} onto ${option?.parts.map(({ name }) => name).join('; ') || 'what stands there'}, chosen ${dayOf(way?.chosenAt)}.`,
         )
     }
-    for (const job of rows('job').filter(({ pointId }) => String(pointId) === point.id))
+    for (const job of rows('job').filter(({ pointId }) => pointId === point.id))
       say(
-        `${dayOf(job.openedAt)}: ${job.title}${String(job.state) === 'closed' ? `, closed ${dayOf(job.closedAt)}` : ', open'}.${job.note ? ` ${job.note}` : ''}`,
+        `${dayOf(job.openedAt)}: ${job.title}${job.state === 'closed' ? `, closed ${dayOf(job.closedAt)}` : ', open'}.${job.note ? ` ${job.note}` : ''}`,
       )
   }
   blocks.push({

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Image, View } from 'react-native'
 import type { Doc } from '../data/types'
 import { Txt } from '../ui/Txt'
@@ -7,6 +7,12 @@ import { addressOf } from './kept'
 /** One picture, from the phone where it is there. */
 export function PictureView({ picture, large = false }: { picture: Doc<'attachment'>; large?: boolean }) {
   const [missing, setMissing] = useState(false)
+  // with the network back it may be had
+  useEffect(() => {
+    const again = () => setMissing(false)
+    window.addEventListener('online', again)
+    return () => window.removeEventListener('online', again)
+  }, [])
   const { content, mediaType, name } = picture.fields
   const size = large ? 'h-[52vh] w-full' : 'h-[104px] w-[104px]'
   if (missing)
