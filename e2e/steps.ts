@@ -24,6 +24,21 @@ export async function tapLength(page: Page, keys: readonly string[]): Promise<vo
   await expect(pad).toBeHidden()
 }
 
+/** Touches that were made again, since the machine had not drawn yet what the first one was for. */
+let again = 0
+export const touchedAgain = (): number => again
+
+/** Touches until what it is for is seen. */
+async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
+  let touches = 0
+  await expect(async () => {
+    await touch()
+    touches++
+    await seen()
+  }).toPass()
+  again += touches - 1
+}
+
 /** Opens a look, in whichever of the four groups it stands. */
 export async function askFor(page: Page, question: string): Promise<void> {
   const tile = page.getByRole('button', { name: question, exact: true })
@@ -34,16 +49,16 @@ export async function askFor(page: Page, question: string): Promise<void> {
     if ((await tile.count()) > 0) break
     const tab = ways.getByRole('tab', { name: group })
     // what is known so far stands above: as it grows, a touch may meet what was there before
-    await expect(async () => {
-      await tab.click()
-      await expect(tab).toHaveAttribute('aria-selected', 'true', { timeout: 1000 })
-    }).toPass()
+    await touchUntil(
+      () => tab.click(),
+      () => expect(tab).toHaveAttribute('aria-selected', 'true', { timeout: 1000 }),
+    )
   }
   // the same of the tile: what is asked opens from below
-  await expect(async () => {
-    await tile.last().click()
-    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 2000 })
-  }).toPass()
+  await touchUntil(
+    () => tile.last().click(),
+    () => expect(page.getByRole('dialog')).toBeVisible({ timeout: 2000 }),
+  )
 }
 
 export async function answer(page: Page, question: string, given: string): Promise<void> {

@@ -1,5 +1,5 @@
 import type { EntityFields, JobFile } from '@diarmos/contract'
-import { type MateOption, reasonText } from '@diarmos/core'
+import { type LengthUnit, type MateOption, reasonText } from '@diarmos/core'
 import { METHOD_WORDS } from '@diarmos/core/words/fixtures'
 import type { Block } from './block'
 import { newest } from './newest'
@@ -11,7 +11,7 @@ const capital = (text: string) => text.replace(/^./, (letter) => letter.toUpperC
  * What was agreed before the work, for the customer: what goes in, by which way, what stays, what was advised, what
  * it is warranted for. Without prices: what a shop asks is its own affair.
  */
-export function agreedBlocks(file: JobFile, shopName: string): Block[] {
+export function agreedBlocks(file: JobFile, shopName: string, unit: LengthUnit = 'in'): Block[] {
   const { job, property } = file
   const points = [file.point, ...(file.more ?? [])]
   const blocks: Block[] = [
@@ -34,7 +34,7 @@ export function agreedBlocks(file: JobFile, shopName: string): Block[] {
     })
     blocks.push({ kind: 'text', text: `Joints: ${methods.join(', ')}.` })
     for (const warning of option.warnings)
-      blocks.push({ kind: 'text', text: `Note: ${reasonText(warning, 'in')}` })
+      blocks.push({ kind: 'text', text: `Note: ${reasonText(warning, unit)}` })
   }
   for (const text of followUps(file)) blocks.push({ kind: 'text', text })
   const { note } = job as Partial<EntityFields<'job'>>

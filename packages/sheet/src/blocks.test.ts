@@ -28,8 +28,8 @@ function file(trap: object | null): JobFile {
     },
   }
 }
-const words = (trap: object | null) =>
-  sheetBlocks(file(trap), 'A shop').flatMap((block) => ('text' in block ? [block.text] : ['(drawing)']))
+const words = (trap: object | null, unit?: 'in' | 'mm') =>
+  sheetBlocks(file(trap), 'A shop', unit).flatMap((block) => ('text' in block ? [block.text] : ['(drawing)']))
 
 describe('the sheet of a drain', () => {
   it('names its joints as they are spoken of, what was measured round the trap, and what was cut for it', () => {
@@ -48,6 +48,14 @@ describe('the sheet of a drain', () => {
       printed.some((text) => /^Wall tube of the trap, bend to end: .* at most\. Tailpiece: /.test(text)),
     ).toBe(true)
     expect(printed).toContain('(drawing)')
+  })
+
+  it('is written in millimetres for whoever reads those, and in no inch then', () => {
+    const printed = words({ outMm: 228.6, asideMm: null, drainMm: 609.6, stubMm: 457.2 }, 'mm')
+    expect(printed).toContain(
+      'Measured: drain 229 mm out from the wall, 0 mm aside; its end 610 mm and the stub 457 mm over the floor.',
+    )
+    expect(printed.join('\n')).not.toMatch(/\d"/)
   })
 
   it('says nothing of a trap that nobody measured round, and prints all the same', () => {

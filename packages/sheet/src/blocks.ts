@@ -5,6 +5,7 @@ import {
   faultText,
   type fitup,
   formatLength,
+  type LengthUnit,
   type MateOption,
   pieceLetter,
   reasonText,
@@ -24,7 +25,7 @@ import { wallDepth, wallOpening } from './valveWall'
 type Fields = Record<string, unknown>
 
 /** The job sheet: what was found, what was fitted with what seal, drawn to scale, and the checks. */
-export function sheetBlocks(file: JobFile, shopName: string): Block[] {
+export function sheetBlocks(file: JobFile, shopName: string, unit: LengthUnit = 'in'): Block[] {
   const blocks: Block[] = []
   const heading = (text: string) => blocks.push({ kind: 'heading', text })
   const say = (text: string) => blocks.push({ kind: 'text', text })
@@ -48,25 +49,25 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     if (!mating) continue
     const option = mating.option as MateOption
     if (option.removalId === 'keep-stop') say('The old stop stays.')
-    for (const text of wallDepth(place?.valveWall)) say(text)
+    for (const text of wallDepth(place?.valveWall, unit)) say(text)
     // one hole for all lines of a point, said once
-    for (const text of wallOpening(place?.opening))
+    for (const text of wallOpening(place?.opening, unit))
       if (!blocks.some((block) => block.kind !== 'drawing' && block.text === text)) say(text)
     option.joints.forEach((joint, index) => {
       const part = option.parts[joint.to]?.name ?? 'the fixture'
       say(`${index + 1}. ${methodText(joint.method)} into ${part}. Seal: ${SEALS[joint.seal] ?? joint.seal}.`)
     })
-    for (const warning of option.warnings) say(`Note: ${reasonText(warning, 'in')}`)
+    for (const warning of option.warnings) say(`Note: ${reasonText(warning, unit)}`)
     const dimensions = measuredOf(file, line.id, option)
     try {
-      for (const text of cutList(option, dimensions, piecesOf(file, line, option), begins)) say(text)
+      for (const text of cutList(option, dimensions, piecesOf(file, line, option), begins, unit)) say(text)
       const stubMm = option.leavesStubMm ?? place?.stubMm ?? null
-      for (const text of trapCuts(option, stubMm, place?.trap)) say(text)
+      for (const text of trapCuts(option, stubMm, place?.trap, unit)) say(text)
       const scene = drawJointLine({
         pipeId: (finding?.pipeId as string | undefined) ?? null,
         option,
         to: into ? null : (ends?.to ?? null),
-        unit: 'in',
+        unit,
         stage: 'cut',
         dimensions,
       })
@@ -82,7 +83,7 @@ export function sheetBlocks(file: JobFile, shopName: string): Block[] {
     heading('Checks')
     for (const check of checks)
       say(
-        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
+        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check, unit)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
       )
   }
   const due = followUps(file)
@@ -116,26 +117,27 @@ function cutList(
   dimensions: readonly fitup.Dimension[],
   pieces: ReturnType<typeof piecesOf>,
   begins: 'pipe' | 'fresh' | 'run',
+  unit: LengthUnit,
 ): string[] {
   const families = option.parts.map(({ family }) => family)
-  const inches = (mm: number, quantity?: 'pipe-to-cut' | 'insertion-mark') =>
-    formatLength(mm, { unit: 'in', ...(quantity ? { quantity } : {}) })
+  const length = (mm: number, quantity?: 'pipe-to-cut' | 'insertion-mark') =>
+    formatLength(mm, { unit, ...(quantity ? { quantity } : {}) })
   return [
     ...dimensions.map(
       ({ from, to, mm }) =>
-        `Measured from ${stationText(from, families, begins)} to ${stationText(to, families, begins)}: ${inches(mm)}.`,
+        `Measured from ${stationText(from, families, begins)} to ${stationText(to, families, begins)}: ${length(mm)}.`,
     ),
     ...pieces.flatMap(({ part, sawMm, marksMm }, index) =>
       sawMm === null
         ? []
         : [
-            `Piece ${pieceLetter(index)}, ${option.parts[part]?.name}: ${inches(sawMm, 'pipe-to-cut')}; marks ${marksMm.map((mm) => inches(mm, 'insertion-mark')).join(' and ')} from its ends.`,
+            `Piece ${pieceLetter(index)}, ${option.parts[part]?.name}: ${length(sawMm, 'pipe-to-cut')}; marks ${marksMm.map((mm) => length(mm, 'insertion-mark')).join(' and ')} from its ends.`,
           ],
     ),
   ]
 }
 
-function checkText(check: Fields): string {
+function checkText(check: Fields, unit: LengthUnit): string {
   const key = String(check.stepId).split('/').at(-1) ?? ''
   // the note says what it came to, and every reading
   if (check.stepId === 'general/hold') return `pressure hold (${String(check.note)})`
@@ -143,7 +145,7 @@ function checkText(check: Fields): string {
   if (String(check.stepId).includes('/cut/')) {
     const mm = Number(check.note)
     const what = key === 'old' ? 'old pipe cut' : 'piece cut'
-    return mm > 0 ? `${what} at ${formatLength(mm, { unit: 'in' })}` : what
+    return mm > 0 ? `${what} at ${formatLength(mm, { unit })}` : what
   }
   const words = {
     'dry-inlet': 'prove.tissue-inlet',
@@ -151,5 +153,5 @@ function checkText(check: Fields): string {
     'two-hours': 'prove.two-hours',
     morning: 'prove.morning',
   }[key]
-  return words ? stepText({ words, parameters: {} }, 'in') : key
+  return words ? stepText({ words, parameters: {} }, unit) : key
 }

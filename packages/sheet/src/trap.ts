@@ -1,5 +1,5 @@
 import { runOperation } from '@diarmos/contract'
-import { fitup, formatLength, type MateOption } from '@diarmos/core'
+import { fitup, formatLength, type LengthUnit, type MateOption } from '@diarmos/core'
 import { type TrapMeasures, trapAsk } from '@diarmos/core/record'
 
 /** What was measured round a trap and what was cut for it, in words; nothing where there is none. */
@@ -7,18 +7,21 @@ export function trapCuts(
   option: MateOption,
   stubMm: number | null,
   measured: TrapMeasures | null | undefined,
+  unit: LengthUnit,
 ): string[] {
   const { stations } = fitup.layOut({ chain: option, stubMm, dimensions: [] })
   // what is not measured yet is no fault of a sheet
   const ask = trapAsk(option, stations, measured)
   if (!ask) return []
   const { fit } = runOperation('trap', ask)
-  const inches = (mm: number) => formatLength(mm, { unit: 'in', quantity: 'pipe-to-cut' })
+  const read = (mm: number) => formatLength(mm, { unit })
+  // never longer than there is room for
+  const cut = (mm: number) => formatLength(mm, { unit, quantity: 'pipe-to-cut' })
   return [
-    `Measured: drain ${inches(ask.outMm)} out from the wall, ${inches(ask.asideMm)} aside; its end ${inches(ask.drainMm)} and the stub ${inches(ask.stubMm)} over the floor.`,
+    `Measured: drain ${read(ask.outMm)} out from the wall, ${read(ask.asideMm)} aside; its end ${read(ask.drainMm)} and the stub ${read(ask.stubMm)} over the floor.`,
     ...(fit.ok
       ? [
-          `Wall tube of the trap, bend to end: ${inches(fit.armMm[1])} at most. Tailpiece: ${inches(fit.tailMm[1])} at most.`,
+          `Wall tube of the trap, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
         ]
       : []),
   ]

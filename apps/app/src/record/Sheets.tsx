@@ -1,4 +1,5 @@
 import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
 import type { JobView } from '../data/select'
 import { useData } from '../data/store'
 import { Button } from '../ui/Button'
@@ -17,11 +18,12 @@ const FILES = {
 /** What is handed over, made on the phone, with or without the shop's server. */
 export function SheetsPart({ view }: { view: JobView }) {
   const shopName = useData((state) => state.session?.shop.name ?? '')
+  const unit = usePreferences((state) => state.unit)
   const [hand, fault] = useHandOver('Not printed')
   const print = (kind: keyof typeof FILES) =>
     hand(async () => {
       const { title } = view.job.fields
-      const bytes = await printSheet({ kind, file: await jobFileOf(view), shopName, title })
+      const bytes = await printSheet({ kind, file: await jobFileOf(view), shopName, title, unit })
       const [name, mediaType] = FILES[kind]
       await saveFile(name, mediaType, bytes)
     })

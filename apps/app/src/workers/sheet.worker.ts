@@ -1,11 +1,14 @@
 // before the printer is loaded
 import './importMeta'
 import type { HouseFile, JobFile } from '@diarmos/contract'
+import type { LengthUnit } from '@diarmos/core'
 import { agreedBlocks, type Block, cutsCsv, houseBlocks, partsCsv, print, sheetBlocks } from '@diarmos/sheet'
 
 /** What is to be printed, or written as a table, and where the letters lie. */
 export type SheetQuestion = {
   readonly shopName: string
+  /** In which lengths are read. */
+  readonly unit: LengthUnit
   /** At the foot of every page. */
   readonly title: string
   readonly letters: { readonly regular: string; readonly bold: string }
@@ -22,7 +25,11 @@ const scope = self as unknown as {
 
 function blocksOf(question: SheetQuestion): readonly Block[] {
   if (question.kind === 'house') return houseBlocks(question.file, question.shopName)
-  return (question.kind === 'job' ? sheetBlocks : agreedBlocks)(question.file, question.shopName)
+  return (question.kind === 'job' ? sheetBlocks : agreedBlocks)(
+    question.file,
+    question.shopName,
+    question.unit,
+  )
 }
 
 async function letters(url: string): Promise<Uint8Array> {

@@ -2,7 +2,7 @@ import { createRoute, z } from '@hono/zod-openapi'
 import type { Api, Services } from '../app'
 import { problems } from '../openapi'
 import { problem } from '../problem'
-import { jobFile } from '../store/jobFile'
+import { jobFile, unitOf } from '../store/jobFile'
 import { solved } from './solved'
 
 const params = z.object({ id: z.uuid() })
@@ -39,11 +39,15 @@ export function addJobs(app: Api, { database, solver }: Services): void {
       const { shop } = context.get('session')
       const file = await jobFile(database, shop.id, context.req.valid('param').id)
       if (!file) return problem(context, 404, 'There is no such job')
-      return solved(context, solver, { kind: 'sheet', file, shopName: shop.name }, (done) =>
-        context.body(done.kind === 'sheet' ? new Uint8Array(done.pdf) : '', 200, {
-          'content-type': 'application/pdf',
-          'content-disposition': 'inline; filename="job-sheet.pdf"',
-        }),
+      return solved(
+        context,
+        solver,
+        { kind: 'sheet', file, shopName: shop.name, unit: await unitOf(database, shop.id) },
+        (done) =>
+          context.body(done.kind === 'sheet' ? new Uint8Array(done.pdf) : '', 200, {
+            'content-type': 'application/pdf',
+            'content-disposition': 'inline; filename="job-sheet.pdf"',
+          }),
       ) as never
     },
   )

@@ -1,10 +1,11 @@
 import { InvalidRequestError, isOperation, type JobFile, runOperation } from '@diarmos/contract'
+import type { LengthUnit } from '@diarmos/core'
 import { print, sheetBlocks } from '@diarmos/sheet'
 import { fonts } from './fonts'
 
 export type Task =
   | { readonly kind: 'run'; readonly operation: string; readonly body: string }
-  | { readonly kind: 'sheet'; readonly file: JobFile; readonly shopName: string }
+  | { readonly kind: 'sheet'; readonly file: JobFile; readonly shopName: string; readonly unit: LengthUnit }
 
 export type Done =
   | { readonly kind: 'answer'; readonly json: string }
@@ -20,7 +21,11 @@ export async function perform(task: Task): Promise<Done> {
   if (task.kind === 'sheet')
     return {
       kind: 'sheet',
-      pdf: await print(String(task.file.job.title), sheetBlocks(task.file, task.shopName), fonts()),
+      pdf: await print(
+        String(task.file.job.title),
+        sheetBlocks(task.file, task.shopName, task.unit),
+        fonts(),
+      ),
     }
   let request: unknown
   try {

@@ -1,4 +1,5 @@
 import type { EntityKind, JobFile } from '@diarmos/contract'
+import type { LengthUnit } from '@diarmos/core'
 import { type DataSource, In } from 'typeorm'
 import { inShop } from './database'
 import { OF_JOB } from './kinds'
@@ -45,5 +46,15 @@ export async function jobFile(database: DataSource, shopId: string, jobId: strin
       lines: (await many('line', { pointId: In(points.map(({ id }) => id)) })).map(plain),
       documents: found,
     }
+  })
+}
+
+/** In which lengths a shop reads; inches where it has not said. */
+export async function unitOf(database: DataSource, shopId: string): Promise<LengthUnit> {
+  return inShop(database, shopId, async (manager) => {
+    const row = await manager
+      .getRepository<DocumentRow>(documents.settings)
+      .findOneBy({ shopId, removed: false })
+    return row?.unit === 'mm' ? 'mm' : 'in'
   })
 }
