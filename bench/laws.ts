@@ -43,7 +43,7 @@ for (let index = FROM; index < FROM + COUNT; index++) {
       unmade++
       console.log(`${index}.${place} does not go in at its own length: ${fault}`)
     }
-    const order = faultOfPlan(line, way)
+    const order = faultOfPlan(line, way, question.settings.jointMinutes)
     if (order) {
       unplanned++
       console.log(`${index}.${place} ${way.id} has no order of work: ${order}`)

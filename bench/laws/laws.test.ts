@@ -467,7 +467,11 @@ describe('a law', () => {
         // cut at the length that it names, it goes in
         expect([index, option.id, faultAtItsLength(line, option)]).toEqual([index, option.id, null])
         // and there is an order in which it can be made
-        expect([index, option.id, faultOfPlan(line, option)]).toEqual([index, option.id, null])
+        expect([index, option.id, faultOfPlan(line, option, question.settings.jointMinutes)]).toEqual([
+          index,
+          option.id,
+          null,
+        ])
         expect([index, option.id, LAWS.filter((law) => law.breaks(whole)).map(({ id }) => id)]).toEqual([
           index,
           option.id,

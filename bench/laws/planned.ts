@@ -1,8 +1,9 @@
 import {
   fittingById,
   type LineRequest,
-  type MateOption,
+  type MateSettings,
   pipeById,
+  type RankedOption,
   STARTING_SETTINGS,
   sequence,
 } from '@diarmos/core'
@@ -16,25 +17,44 @@ const BURNS = /^(thread\.seal|push\.push|press\.press|cement\.join)/
 /** Acts that push an end home. */
 const PUSHES = /^(sweat\.flux|push\.push|press\.press|gasket\.tighten)$/
 
+/** The plan's own hands for a way, its setting out among them, against what it was priced by. */
+function handsOtherThanPriced(
+  { criteria }: RankedOption,
+  steps: ReturnType<typeof sequence>['steps'],
+): string | null {
+  let hands = 0
+  for (const { id, seam, passive, startSeconds, endSeconds } of steps)
+    if (!passive && (seam !== null || /^a\/remove\/|^general\/set-up-/.test(id)))
+      hands += endSeconds - startSeconds
+  return hands === criteria.seconds ? null : `${hands} s of hands, priced as ${criteria.seconds}`
+}
+
 /**
  * What is wrong with the order of work of a way, or null: there must be one; tape, paste, rubber and plastic come to a
  * body when every soldered end of it is cold; and what slides is put on over ends that are ready, and made last.
  */
 export function faultOfPlan(
   { pipeId, conditions, to, cutIn }: LineRequest,
-  option: MateOption,
+  option: RankedOption,
+  jointMinutes: MateSettings['jointMinutes'] = {},
 ): string | null {
   const { joints, parts } = option
   let steps: ReturnType<typeof sequence>['steps']
+  let waterOff: ReturnType<typeof sequence>['waterOff']
   try {
     const material = pipeId ? pipeById(pipeId)?.material : undefined
-    steps = sequence({
+    ;({ steps, waterOff } = sequence({
       lines: [{ lineId: 'a', option, conditions, ...(material ? { material } : {}) }],
       houseRules,
-    }).steps
+      jointMinutes,
+    }))
   } catch (error) {
     return (error as Error).message
   }
+  const miscounted = handsOtherThanPriced(option, steps)
+  if (miscounted) return miscounted
+  if (waterOff.seconds < option.waterOffSeconds)
+    return `the water is off for ${waterOff.seconds} s, said to be no less than ${option.waterOffSeconds}`
   const unsaid = steps.find(({ words }) => STEPS[words] === undefined)
   if (unsaid) return `no words for ${unsaid.words}`
   // a valve and a heater are held; so is the other side of a run

@@ -28,11 +28,14 @@ import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/m
 import { ruleIn, stuffsOf } from '../../packages/core/src/mate/rules/rules'
 import { hasNut, heatOf, placeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import {
+  heatsThrough,
   INSERTED,
   jointCloses,
   jointHands,
   jointTools,
+  nutDrawn,
   removalHands,
+  secondCup,
   toolsBought,
 } from '../../packages/core/src/mate/test/hands'
 import { PLACE } from './place'
@@ -66,6 +69,8 @@ export interface Edge {
   readonly joints: number
   readonly notAboard: number
   readonly waterOff: number
+  /** The same at the other end of a run: of the two the longer counts, since one waits while the other is made. */
+  readonly waterOffFar: number
   readonly lo: number
   readonly hi: number
   /** Of that what lies behind a corner, where each leg counts by itself. */
@@ -336,6 +341,8 @@ export function programmeOf(
     /** Whether a run can be closed by now, and what was put in last. */
     readonly closing: 'no' | 'sliding' | 'yes'
     readonly last: Fitting | null
+    /** Whether that was soldered on, and is hot all through. */
+    readonly hot: boolean
     /** Whether the line has gone up a size, or down one. */
     readonly trend: number
     readonly undoes: string
@@ -409,6 +416,7 @@ export function programmeOf(
       joints: 0,
       notAboard: 0,
       waterOff: removalHands(start.removal),
+      waterOffFar: removalHands(start.removal),
       lo: 0,
       hi: 0,
       hiFar: 0,
@@ -416,7 +424,17 @@ export function programmeOf(
       needless: [],
     })
     const stage = open[index]?.family === 'dual-stop' || start.removal.keeps ? route.opensAt : 0
-    layer.set(id, { id, open: start.port, stage, start, closing: 'no', last: null, trend: 0, undoes: '' })
+    layer.set(id, {
+      id,
+      open: start.port,
+      stage,
+      start,
+      closing: 'no',
+      last: null,
+      hot: false,
+      trend: 0,
+      undoes: '',
+    })
   })
   for (let depth = 0; depth <= mostParts; depth++) {
     const next = new Map<string, Node>()
@@ -431,17 +449,24 @@ export function programmeOf(
         const least = stub.removal.threadedEnd ? usable : Math.min(rounded(needs(joint)), usable)
         return fromEnd ? [least - usable, 0] : [least, usable]
       }
-      const common = (joint: Joint, made: { perMille: number; price: number; seconds: number }) => {
+      const common = (
+        joint: Joint,
+        made: { perMille: number; price: number; seconds: number },
+        onOld: boolean,
+      ) => {
+        const spared = node.hot ? secondCup(joint.method, joint.tip.material, onOld, settings) : 0
         const [min, max] = insertion(joint)
         const [lo, hi] = reach(joint)
         return {
           layer: depth,
           from: node.id,
           method: joint.method.id,
-          seconds: made.seconds,
+          seconds: made.seconds - spared,
+          cents: made.price + labour(made.seconds - spared) + risk(made.perMille),
           risk: made.perMille,
           joints: 1,
           waterOff: stub ? waterOff(joint) : 0,
+          waterOffFar: 0,
           lo: lo - rounded(max),
           hi: corner && node.stage > 0 ? 0 : hi - rounded(min),
           hiFar: corner && node.stage > 0 ? hi - rounded(min) : 0,
@@ -465,8 +490,15 @@ export function programmeOf(
             const made = judge(joint, ends, beforeStop)
             if (!made || !closes(node, joint) || (run && node.start)) continue
             edges.push({
-              ...common(joint, made),
-              waterOff: ends && ends.removal.id !== 'new-end' ? waterOff(joint) : 0,
+              ...common(joint, made, ends !== null && ends.removal.id !== 'new-end'),
+              ...(far && ends === far
+                ? {
+                    waterOff: 0,
+                    waterOffFar:
+                      waterOff(joint) -
+                      (node.hot ? secondCup(joint.method, joint.tip.material, true, settings) : 0),
+                  }
+                : {}),
               heat: does(joint, first, atTee(node.last), to?.bodyId),
               part: null,
               branch: null,
@@ -474,7 +506,6 @@ export function programmeOf(
               to: 'sink',
               token: joint.method.id,
               trip: missing(jointTools(joint.method, joint.tip.material)),
-              cents: made.price + labour(made.seconds) + risk(made.perMille),
               price: made.price,
               notAboard: 0,
               shows: '',
@@ -492,7 +523,9 @@ export function programmeOf(
         if (!made) continue
         const price = partCents(fitting, settings)
         const closing = closingAfter(node, fitting, joint)
-        const shared = common(joint, made)
+        const shared = common(joint, made, stub !== null)
+        const hot = joint.method.id === 'sweat' && heatsThrough(fitting)
+        const drawn = nutDrawn(fitting)
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
         const length = lengthOf(fitting)
         const ends = stage === route.endsAt
@@ -501,7 +534,7 @@ export function programmeOf(
         const tee = atTee(fitting) ? ':tee' : ''
         const to = ends
           ? 'sink'
-          : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}${trend}${undoes}`
+          : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}${trend}${undoes}${hot ? ':hot' : ''}`
         edges.push({
           ...shared,
           name: `e${edges.length}`,
@@ -511,7 +544,8 @@ export function programmeOf(
           part: fitting.id,
           heat: does(joint, first, atTee(node.last), atTee(fitting)),
           branch: fitting.ports[2] ? classOf(fitting.ports[2]) : null,
-          cents: made.price + labour(made.seconds) + risk(made.perMille) + price,
+          seconds: shared.seconds + drawn,
+          cents: shared.cents + labour(drawn) + price,
           price: made.price + price,
           notAboard: 0,
           lo: shared.lo + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
@@ -532,6 +566,7 @@ export function programmeOf(
             start: null,
             closing,
             last: fitting,
+            hot,
             trend,
             undoes,
           })
@@ -559,10 +594,9 @@ export function programmeOf(
   }
 }
 
-const COLUMN: Readonly<Record<keyof Criteria, keyof Edge>> = {
+const COLUMN: Readonly<Record<Exclude<keyof Criteria, 'waterOffSeconds'>, keyof Edge>> = {
   priceCents: 'price',
   seconds: 'seconds',
-  waterOffSeconds: 'waterOff',
   joints: 'joints',
   riskPerMille: 'risk',
   notAboard: 'notAboard',
@@ -611,8 +645,17 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         known[does].push(name(edge))
         bodies.set(body, known)
       }
-      for (const criterion of CRITERIA) add(criterion, edge[COLUMN[criterion]] as number, name(edge))
+      for (const criterion of CRITERIA)
+        if (criterion !== 'waterOffSeconds') add(criterion, edge[COLUMN[criterion]] as number, name(edge))
       if (edge.method) used.add(edge.method)
+    }
+    if (wish.least === 'waterOffSeconds' || wish.most?.waterOffSeconds !== undefined) {
+      // no less than at either end
+      for (const end of ['waterOff', 'waterOffFar'] as const) {
+        const terms = edges.flatMap((edge) => (edge[end] === 0 ? [] : [` - ${edge[end]} ${name(edge)}`]))
+        rows.push(`off_${index}${terms.join('')} >= 0`)
+      }
+      add('waterOffSeconds', 1, `off_${index}`)
     }
     rows.push(`${sum(into.get('sink') ?? [])} = 1`, `${sum(out.get('source') ?? [])} = 1`)
     for (const [node, edgesIn] of into) {

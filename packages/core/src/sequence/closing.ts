@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { isUnion, UNION_STEP } from '../assembly/acts/union'
 import { partOf } from '../assembly/kept'
 import { jointHeat } from '../assembly/methods/heat'
 import { methodById } from '../assembly/methods/table'
@@ -110,14 +111,6 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   graph.precede(back, open)
 }
 
-/** Drawing a union together, hands on. Common practice. */
-const UNION_STEP = {
-  key: 'union',
-  kind: 'close',
-  words: 'union.draw',
-  seconds: 60,
-} as const satisfies StepTemplate
-
 /**
  * The act that closes a line between two fixed ends by itself; null where one of them is free, or where what slides is
  * made at both its ends.
@@ -126,8 +119,6 @@ export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'
   if (!closes || closes.by === 'slide') return null
   return `${lineId}/${closes.seam}/${closes.by === 'union' ? UNION_STEP.key : 'close'}`
 }
-
-const isUnion = ({ family }: MateOption['parts'][number]) => family.endsWith('union')
 
 /**
  * A union's nut is drawn when both its halves stand, and all that is screwed beyond them; before what closes the line,
@@ -142,7 +133,7 @@ export function drawUnions(work: Closing, open: string, dried: string): void {
   const back = option.closes?.by === 'slide' ? slideBack(lineId, option.closes.seam) : null
   for (const [seam, { to }] of option.joints.entries()) {
     const part = option.parts[to]
-    if (!part || !isUnion(part)) continue
+    if (!part || !isUnion(part.family)) continue
     const step = `${lineId}/${seam}/${UNION_STEP.key}`
     graph.add(step, UNION_STEP, lineId, seam, { part: part.name })
     const inTime = early(seam) && early(seam + 1)

@@ -1,17 +1,15 @@
 import { partOf } from '../assembly/kept'
+import { hotThrough, inSameHeat } from '../assembly/methods/heat'
 import { methodById } from '../assembly/methods/table'
 import type { MateOption } from '../mate/types'
 import type { Graph } from './graph'
-import { SHUTS } from './lineWords'
 
-/** What one more joint takes in a heat that is on already: solder fed, seconds. Common practice. */
-const FEED_SECONDS = 30
-
-/** A fitting that is hot all through when one of its ends is; a tube, a valve and a union’s halves are heated apart. */
-function hotThrough(part: MateOption['parts'][number] | undefined): boolean {
-  if (!part || part.family === 'tube-piece' || part.family.endsWith('union') || SHUTS.test(part.family))
-    return false
-  return !(partOf(part)?.heatSensitive ?? false)
+/** Whether a part of a way is hot all through; what was kept with it goes before today's table. */
+function isHotThrough(part: MateOption['parts'][number] | undefined): boolean {
+  return (
+    part !== undefined &&
+    hotThrough({ family: part.family, heatSensitive: partOf(part)?.heatSensitive ?? false })
+  )
 }
 
 /**
@@ -31,7 +29,7 @@ export function heatsOf(
   for (const seam of joints.keys()) {
     if (!flame(seam)) continue
     const before = seam - 1
-    const together = flame(before) && hotThrough(parts[joints[before]?.to ?? -1]) && !apart(before, seam)
+    const together = flame(before) && isHotThrough(parts[joints[before]?.to ?? -1]) && !apart(before, seam)
     heats.set(seam, together ? (heats.get(before) ?? before) : seam)
   }
   return heats
@@ -58,9 +56,11 @@ export function makeInOneHeat(graph: Graph, lineId: string, heats: ReadonlyMap<n
     const wraps = new Set(
       seams.map(closeOf).filter((id) => graph.nodes.get(id)?.template.words === 'sweat.heat-wrapped'),
     )
+    let feeding = 0
     for (const seam of seams) {
       const node = graph.nodes.get(closeOf(seam))
       if (seam === first || !node) continue
+      feeding += inSameHeat(node.template)
       for (const before of [...node.after]) {
         const kind = graph.nodes.get(before)?.template.kind
         if (within(before) && (kind === 'wait' || kind === 'close')) node.after.delete(before)
@@ -78,7 +78,7 @@ export function makeInOneHeat(graph: Graph, lineId: string, heats: ReadonlyMap<n
       template: {
         ...lead.template,
         words: wraps.size > 0 ? 'sweat.heat-wrapped' : words === 'sweat.heat' ? 'sweat.heat-all' : words,
-        seconds: seconds + FEED_SECONDS * (seams.length - 1),
+        seconds: seconds + feeding,
       },
     })
   }

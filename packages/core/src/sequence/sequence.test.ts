@@ -110,13 +110,10 @@ describe('the order of work', () => {
           step.lineId === lineId,
       )
       const hands = own.reduce((sum, step) => sum + step.endSeconds - step.startSeconds, 0)
-      // one more joint in a heat that is on takes half a minute, and not the minute and a half of a heat
-      const saved =
-        60 * plan.steps.filter(({ lineId: at, words }) => at === lineId && words === 'sweat.heat-same').length
-      expect([option.id, hands + saved]).toEqual([option.id, option.costs.labourSeconds])
+      expect([option.id, hands]).toEqual([option.id, option.costs.labourSeconds])
       const setUps = plan.steps.filter((step) => step.id.startsWith('general/set-up-'))
       const setUp = setUps.reduce((sum, step) => sum + step.endSeconds - step.startSeconds, 0)
-      expect(hands + saved + setUp).toBe(option.criteria.seconds)
+      expect(hands + setUp).toBe(option.criteria.seconds)
       // what can be set out before is no reason to keep the water off
       expect(setUps.every((step) => step.phase === 'before')).toBe(true)
     }

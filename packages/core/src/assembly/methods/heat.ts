@@ -1,6 +1,8 @@
 import { isMetal } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
 import type { PipeMaterial } from '../../reference/types'
+import type { StepTemplate } from '../acts/types'
+import type { PartOfWay } from '../kept'
 import type { Reason } from '../reason'
 import type { Pair } from './pairs'
 import { type Method, type MethodId, methodById } from './table'
@@ -28,6 +30,39 @@ function heatOf(method: Method, ...materials: readonly string[]): HeatAt {
     method.steps.some((act) => act.heatSensitive) ||
     materials.some((material) => !isMetal(material as PipeMaterial))
   return spoilt ? 'spoilt' : null
+}
+
+/** What one more joint takes in a heat that is on already: solder fed, seconds. Common practice. */
+export const FEED_SECONDS = 30
+
+/** A heat of its own is no shorter than what is fed in another's. */
+const fed = (seconds: number) => Math.min(FEED_SECONDS, seconds)
+
+/** What closing a joint takes where the fitting is hot already, seconds. */
+export function inSameHeat({ seconds }: Pick<StepTemplate, 'seconds'>): number {
+  return fed(seconds)
+}
+
+/** What is spared of a joint's acts where the fitting is hot already, seconds; nothing where no flame closes it. */
+export function sparedByHeat(acts: readonly StepTemplate[]): number {
+  return acts.reduce(
+    (sum, act) => sum + (act.kind === 'close' && act.flame ? act.seconds - fed(act.seconds) : 0),
+    0,
+  )
+}
+
+/** Families that are heated end by end: long, or with halves that part, or with a body that must stay cool. */
+const END_BY_END = /^tube-piece$|union$|stop$|valve$|bib$/
+
+/** A fitting that is hot all through when one of its ends is; a tube, a valve and a union's halves are heated apart. */
+export function hotThrough({
+  family,
+  heatSensitive,
+}: {
+  readonly family: PartOfWay['family']
+  readonly heatSensitive: boolean
+}): boolean {
+  return !END_BY_END.test(family) && !heatSensitive
 }
 
 /**

@@ -84,8 +84,12 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
   const consumables = goal.priceCents - partsTotal
   const setUp = setUpCents(goal.mask, settings)
   const trip = needsTrip(goal) ? labourCents(settings.tripMinutes * 60, settings) : 0
-  // labour is rounded per joint in the search; what remains of the additive cost is risk
-  const labour = [removalSeconds(removal), ...links.map((link) => link.joint?.seconds ?? 0)].reduce(
+  // labour is rounded per joint and part in the search; what remains of the additive cost is risk
+  const hands = links.flatMap((link) => {
+    const spared = link.back?.hot && pairOf(link)?.method.needsFlame ? (link.joint?.spared.seconds ?? 0) : 0
+    return [(link.joint?.seconds ?? 0) - spared, link.group?.ownSeconds ?? 0]
+  })
+  const labour = [removalSeconds(removal), ...hands].reduce(
     (sum, seconds) => sum + labourCents(seconds, settings),
     0,
   )

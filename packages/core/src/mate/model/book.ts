@@ -45,6 +45,8 @@ export interface Weighed {
   readonly bit: number
   readonly tools: number
   readonly closeSeconds: number
+  /** Of its hands, what is spared where the fitting is hot already from the joint before it, seconds and cents. */
+  readonly spared: { readonly seconds: number; readonly cents: number }
   /** Bare stub the joint needs, hundredths of a millimetre; 0 away from the stub. */
   readonly need: number
   /** Insertion, hundredths of a millimetre. */

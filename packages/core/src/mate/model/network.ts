@@ -1,3 +1,5 @@
+import { secondsOfPart } from '../../assembly/acts/union'
+import { hotThrough } from '../../assembly/methods/heat'
 import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pairs'
 import { boreEighths } from '../../catalog/bores'
 import { end, type PortEnd } from '../../catalog/ends'
@@ -23,6 +25,10 @@ export interface Group {
   readonly backward: boolean
   /** Its way out is of a larger size than its way in (1), a smaller one (-1), or the same; of piping alone. */
   readonly grows: -1 | 0 | 1
+  /** It is hot all through when one of its ends is soldered, so that the other is made in the same heat. */
+  readonly hotThrough: boolean
+  /** Hands that it takes besides its joints, seconds. */
+  readonly ownSeconds: number
   /** Of an adapter, what its two ends look like, numbered: two that come to a coupling cancel. -1 for all else. */
   readonly adapts: readonly [near: number, far: number]
   readonly parts: readonly Fitting[]
@@ -126,7 +132,7 @@ export class Network {
       const inEnd = ports[inPort] as PortEnd
       const inClass = this.classOf(inEnd)
       const outClass = outPort < 0 ? -1 : this.classOf(ports[outPort] as PortEnd)
-      const key = `${fitting.family}|${fitting.standing ?? ''}|${role}|${inClass}|${outClass}|${branch}`
+      const key = `${fitting.family}|${fitting.standing ?? ''}|${fitting.heatSensitive}|${role}|${inClass}|${outClass}|${branch}`
       // the same both ways round
       if (key === first) continue
       if (!first) first = key
@@ -151,6 +157,8 @@ export class Network {
           outPort < 0 || !ADAPTERS.has(fitting.family)
             ? NO_ADAPTER
             : [this.shapeOf(inEnd), this.shapeOf(ports[outPort] as PortEnd)],
+        hotThrough: hotThrough(fitting),
+        ownSeconds: secondsOfPart(fitting.family),
         parts: [fitting],
       }
       this.groups.set(key, group)

@@ -1,6 +1,7 @@
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
+import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
 import { CUT_OPEN, MARKED_MM } from '../../assembly/oldJoints/removals'
 import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
@@ -449,6 +450,7 @@ export class Problem {
       ownSeconds: ownSeconds(method.id, this.settings),
     })
     const seconds = handsOnSeconds(acts)
+    const spared = sparedByHeat(acts)
     const verdict = judge({
       method,
       tip,
@@ -477,6 +479,10 @@ export class Problem {
       tools: this.book.toolMask(toolsOn(method.tools, tip.material)),
       // a drain keeps no water off
       closeSeconds: this.medium === 'drain' ? 0 : closingSeconds(acts),
+      spared: {
+        seconds: spared,
+        cents: labourCents(seconds, this.settings) - labourCents(seconds - spared, this.settings),
+      },
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),

@@ -1,20 +1,23 @@
+import { labourCents } from '../costs/costs'
 import { MOST_STAGES, type NumberedPair } from './network'
 import type { Problem } from './problem'
 
-/** A joint wherever it may be made, before the stop or behind it: the rules decide later. */
+/** A joint wherever it may be made, before the stop or behind it, in a heat of its own or not: the rules decide later. */
 export interface OpenJoint {
   readonly pair: NumberedPair
   readonly beforeStop: boolean
+  readonly sameHeat: boolean
 }
 
 /** What an elbow can turn the line by, degrees: all are multiples of it. */
 const BEND_STEP = 45
 
-/** A class of end, the stage and the degrees turned so far. */
+/** A class of end, the stage, the degrees turned so far, and whether the fitting is hot from the joint before. */
 interface Place {
   readonly of: number
   readonly stage: number
   readonly turned: number
+  readonly hot: boolean
 }
 
 /**
@@ -26,9 +29,10 @@ export class Topology {
   /** Edges that lead into a node. */
   readonly into: number[][] = []
   readonly from: number[] = []
-  /** Of each edge: its joint, or -1 where it is a part; and what the cheapest and the nearest part come to. */
+  /** Of each edge: its joint, or -1 where it is a part; and what the cheapest, its hands and the nearest part come to. */
   readonly joint: number[] = []
   readonly partCents: number[] = []
+  readonly handsCents: number[] = []
   readonly notAboard: number[] = []
   /** Ends: the node, and the joint to the fixture, or -1 where a part is itself the end. */
   readonly endNode: number[] = []
@@ -45,13 +49,13 @@ export class Topology {
     const { network, route } = problem
     this.classes = network.ends.length
     this.turn = problem.turn
-    const places = this.classes * MOST_STAGES * (this.turn / BEND_STEP + 1)
+    const places = this.classes * MOST_STAGES * (this.turn / BEND_STEP + 1) * 2
     this.open = new Int32Array(places).fill(-1)
     this.entry = new Int32Array(places).fill(-1)
     const expanded = new Uint8Array(places)
     const stages = new Set([0, ...problem.begin.map((start) => problem.beginStage(start))])
     let layer: Place[] = [...stages].flatMap((stage) =>
-      network.ends.map((_, openClass) => ({ of: openClass, stage, turned: 0 })),
+      network.ends.map((_, openClass) => ({ of: openClass, stage, turned: 0, hot: false })),
     )
     while (layer.length > 0) {
       const following: Place[] = []
@@ -59,20 +63,20 @@ export class Topology {
         const state = this.index(place)
         if (expanded[state]) continue
         expanded[state] = 1
-        const { of: openClass, stage, turned } = place
+        const { of: openClass, stage, turned, hot } = place
         const node = this.node(place)
         const beforeStop = stage < route.opensAt
         if (route.goalAt.includes(stage) && turned === this.turn)
           for (const goal of problem.goals)
             for (const pair of network.join(openClass, goal)) {
               this.endNode.push(node)
-              this.endJoint.push(this.jointOf(pair, beforeStop))
+              this.endJoint.push(this.jointOf(pair, beforeStop, hot))
             }
         for (const { inClass, pair } of network.entries(openClass)) {
-          const behind = { of: inClass, stage, turned }
+          const behind = { of: inClass, stage, turned, hot: pair.method.needsFlame }
           const known = this.entry[this.index(behind)] as number
           const entry = known < 0 ? this.entryNode(behind) : known
-          this.edge(node, entry, this.jointOf(pair, beforeStop), 0, 0)
+          this.edge(node, entry, this.jointOf(pair, beforeStop, hot), 0, 0)
           if (known < 0) this.behind(problem, behind, entry, following)
         }
       }
@@ -80,8 +84,8 @@ export class Topology {
     }
   }
 
-  private index({ of, stage, turned }: Place): number {
-    return ((turned / BEND_STEP) * MOST_STAGES + stage) * this.classes + of
+  private index({ of, stage, turned, hot }: Place): number {
+    return (((turned / BEND_STEP) * MOST_STAGES + stage) * this.classes + of) * 2 + (hot ? 1 : 0)
   }
 
   /** The parts that begin with a class of ends, and what they show. */
@@ -98,23 +102,24 @@ export class Topology {
         if (choice.cents < cents) cents = choice.cents
         if (choice.stock > 0) notAboard = 0
       }
+      const handsCents = labourCents(group.ownSeconds, problem.settings)
       if (after === problem.route.endsAt) {
         if (turned !== this.turn) continue
         const last = this.into.push([]) - 1
-        this.edge(entry, last, -1, cents, notAboard)
+        this.edge(entry, last, -1, cents, notAboard, handsCents)
         this.endNode.push(last)
         this.endJoint.push(-1)
       } else if (group.outPort >= 0) {
-        const next = { of: group.outClass, stage: after, turned }
-        this.edge(entry, this.node(next), -1, cents, notAboard)
+        const next = { of: group.outClass, stage: after, turned, hot: place.hot && group.hotThrough }
+        this.edge(entry, this.node(next), -1, cents, notAboard, handsCents)
         following.push(next)
       }
     }
   }
 
   /** The node of an open end, or -1 where nothing shows it. */
-  at(openClass: number, stage: number, turned: number): number {
-    return this.open[this.index({ of: openClass, stage, turned })] ?? -1
+  at(openClass: number, stage: number, turned: number, hot: boolean): number {
+    return this.open[this.index({ of: openClass, stage, turned, hot })] ?? -1
   }
 
   private node(place: Place): number {
@@ -132,20 +137,29 @@ export class Topology {
     return made
   }
 
-  private jointOf(pair: NumberedPair, beforeStop: boolean): number {
-    const key = pair.pairId * 2 + (beforeStop ? 1 : 0)
+  private jointOf(pair: NumberedPair, beforeStop: boolean, hot: boolean): number {
+    const sameHeat = hot && pair.method.needsFlame
+    const key = pair.pairId * 4 + (beforeStop ? 2 : 0) + (sameHeat ? 1 : 0)
     const known = this.jointIds.get(key)
     if (known !== undefined) return known
-    const made = this.joints.push({ pair, beforeStop }) - 1
+    const made = this.joints.push({ pair, beforeStop, sameHeat }) - 1
     this.jointIds.set(key, made)
     return made
   }
 
-  private edge(from: number, to: number, joint: number, partCents: number, notAboard: number): void {
+  private edge(
+    from: number,
+    to: number,
+    joint: number,
+    partCents: number,
+    notAboard: number,
+    handsCents = 0,
+  ): void {
     ;(this.into[to] as number[]).push(this.from.length)
     this.from.push(from)
     this.joint.push(joint)
     this.partCents.push(partCents)
+    this.handsCents.push(handsCents)
     this.notAboard.push(notAboard)
   }
 }

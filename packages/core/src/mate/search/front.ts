@@ -1,3 +1,4 @@
+import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { Problem } from '../model/problem'
 import type { Criteria, CriterionId } from '../types'
 import { type Guide, guideOf, type Measure } from './guide'
@@ -76,7 +77,11 @@ function hopeless(
   const joints = label.joints + rest('joints')
   const risk = label.riskPerMille + rest('riskPerMille')
   const notAboard = label.notAboard + rest('notAboard')
-  const waterOff = label.waterOffSeconds + rest('waterOffSeconds')
+  // of a run the longer of its two ends counts
+  const waterOff = Math.max(
+    label.waterOffSeconds,
+    problem.far ? removalSeconds(label.start.removal) + rest('waterOffSeconds') : 0,
+  )
   for (const { criteria } of goals)
     if (
       criteria.priceCents <= price &&
@@ -175,12 +180,12 @@ const MOST_ORIGINS = 256
 const MOST_SHAPES = 4096
 
 /** Labels with the same have the same to come. */
-function stateOf({ openClass, stage, turned, trend, closing, group, origin }: Label): number {
+function stateOf({ openClass, stage, turned, trend, closing, group, origin, hot }: Label): number {
   if (origin >= MOST_ORIGINS) throw new RangeError(`no room for beginning ${origin} in a state of the front`)
   const place = ((openClass + 1) * 8 + stage) * 12 + (turned / 45) * 3 + CLOSING[closing]
   const adapts = (group?.adapts[0] ?? -1) + 1
   if (adapts >= MOST_SHAPES) throw new RangeError(`no room for shape ${adapts} in a state of the front`)
-  return ((place * 3 + trend + 1) * MOST_SHAPES + adapts) * MOST_ORIGINS + origin
+  return (((place * 3 + trend + 1) * MOST_SHAPES + adapts) * MOST_ORIGINS + origin) * 2 + (hot ? 1 : 0)
 }
 
 function nondominated(goals: readonly { readonly label: Label; readonly criteria: Criteria }[]): Label[] {

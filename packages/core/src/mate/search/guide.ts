@@ -15,16 +15,25 @@ export const MEASURES = [
 ] as const
 export type Measure = (typeof MEASURES)[number]
 
-function ofJoint(joint: Weighed, measure: Measure): number {
+function ofJoint(joint: Weighed, measure: Measure, sameHeat: boolean): number {
   if (measure === 'joints') return 1
-  return measure === 'notAboard' || measure === 'waterOffSeconds' ? 0 : joint[measure]
+  if (measure === 'notAboard' || measure === 'waterOffSeconds') return 0
+  const spared = sameHeat && (measure === 'cents' || measure === 'seconds') ? joint.spared[measure] : 0
+  return joint[measure] - spared
 }
 
-/** Where a chain has come to: the class of its open end, the stage of its line, and the degrees turned so far. */
+/** How long the water is off for a joint on the old pipe at least, seconds. */
+export function closesIn({ closeSeconds, spared }: Weighed, sameHeat: boolean): number {
+  return Math.max(0, closeSeconds - (sameHeat ? spared.seconds : 0))
+}
+
+/** Where a chain has come to: the class of its open end, the stage of its line, the degrees turned so far, its heat. */
 export interface Standing {
   readonly openClass: number
   readonly stage: number
   readonly turned: number
+  /** The fitting with the open end is hot from the joint before. */
+  readonly hot: boolean
 }
 
 /**
@@ -50,13 +59,13 @@ export class Guide {
   }
 
   /** Least that is still to come from an open end where it stands; undefined where nothing leads on. */
-  rest({ openClass, stage, turned }: Standing, measure: Measure = 'cents'): number | undefined {
+  rest({ openClass, stage, turned, hot }: Standing, measure: Measure = 'cents'): number | undefined {
     let bound = this.bounds[measure]
     if (!bound) {
       bound = this.backward(measure)
       this.bounds[measure] = bound
     }
-    const node = this.topology.at(openClass, stage, turned)
+    const node = this.topology.at(openClass, stage, turned, hot)
     const least = node < 0 ? Number.NaN : (bound[node] as number)
     return Number.isNaN(least) ? undefined : least
   }
@@ -64,8 +73,10 @@ export class Guide {
   /** One Dijkstra run backwards: the least of one measure from every state to an end; NaN where nothing leads on. */
   private backward(measure: Measure): Float64Array {
     const { topology, joints, atRun } = this
-    const amounts = joints.map((joint) =>
-      joint.allowed ? ofJoint(joint, measure) : Number.POSITIVE_INFINITY,
+    const amounts = joints.map((joint, at) =>
+      joint.allowed
+        ? ofJoint(joint, measure, topology.joints[at]?.sameHeat === true)
+        : Number.POSITIVE_INFINITY,
     )
     const ofParts =
       measure === 'cents' || measure === 'priceCents'
@@ -88,14 +99,20 @@ export class Guide {
       const joint = joints[at]
       if (!joint) reach(node, 0)
       else if (joint.allowed)
-        reach(node, measure === 'waterOffSeconds' && atRun ? joint.closeSeconds : (amounts[at] as number))
+        reach(
+          node,
+          measure === 'waterOffSeconds' && atRun
+            ? closesIn(joint, topology.joints[at]?.sameHeat === true)
+            : (amounts[at] as number),
+        )
     })
     for (let item = heap.popEntry(); item; item = heap.popEntry()) {
       if (!Number.isNaN(rest[item.value])) continue
       rest[item.value] = item.key
       for (const edge of topology.into[item.value] as number[]) {
         const joint = topology.joint[edge] as number
-        const amount = joint >= 0 ? (amounts[joint] as number) : (ofParts?.[edge] ?? 0)
+        const hands = measure === 'cents' ? (topology.handsCents[edge] as number) : 0
+        const amount = joint >= 0 ? (amounts[joint] as number) : (ofParts?.[edge] ?? 0) + hands
         reach(topology.from[edge] as number, item.key + amount)
       }
     }

@@ -11,7 +11,7 @@ import { cancels, type NumberedPair, type Step } from '../model/network'
 import type { Problem } from '../model/problem'
 import { hasUnionNut } from '../model/routes'
 import { tokenOf } from '../model/token'
-import { type Guide, tooLong } from './guide'
+import { closesIn, type Guide, tooLong } from './guide'
 
 /** A chain under construction, linked back to where it begins. */
 export interface Label {
@@ -38,6 +38,8 @@ export interface Label {
    */
   readonly closing: 'no' | 'sliding' | 'yes'
   readonly parts: number
+  /** The fitting with the open end is hot from the joint before, so that a soldered one is made in the same heat. */
+  readonly hot: boolean
   readonly mask: number
   /** Tools that are not aboard, as bits. */
   readonly tools: number
@@ -100,6 +102,7 @@ export function leavesAsMuch(a: Label, b: Label): boolean {
 }
 
 const NOTHING: readonly Fitting[] = []
+const NOTHING_SPARED = { seconds: 0, cents: 0 } as const
 
 /** The bits of a body that a joint leaves. */
 function heatBits(pair: Pair, body: number): number {
@@ -181,6 +184,7 @@ export class Grower {
           trend: 0,
           closing: 'no',
           parts: 0,
+          hot: false,
           mask: 0,
           tools: problem.toolMask(removal.tools),
           notAboard: 0,
@@ -225,7 +229,9 @@ export class Grower {
     const done = group.outPort < 0 || stage === problem.route.endsAt
     if (group.outPort < 0 && stage !== problem.route.endsAt) return
     const turned = label.turned + group.turn
-    const standing = { openClass: group.outClass, stage, turned }
+    const sameHeat = label.hot && group.pair.method.needsFlame
+    const hot = group.pair.method.needsFlame && group.hotThrough
+    const standing = { openClass: group.outClass, stage, turned, hot }
     if (!done && tooLong(problem, this.guide, standing, label.parts + 1)) return
     const first = label.back === null
     if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
@@ -233,6 +239,8 @@ export class Grower {
     const joint = problem.weigh(group.pair, first ? label.start : null, beforeStop)
     if (!joint.allowed) return
     const closing = this.closingAfter(label, group, joint, beforeStop)
+    const spared = sameHeat ? joint.spared : NOTHING_SPARED
+    const own = group.ownSeconds
     if (!this.circles && !first) {
       const own = problem.network.classOf(label.start.port)
       // coming back to an end like the first one is needless where the same joint could be made there
@@ -272,15 +280,17 @@ export class Grower {
         trend,
         closing,
         parts: label.parts + 1,
+        hot,
         mask: label.mask | joint.bit,
         tools: label.tools | joint.tools,
         notAboard: label.notAboard + (choice.stock > (counted ? piecesIn(label, choice.part) : 0) ? 0 : 1),
         scarce: counted ? [...label.scarce, choice.part] : label.scarce,
         branch,
         heat,
-        additive: label.additive + joint.cents + choice.cents,
+        additive:
+          label.additive + joint.cents - spared.cents + labourCents(own, problem.settings) + choice.cents,
         priceCents: label.priceCents + joint.priceCents + choice.cents,
-        seconds: label.seconds + joint.seconds,
+        seconds: label.seconds + joint.seconds - spared.seconds + own,
         joints: label.joints + 1,
         riskPerMille: label.riskPerMille + joint.riskPerMille,
         waterOffSeconds:
@@ -306,6 +316,8 @@ export class Grower {
         if (!joint.allowed) continue
         if (first && this.firstMethod && pair.method.id !== this.firstMethod) continue
         if (!this.closes(label, joint, beforeStop)) continue
+        const sameHeat = label.hot && pair.method.needsFlame
+        const spared = sameHeat ? joint.spared : NOTHING_SPARED
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
         const lo = (reach[0] as number) - joint.insHi
         const hi = (reach[1] as number) - joint.insLo
@@ -318,22 +330,34 @@ export class Grower {
           final: pair,
           joint,
           done: true,
+          hot: false,
           mask: label.mask | joint.bit,
           tools: label.tools | joint.tools,
           heat: label.heat | this.heatOf(label, pair, false) | heatBits(pair, problem.meets.to),
-          additive: label.additive + joint.cents,
+          additive: label.additive + joint.cents - spared.cents,
           priceCents: label.priceCents + joint.priceCents,
-          seconds: label.seconds + joint.seconds,
+          seconds: label.seconds + joint.seconds - spared.seconds,
           joints: label.joints + 1,
           riskPerMille: label.riskPerMille + joint.riskPerMille,
-          waterOffSeconds:
-            label.waterOffSeconds + (stands && problem.isStub(stands) ? joint.closeSeconds : 0),
+          waterOffSeconds: this.waterOffWith(label, joint, sameHeat),
           lo,
           hi,
           fine: this.told ? this.follow(label.fine, this.word(`${pair.pairId}!`)) : 0,
           way: this.told ? this.follow(label.way, this.word(`${pair.method.id}!`)) : 0,
         }
       }
+  }
+
+  /**
+   * The water is off for what opens the old end and for the joint on it; of a run at either end, and since one waits
+   * while the other is made, for the longer of them.
+   */
+  private waterOffWith({ back, start, waterOffSeconds }: Label, joint: Weighed, sameHeat: boolean): number {
+    const { problem } = this
+    const stands = back ? problem.far : start
+    if (!stands || !problem.isStub(stands)) return waterOffSeconds
+    if (!back) return waterOffSeconds + joint.closeSeconds
+    return Math.max(waterOffSeconds, removalSeconds(start.removal) + closesIn(joint, sameHeat))
   }
 
   /** What a joint does to the body the line begins at, and to the tee that it puts in, where others meet it there. */

@@ -3,7 +3,7 @@ import { removalById } from '../../assembly/oldJoints/removals'
 import { CATALOG } from '../../catalog'
 import { partCents } from '../costs/costs'
 import type { MateOption, MateSettings } from '../types'
-import { jointHands, jointTools, removalHands, toolsBought } from './hands'
+import { heatsThrough, jointHands, jointTools, nutDrawn, removalHands, secondCup, toolsBought } from './hands'
 
 export interface CostsCheck {
   readonly partsCents: number
@@ -41,9 +41,16 @@ export function checkBill(option: MateOption, settings: MateSettings): CostsChec
       .reduce((sum, { id, quantity }) => sum + quantity * (settings.consumableCents[id] ?? 0), 0),
     labourCents: [
       removalHands(removal),
-      ...option.joints.map((joint, index) =>
-        jointHands(methods[index] as (typeof METHODS)[number], joint.tubeMaterial, joint.atStub, settings),
-      ),
+      ...option.joints.map((joint, index) => {
+        const method = methods[index] as (typeof METHODS)[number]
+        const between = CATALOG.find(({ id }) => id === option.parts[joint.from]?.fittingId)
+        const hot = methods[index - 1]?.id === 'sweat' && between !== undefined && heatsThrough(between)
+        return (
+          jointHands(method, joint.tubeMaterial, joint.atStub, settings) -
+          (hot ? secondCup(method, joint.tubeMaterial, joint.atStub, settings) : 0)
+        )
+      }),
+      ...option.parts.map(nutDrawn),
     ].reduce((sum, seconds) => sum + labour(seconds), 0),
     setUpCents: [...new Set(methods)].reduce(
       (sum, method) =>

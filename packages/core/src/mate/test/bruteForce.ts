@@ -8,7 +8,16 @@ import { partCents } from '../costs/costs'
 import { cutInRoute, type Route, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn, stuffsOf } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
-import { jointCloses, jointHands, jointTools, removalHands, toolsBought } from './hands'
+import {
+  heatsThrough,
+  jointCloses,
+  jointHands,
+  jointTools,
+  nutDrawn,
+  removalHands,
+  secondCup,
+  toolsBought,
+} from './hands'
 
 /**
  * All chains by plain depth-first enumeration over the raw tables, priced by the formula of docs/cost-model.md
@@ -295,6 +304,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
 
   interface State {
     readonly open: PortEnd
+    /** The fitting with the open end was just soldered at its other one. */
+    readonly hot: boolean
     readonly way: string
     readonly parts: readonly string[]
     readonly shown: readonly {
@@ -333,6 +344,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     const stage = pastStop || removal.keeps ? route.opensAt : 0
     const withJoint = (state: State, joint: Joint, judged: Judged, first: boolean): State => {
       const [min, max] = insertion(joint)
+      const spared = state.hot
+        ? secondCup(joint.method, joint.tip.material, first && stub !== null, settings)
+        : 0
       const usable = start.usableMm
       const reach: readonly [number, number] =
         span === null || !stub
@@ -348,11 +362,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       return {
         ...state,
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
-        additive: state.additive + judged.cents,
+        additive: state.additive + judged.cents - labour(judged.seconds) + labour(judged.seconds - spared),
         methods: new Set([...state.methods, joint.method.id]),
         trip: state.trip || missing(jointTools(joint.method, joint.tip.material)),
         price: state.price + judged.price,
-        seconds: state.seconds + judged.seconds,
+        seconds: state.seconds + judged.seconds - spared,
         risk: state.risk + judged.perMille,
         joints: state.joints + 1,
         waterOff:
@@ -446,7 +460,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           way: `${state.way};${joint.method.id}>${fitting.family}`,
           parts: [...state.parts, fitting.id],
           shown: open ? [...state.shown, { open, stage, turned, loose }] : state.shown,
-          additive: joined.additive + cents,
+          hot: joint.method.id === 'sweat' && heatsThrough(fitting),
+          additive: joined.additive + cents + labour(nutDrawn(fitting)),
+          seconds: joined.seconds + nutDrawn(fitting),
           price: joined.price + cents,
           trip: joined.trip || !aboard,
           notAboard: joined.notAboard + (aboard ? 0 : 1),
@@ -467,6 +483,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     const disliked = settings.houseRules.oldStop === 'cut-behind' ? taking : removal.id.includes('cut-behind')
     walk({
       open: start.port,
+      hot: false,
       way: removal.id,
       parts: [],
       shown: [{ open: start.port, stage, turned: 0, loose: false }],

@@ -1,5 +1,6 @@
 import type { METHODS } from '../../assembly/methods/table'
 import type { Removal } from '../../assembly/oldJoints/removals'
+import type { Fitting } from '../../catalog/types'
 import type { MateSettings } from '../types'
 
 type Method = (typeof METHODS)[number]
@@ -35,6 +36,38 @@ export function jointHands(
   for (const step of stepsOf(method, material, onOldPipe)) if (!step.passive) sum += step.seconds
   return sum
 }
+
+/** Trade: a fitting of bare metal is hot all through once one of its cups is soldered; a tube, a valve, a union are not. */
+export const heatsThrough = ({ family, heatSensitive }: Pick<Fitting, 'family' | 'heatSensitive'>): boolean =>
+  !heatSensitive && !/^tube-piece$|union|stop|valve|bib/.test(family)
+
+/** Seconds that the next cup of a hot fitting spares: of its heat only half a minute of feeding is left. */
+export function secondCup(
+  method: Method,
+  material: string,
+  onOldPipe: boolean,
+  settings: MateSettings,
+): number {
+  if (method.id !== 'sweat') return 0
+  const steps = stepsOf(method, material, onOldPipe)
+  const heat = steps.find(({ words }) => words === 'sweat.heat')?.seconds ?? 0
+  const own = settings.jointMinutes[method.id]
+  if (own === undefined) return heat - 30
+  // the shop's own minutes are shared out among the acts, in whole seconds
+  let left = Math.round(own * 60)
+  let rest = 0
+  for (const step of steps) if (!step.passive) rest += step.seconds
+  for (const step of steps.filter(({ passive }) => !passive)) {
+    const share = rest > 0 ? Math.round((left * step.seconds) / rest) : left
+    if (step.words === 'sweat.heat') return Math.max(0, share - 30)
+    left -= share
+    rest -= step.seconds
+  }
+  return 0
+}
+
+/** Seconds to draw a union's nut. */
+export const nutDrawn = ({ family }: Pick<Fitting, 'family'>): number => (/union$/.test(family) ? 60 : 0)
 
 /** Cement in a warm room: twice as long from 1-1/2 in, three hours from 2-1/2 in on. */
 function slower(id: string, nominal: string): number {
