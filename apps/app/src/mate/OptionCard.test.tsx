@@ -150,6 +150,16 @@ it('has the minutes of the order of work where those are known, and says so; els
   expect(
     withTimes([option], [{ optionId: 'another', handsSeconds: 1, waterOffSeconds: 1, boundSeconds: 1 }]),
   ).toEqual([option])
+  // the least water off is said of what the plans make it, not of the bounds
+  const other = { ...option, id: 'other', leads: ['waterOffSeconds' as const] }
+  const both = [
+    { optionId: option.id, handsSeconds: 660, waterOffSeconds: 1500, boundSeconds: 1500 },
+    { optionId: 'other', handsSeconds: 660, waterOffSeconds: 1600, boundSeconds: 1600 },
+  ]
+  expect(withTimes([option, other], both).map(({ leads }) => leads.includes('waterOffSeconds'))).toEqual([
+    true,
+    false,
+  ])
   const { container } = render(
     <OptionCard option={timed ?? option} rank={1} chosen={false} together={false} planned />,
   )

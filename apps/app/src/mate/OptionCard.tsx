@@ -83,11 +83,18 @@ export function withTimes(
   times: readonly WayTimes[] | null,
 ): readonly RankedOption[] {
   const of = new Map(times?.map((each) => [each.optionId, each]))
-  return options.map((option) => {
+  const timed = options.map((option) => {
     const own = of.get(option.id)
     if (!own) return option
     const { handsSeconds: seconds, waterOffSeconds } = own
     return { ...option, waterOffSeconds, criteria: { ...option.criteria, seconds, waterOffSeconds } }
+  })
+  if (!options.every(({ id }) => of.has(id))) return timed
+  // which keeps the water off for least is known by the plans alone
+  const least = Math.min(...timed.map(({ waterOffSeconds }) => waterOffSeconds))
+  return timed.map((option) => {
+    const others = option.leads.filter((criterion) => criterion !== 'waterOffSeconds')
+    return { ...option, leads: option.waterOffSeconds === least ? [...others, 'waterOffSeconds'] : others }
   })
 }
 

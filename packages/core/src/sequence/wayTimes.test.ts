@@ -26,11 +26,19 @@ describe('the minutes of a way, by its plan', () => {
 
   it('every cent of a way is accounted for: where a call-back costs ten dollars, its risk is its chance in cents', () => {
     const settings = { ...WELL_EQUIPPED, callBackCents: 1000 }
-    const { options } = mate({ lines: [line('copper.l.3/4')], settings, k: 60 }).lines[0] ?? { options: [] }
-    const oneHeat = options.filter(
-      ({ joints }) => joints[0]?.method === 'sweat' && joints[1]?.method === 'sweat',
+    const options = ['copper.l.3/4', 'copper.l.1', 'copper.l.3/8', 'galvanised.40.1/2'].flatMap(
+      (pipeId) =>
+        mate({
+          lines: [line(pipeId, pipeId.startsWith('galv') ? { oldJoint: 'threaded', thread: 'NPT' } : {})],
+          settings,
+          k: 30,
+        }).lines[0]?.options ?? [],
     )
-    expect(oneHeat.length).toBeGreaterThan(0)
+    const twice = options.filter(({ joints }) =>
+      joints.some(({ method }, seam) => method === 'sweat' && joints[seam + 1]?.method === 'sweat'),
+    )
+    expect(twice.length).toBeGreaterThan(0)
+    expect(options.some(({ parts }) => parts.some(({ family }) => family.endsWith('union')))).toBe(true)
     for (const { id, costs, criteria } of options)
       expect([id, costs.riskCents]).toEqual([id, criteria.riskPerMille])
   })
