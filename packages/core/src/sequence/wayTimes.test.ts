@@ -38,7 +38,6 @@ describe('the minutes of a way, by its plan', () => {
       joints.some(({ method }, seam) => method === 'sweat' && joints[seam + 1]?.method === 'sweat'),
     )
     expect(twice.length).toBeGreaterThan(0)
-    expect(options.some(({ parts }) => parts.some(({ family }) => family.endsWith('union')))).toBe(true)
     for (const { id, costs, criteria } of options)
       expect([id, costs.riskCents]).toEqual([id, criteria.riskPerMille])
   })
