@@ -4,7 +4,7 @@
 import { sequence } from '@diarmos/core'
 import { schedule } from '../packages/core/src/sequence/schedule'
 import { arg } from './arg'
-import { IN_WALL, job, outletsOf, solvedQuestions } from './made/jobs'
+import { IN_WALL, job, outletsOf, solvedQuestions, teed } from './made/jobs'
 import { leastHalves, someTasks } from './made/timed'
 import { carryOut } from './made/world'
 import { Dice } from './mate/random'
@@ -12,6 +12,7 @@ import { Dice } from './mate/random'
 const count = Number(arg('count', '5000'))
 const solved = solvedQuestions(400)
 const outlets = outletsOf(IN_WALL)
+const tees = teed()
 const wrong = new Map<string, number[]>()
 let steps = 0
 let lines = 0
@@ -21,7 +22,7 @@ let proved = 0
 let windows = 0
 let widest = 0
 for (let index = 0; index < count; index++) {
-  const request = job(index, solved, outlets)
+  const request = job(index, solved, outlets, tees)
   const begin = performance.now()
   const plan = sequence(request)
   const took = performance.now() - begin

@@ -1,6 +1,7 @@
 // Jobs as a shop meets them, with ways that were found for them: one to three fixtures behind one shut-off.
 import {
   BODY_KINDS,
+  CATALOG,
   type Conditions,
   keptStopEnd,
   type LineRequest,
@@ -92,6 +93,59 @@ export function outletsOf(kinds: readonly string[]): ReadonlyMap<string, readonl
   )
 }
 
+/** Tees let into runs of copper, of plastic and of steel, with what their branch feeds: solved together. */
+export function teed(): readonly (readonly PlanLine[])[] {
+  const { conditions } = judged(0).request.lines[0]
+  const { settings } = judged(3).request
+  const plain: Conditions = {
+    ...conditions,
+    oldJoint: 'none',
+    access: 'reachable',
+    stubMm: null,
+    line: 'dry',
+    flame: true,
+  }
+  // what a van is without: nothing, what is pushed and pressed, all but what is soldered
+  const vans = [
+    CATALOG,
+    CATALOG.filter(({ ports }) => ports.every(({ form }) => !/^(push|press)/.test(form))),
+    CATALOG.filter(
+      ({ family, material, ports }) =>
+        /stop$|connector$|bib$/.test(family) ||
+        (/copper|brass/.test(material) && ports.every(({ form }) => /^(solder|tube|taper)/.test(form))),
+    ),
+  ]
+  const runs = ['copper.l.1/2', 'copper.l.3/4', 'copper.m.1/2', 'pex-b.sdr9.1/2', 'cpvc.sdr11.1/2'] as const
+  return runs.flatMap((pipeId) =>
+    ['faucet.hose.3/8', 'toilet.fill.7/8', 'hose.outlet', 'valve.combo.1/2'].flatMap((fed) =>
+      vans.flatMap((catalogue, van): (readonly PlanLine[])[] => {
+        const sidewaysMm = van === 0 ? 60 : 0
+        const lines: LineRequest[] = [
+          {
+            lineId: 'trunk',
+            pipeId,
+            cutIn: { insert: 'tee', farMm: null, freeMm: [600, 600], sidewaysMm },
+            conditions: plain,
+          },
+          { lineId: 'branch', branchOf: 'trunk', to: mouthOf(fed), conditions: plain },
+        ]
+        const { lines: alone, together } = mate({ lines, settings, k: 6 }, { catalogue })
+        if (!together) return []
+        const material = pipeById(pipeId)?.material
+        const chosen = alone.map(({ options }, at) => options.find(({ id }) => id === together.optionIds[at]))
+        const [trunk, branch] = chosen
+        if (!trunk || !branch) return []
+        return [
+          [
+            { lineId: 'trunk', option: trunk, conditions: plain, ...(material ? { material } : {}) },
+            { lineId: 'branch', branchOf: 'trunk', option: branch, conditions: plain },
+          ],
+        ]
+      }),
+    ),
+  )
+}
+
 const TWO_WATERS = /^(faucet|tap|washer|valve)/
 
 /** The job that a number stands for, of questions that were solved. */
@@ -99,6 +153,7 @@ export function job(
   index: number,
   solved: readonly Solved[],
   outlets: ReadonlyMap<string, readonly Solved[]>,
+  tees: readonly (readonly PlanLine[])[] = [],
 ): PlanRequest {
   const dice = new Dice(410_000 + index)
   const lines: PlanLine[] = []
@@ -142,6 +197,9 @@ export function job(
       })
     }
   }
+  // dice of its own, so that all else stays as it was
+  const more = new Dice(870_000 + index)
+  if (tees.length > 0 && more.chance(0.2)) lines.push(...more.pick(tees))
   return {
     lines,
     bodies,

@@ -1,12 +1,13 @@
-import { type PlannedStep, type PlanRequest, sequence } from '@diarmos/core'
+import { type PlannedStep, type PlanRequest, STARTING_SETTINGS, sequence } from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
-import { IN_WALL, job, outletsOf, solvedQuestions } from './jobs'
+import { IN_WALL, job, outletsOf, solvedQuestions, teed } from './jobs'
 import { carryOut } from './world'
 
 const solved = solvedQuestions(60)
 const outlets = outletsOf(IN_WALL)
+const TEES = teed()
 // a twentieth of what bench/plan.ts carries out
-const JOBS = Array.from({ length: 250 }, (_, index) => job(index, solved, outlets))
+const JOBS = Array.from({ length: 250 }, (_, index) => job(index, solved, outlets, TEES))
 let known: readonly { readonly request: PlanRequest; readonly steps: readonly PlannedStep[] }[] | null = null
 /** Planned when a test first asks: what a change to the planner breaks is that test's to see. */
 function planned() {
@@ -20,6 +21,26 @@ describe('an order of work that is carried out', () => {
       carryOut(request, steps).map((what) => `job ${index}: ${what}`),
     )
     expect(wrong).toEqual([])
+  })
+
+  it('a tee and what branches off it are soldered in one heat, by the hands that they were priced at', () => {
+    const { houseRules } = STARTING_SETTINGS
+    let oneHeat = 0
+    for (const lines of TEES)
+      for (const people of [1, 2] as const) {
+        const request = { lines, people, houseRules }
+        const { steps } = sequence(request)
+        expect(carryOut(request, steps)).toEqual([])
+        const seconds = (wanted: (step: PlannedStep) => boolean) =>
+          steps
+            .filter((step) => !step.passive && wanted(step))
+            .reduce((sum, { startSeconds, endSeconds }) => sum + endSeconds - startSeconds, 0)
+        const hands = seconds(({ id, seam }) => seam !== null || /^[a-z]+\/remove\//.test(id))
+        const priced = lines.reduce((sum, { option }) => sum + option.costs.labourSeconds, 0)
+        expect(hands).toBe(priced)
+        if (steps.some(({ id, words }) => id === 'branch/0/close' && words === 'sweat.heat-same')) oneHeat++
+      }
+    expect(oneHeat).toBeGreaterThan(10)
   })
 
   it('has words for every step', () => {

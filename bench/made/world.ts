@@ -314,7 +314,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
         wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
     }
 
-  for (const line of lines) wrong.push(...remelted(line, steps))
+  for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)
     const hangs = steps.find(({ words, id }) => words === 'fixture.hang' && id.endsWith(`-${body?.id}`))
@@ -336,13 +336,23 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
  * A fitting that was soldered is hot all through when it is heated again: what was made runs out. A tube and a valve are
  * long enough to be heated at one end, and a union comes apart.
  */
-function remelted(line: Line, steps: readonly Step[]): string[] {
+function remelted(line: Line, lines: readonly Line[], steps: readonly Step[]): string[] {
   const { parts, joints } = line.option
   const heats = steps.filter((step) => step.lineId === line.lineId && /^sweat\.heat/.test(step.words))
   return parts.flatMap((part, at) => {
     if (part.family === 'tube-piece' || part.family.endsWith('union') || SHUTS.test(part.family)) return []
+    // a tee is hot at its branch too
+    const branches = /tee$/.test(part.family)
+      ? lines.filter(({ branchOf }) => branchOf === line.lineId).map(({ lineId }) => lineId)
+      : []
     const on = heats
       .filter(({ seam }) => seam !== null && [joints[seam]?.from, joints[seam]?.to].includes(at))
+      .concat(
+        steps.filter(
+          ({ lineId, seam, words }) =>
+            seam === 0 && branches.includes(lineId ?? '') && /^sweat\.heat/.test(words),
+        ),
+      )
       .sort((a, b) => a.startSeconds - b.startSeconds)
     const again = on
       .slice(1)

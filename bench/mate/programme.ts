@@ -431,7 +431,8 @@ export function programmeOf(
       start,
       closing: 'no',
       last: null,
-      hot: false,
+      // trade: a tee with a cup for its branch has cups all round
+      hot: open[index]?.port.form === 'solder-cup',
       trend: 0,
       undoes: '',
     })

@@ -358,7 +358,7 @@ function build(request: PlanRequest): Graph {
   addFixtures(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
-  for (const [lineId, ofLine] of heats) makeInOneHeat(graph, lineId, ofLine)
+  makeInOneHeat(graph, lines, heats)
   // a part that is missing is found out before anything is set out, made up or shut
   for (const id of graph.nodes.keys()) graph.precede('general/parts', id)
   graph.precede('general/two-hours', 'general/morning')

@@ -50,6 +50,8 @@ export interface BranchEnd {
   readonly end: PortEnd
   /** It is the outlet of a stop: what follows is what follows a stop. */
   readonly pastStop: boolean
+  /** The fitting is soldered at its other ends: what is soldered into this one is made in the same heat. */
+  readonly hot: boolean
 }
 
 /** What a line shares with the others of its question. */
@@ -109,6 +111,7 @@ export class Problem {
   private readonly wider = new Map<number, readonly Choice[]>()
   private readonly leadsOn: ReadonlySet<number> | undefined
   private readonly pastStop: ReadonlySet<Start>
+  private readonly heated: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
   private readonly stages: Int8Array
   private readonly inner: (Weighed | undefined)[]
@@ -166,6 +169,7 @@ export class Problem {
     }
     for (const start of this.begin) this.network.classOf(start.port)
     this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
+    this.heated = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.hot))
     this.book = bookOf(this.network, request.settings, request.improvised ?? false)
     // round a corner the distance along the pipe says nothing of the pieces
     const { spanMm, reachMm } = line.conditions
@@ -232,6 +236,11 @@ export class Problem {
   /** The stage that the line begins at: past the stop, or the adapter, where that is what it begins at. */
   beginStage(start: Start): number {
     return this.pastStop.has(start) || start.removal.keeps ? this.route.opensAt : 0
+  }
+
+  /** Whether what a start opens is hot while the line before it is made. */
+  beginsHot(start: Start): boolean {
+    return this.heated.has(start)
   }
 
   /** Whether a start is an old pipe, so that the rules of the place hold for the joint on it. */
@@ -351,15 +360,21 @@ export class Problem {
 
   /** Every end that this line may leave open for another, whatever way is taken: O(groups). */
   branchEnds(): BranchEnd[] {
-    const classes = new Map<number, boolean>()
+    const classes = new Map<number, Pick<BranchEnd, 'pastStop' | 'hot'>>()
     for (const group of this.network.everyGroup())
       if (
         group.branchClass >= 0 &&
         this.route.stages.some((_, stage) => this.after(stage, group) !== null) &&
         this.choices(group).length > 0
       )
-        classes.set(group.branchClass, group.role === 'dual-stop')
-    return [...classes].map(([id, pastStop]) => ({ end: this.network.ends[id] as PortEnd, pastStop }))
+        classes.set(group.branchClass, {
+          pastStop: group.role === 'dual-stop',
+          hot:
+            group.hotThrough &&
+            (classes.get(group.branchClass)?.hot ?? true) &&
+            [group.inClass, group.outClass].every((id) => this.network.ends[id]?.form === 'solder-cup'),
+        })
+    return [...classes].map(([id, told]) => ({ end: this.network.ends[id] as PortEnd, ...told }))
   }
 
   /** The stage after a part, or null where it has no place here. */

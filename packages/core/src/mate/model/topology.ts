@@ -55,7 +55,15 @@ export class Topology {
     const expanded = new Uint8Array(places)
     const stages = new Set([0, ...problem.begin.map((start) => problem.beginStage(start))])
     let layer: Place[] = [...stages].flatMap((stage) =>
-      network.ends.map((_, openClass) => ({ of: openClass, stage, turned: 0, hot: false })),
+      network.ends.flatMap(({ form }, openClass) =>
+        // a cup may belong to what is soldered at its other ends
+        (form === 'solder-cup' ? [false, true] : [false]).map((hot) => ({
+          of: openClass,
+          stage,
+          turned: 0,
+          hot,
+        })),
+      ),
     )
     while (layer.length > 0) {
       const following: Place[] = []

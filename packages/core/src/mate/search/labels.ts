@@ -184,7 +184,7 @@ export class Grower {
           trend: 0,
           closing: 'no',
           parts: 0,
-          hot: false,
+          hot: problem.beginsHot(start),
           mask: 0,
           tools: problem.toolMask(removal.tools),
           notAboard: 0,

@@ -72,6 +72,7 @@ export function bestTogether(
       for (const chain of bruteForce(request, settings, {
         ...limits,
         pastStop: branchOf !== undefined && /compression-outlet/.test(begins),
+        hotStart: branchOf !== undefined && /^solder-cup/.test(begins),
         wetTrunk: wetTrunk(lines, line),
       })) {
         if (sparesTrip(chain)) continue

@@ -54,6 +54,8 @@ interface Options {
   readonly mostParts: number
   /** The line begins at the outlet of a stop. */
   readonly pastStop?: boolean
+  /** It begins at the branch of a tee that is soldered. */
+  readonly hotStart?: boolean
   /** It branches off a line that cannot be dried, and that begins with a joint which is screwed. */
   readonly wetTrunk?: boolean
 }
@@ -212,7 +214,7 @@ export function placeOf(
 }
 
 export function bruteForce(line: LineRequest, settings: MateSettings, options: Options): Chain[] {
-  const { catalogue = CATALOG, mostParts, pastStop = false, wetTrunk = false } = options
+  const { catalogue = CATALOG, mostParts, pastStop = false, hotStart = false, wetTrunk = false } = options
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
@@ -483,7 +485,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     const disliked = settings.houseRules.oldStop === 'cut-behind' ? taking : removal.id.includes('cut-behind')
     walk({
       open: start.port,
-      hot: false,
+      // trade: a tee with a cup for its branch has cups all round
+      hot: hotStart,
       way: removal.id,
       parts: [],
       shown: [{ open: start.port, stage, turned: 0, loose: false }],
