@@ -370,7 +370,10 @@ function hasOldConnector({ option, conditions, meets }: Line, bodies: Bodies): b
   return !['bare', 'new-end', 'cut-open'].includes(option.removalId)
 }
 
-/** A valve whose own cup takes the old pipe, or that is soldered in place by choice: it is capped when it is cold again. */
+/**
+ * A valve whose own cup takes the old pipe or closes its line, or that is soldered in place by choice: where a flame gets
+ * at it a hand does, and it is capped when it is cold again.
+ */
 function heatedWhereItHangs(
   lines: readonly Line[],
   body: string | undefined,
@@ -381,7 +384,7 @@ function heatedWhereItHangs(
       body !== undefined &&
       meets?.to === body &&
       option.joints.at(-1)?.method === 'sweat' &&
-      (at === 'place' || option.joints.length === 1),
+      (at === 'place' || option.joints.length === 1 || option.closes?.seam === option.joints.length - 1),
   )
 }
 
