@@ -203,6 +203,7 @@ export function job(
   return {
     lines,
     bodies,
+    ...(more.chance(0.3) ? { permit: true } : {}),
     people: dice.pick([1, 1, 2] as const),
     houseRules: { ...STARTING_SETTINGS.houseRules, solderAt: dice.pick(['bench', 'place'] as const) },
   }

@@ -119,6 +119,12 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^union\.draw/, 'after', /^open\.restore$/, /floods: .* undrawn/],
   [/^sweat\.heat-same/, 'after', /^sweat\.cool/, /remelts: part/],
   [/^long\.cap/, 'after', /^open\.restore$/, /stands long and open/],
+  [/^cover\.(wall|ground)/, 'before', /^prove\.hold$/, /covered before it was held/],
+  [/^cover\.(wall|ground)/, 'before', /^cover\.inspected/, /covered before it was inspected/],
+  [/^cover\.(wall|ground)/, 'before', /^prove\.morning/, /covered before it was looked at again/],
+  [/^cover\.(wall|ground)/, 'before', /^prove\.tissue/, /covered with .* not looked at/],
+  [/^hold\.set/, 'before', /^open\.restore$/, /held without water/],
+  [/^long\.cut/, 'before', /^cover\.wall/, /cut before the wall is shut/],
 ]
 
 describe('an order that is spoilt on purpose', () => {

@@ -68,7 +68,10 @@ function underPressure(line: Line): number[] {
  *
  * @param steps as planned; their times count, not their place in the list
  */
-export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps: readonly Step[]): string[] {
+export function carryOut(
+  { lines, bodies = [], houseRules, permit }: PlanRequest,
+  steps: readonly Step[],
+): string[] {
   const wrong: string[] = []
   const of = new Map(lines.map((line) => [line.lineId, line]))
   const states = new Map<string, LineState>(
@@ -91,7 +94,9 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
       },
     ]),
   )
-  const house = { on: true, drained: false, proved: false, stopsShut: false, closedUp: false }
+  const house = { on: true, drained: false, proved: false, stopsShut: false }
+  const cover = { held: false, inspected: false, done: false, again: new Set<string>() }
+  const shutIn = lines.filter((line) => !isDrain(line) && line.conditions.access !== 'reachable')
   const heater = { on: true, filled: true }
   const water = lines.filter((line) => !isDrain(line))
   const hot = water.filter(({ conditions }) => conditions.service === 'hot')
@@ -134,6 +139,26 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
       wrong.push('burns dry: the heater is on while it drains')
     if (words === 'safe.drain' && house.on) wrong.push('drains against open water')
     if (words === 'safe.proved' && !house.drained) wrong.push('proved before it was drained')
+    if (words === 'prove.hold' || words === 'hold.set') {
+      if (!house.on) wrong.push('held without water')
+      for (const each of shutIn)
+        for (const at of underPressure(each))
+          if (!stateOf(each).made.has(at)) wrong.push(`held with ${each.lineId} open at seam ${at}`)
+    }
+    if (/^cover\.(wall|ground)$/.test(words)) {
+      if (!house.on) wrong.push('covered without pressure')
+      if (!cover.held) wrong.push('covered before it was held')
+      if (permit && !cover.inspected) wrong.push('covered before it was inspected')
+      const looks = { both: 2, 'two-hours': 1, 'next-morning': 1 }[houseRules.recheck]
+      if (cover.again.size < looks) wrong.push('covered before it was looked at again')
+      for (const each of shutIn) {
+        if (!stateOf(each).looked) wrong.push(`covered with ${each.lineId} not looked at`)
+        if (!stateOf(each).capped) wrong.push(`covered with ${each.lineId} long and open`)
+        if (each.leftLong === undefined && stateOf(each).made.size < each.option.joints.length)
+          wrong.push(`covered with ${each.lineId} unfinished`)
+      }
+    }
+    if (words === 'long.cut' && shutIn.length > 0 && !cover.done) wrong.push('cut before the wall is shut')
     if (/^open\.restore/.test(words)) {
       if (!house.stopsShut) wrong.push('floods: the new stops are not shut')
       comesBack(water.filter((each) => (words === 'open.restore' ? !keepsStop(each) : keepsStop(each))))
@@ -252,6 +277,10 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
     if (words === 'safe.shut-kept' || words === 'safe.drain-kept')
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
     if (words === 'safe.drain') house.drained = true
+    if (words === 'prove.hold') cover.held = true
+    if (words === 'cover.inspected') cover.inspected = true
+    if (/^prove\.(two-hours|morning)$/.test(words)) cover.again.add(words)
+    if (/^cover\.(wall|ground)$/.test(words)) cover.done = true
     if (words === 'safe.proved') house.proved = true
     if (words === 'safe.heater-off') heater.on = false
     if (words === 'open.heater-on') heater.on = true
@@ -314,6 +343,7 @@ export function carryOut({ lines, bodies = [], houseRules }: PlanRequest, steps:
         wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
     }
 
+  if (shutIn.length > 0 && !cover.done) wrong.push('what lies open is never covered')
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)

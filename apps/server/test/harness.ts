@@ -103,4 +103,6 @@ export const HOUSE = {
   era: 'unknown',
   region: 'north-america',
   note: '',
+  storeys: null,
+  stopAt: '',
 }

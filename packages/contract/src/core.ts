@@ -609,6 +609,9 @@ export const mateOption = z.object({
   warnings: z.array(reason),
 }) satisfies z.ZodType<MateOption>
 
+/** Storeys of a house, as far as its water goes. */
+export const MOST_STOREYS = 12
+
 export const planRequest = z.object({
   jointMinutes: z.partialRecord(methodId, z.number().min(0).max(600)).optional(),
   lines: z
@@ -638,6 +641,10 @@ export const planRequest = z.object({
     .optional(),
   houseRules,
   oldSolder: z.boolean().optional(),
+  permit: z.boolean().optional(),
+  codeProfile: z.enum(CODE_PROFILES).optional(),
+  storeys: z.int().min(1).max(MOST_STOREYS).optional(),
+  stopAt: z.string().max(200).optional(),
   people: z.union([z.literal(1), z.literal(2)]).optional(),
 }) satisfies z.ZodType<PlanRequest>
 

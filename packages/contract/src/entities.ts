@@ -6,6 +6,7 @@ import {
   endFault,
   era,
   instrument,
+  MOST_STOREYS,
   mateOption,
   mateSettings,
   measurer,
@@ -46,6 +47,10 @@ export const entities = {
     era,
     region,
     note: prose,
+    /** Storeys that its water runs empty from; null while nobody has said it. */
+    storeys: z.int().min(1).max(MOST_STOREYS).nullable(),
+    /** Where its own stop is. */
+    stopAt: optionalLine,
   }),
   contact: z.object({ propertyId: id, name: line, phone: optionalLine, email: optionalLine }),
   point: z.object({
@@ -72,6 +77,8 @@ export const entities = {
     /** Who closed it; the server sees to it that nobody writes in another person's name. */
     closedBy: id.nullable(),
     note: prose,
+    /** A permit is open: what will be covered is inspected first. */
+    permit: z.boolean(),
     /** What was advised, and what the customer said to it. */
     advice: z
       .array(

@@ -1,6 +1,8 @@
 import type { HoldJudged } from '@diarmos/core'
+import { testPressureText } from '@diarmos/core/words/testPressure'
 import { type ReactNode, useState } from 'react'
 import { View } from 'react-native'
+import { useSettings } from '../data/select'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { EndRow, EndSheet } from '../ui/EndChoice'
@@ -120,11 +122,10 @@ export function HoldPanel({
   const [street, setStreet] = useState(now.streetKpa === null ? '' : shown(now.streetKpa, now.gauge))
   const streetWrong = street !== '' && readPressure(street, now.gauge) === null
   const [picking, setPicking] = useState(false)
+  const profile = useSettings()?.fields.mate.codeProfile
   const caution = (
     <Note kind="caution" title="Water, not air">
-      Air under pressure throws what lets go. Take off or shut away what is not made for it: heater,
-      cartridges, hoses. The code says how high and how long; the model plumbing code’s 312.5 has the working
-      pressure at least, for 15 minutes (recalled: verify).
+      {`Air under pressure throws what lets go. Take off or shut away what is not made for it: heater, cartridges, hoses. ${testPressureText(profile)}`}
     </Note>
   )
   const reading = (

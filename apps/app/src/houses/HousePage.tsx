@@ -15,6 +15,7 @@ import { useSheet } from '../ui/useSheet'
 import { DuePart } from './DuePart'
 import { HouseOut } from './HouseOut'
 import { PointWall } from './PointWall'
+import { WaterPart } from './WaterPart'
 
 function LineMemory({ line }: { line: Doc<'line'> }) {
   const finding = newest(useDocsOf('finding', 'lineId', line.id))
@@ -106,6 +107,7 @@ export function HousePage({ propertyId }: { propertyId: string }) {
             : 'Its points, jobs and contact go along; for thirty days all of it can be taken back.'}
         </Txt>
         {property.fields.note ? <Txt className="py-2">{property.fields.note}</Txt> : null}
+        <WaterPart property={property} />
         {contacts.map((contact) => (
           <View key={contact.id} className="min-h-[52px] flex-row items-center border-b border-rule">
             <View className="flex-1">

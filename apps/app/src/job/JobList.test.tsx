@@ -6,7 +6,7 @@ import type { Doc } from '../data/types'
 import { HouseList } from '../houses/HouseList'
 import { HousePage } from '../houses/HousePage'
 import { held, openJob, openShop, putOnShelf } from '../test/shop'
-import { all, one, press, write } from '../test/touch'
+import { all, dialog, one, press, write } from '../test/touch'
 import { StatusLine } from '../ui/StatusLine'
 import { closeJob } from './actions'
 import { Conflicts } from './Conflicts'
@@ -174,6 +174,16 @@ describe('houses', () => {
     render(<HousePage propertyId={propertyId} />)
     expect(screen.getAllByText('not known yet')).toHaveLength(2)
     expect(screen.getByText('Key under the pot')).toBeTruthy()
+    // where its water is shut is asked once, and stands there from then on
+    expect(screen.getByText(/Nobody has written down where/)).toBeTruthy()
+    await press(one('button', /^Change/))
+    await write('Its own stop is', 'behind the wash tub')
+    await press(one('radio', /: 2$/, dialog()))
+    await press(one('button', 'Save', dialog()))
+    expect(held('property')[0]?.fields).toMatchObject({ stopAt: 'behind the wash tub', storeys: 2 })
+    expect(
+      screen.getByText('Its water is shut behind the wash tub. It runs empty from 2 storeys.'),
+    ).toBeTruthy()
     // its point is drawn as one faces it
     await act(async () => {})
     expect(one('img', /the wall, as you face it/)).toBeTruthy()

@@ -68,6 +68,8 @@ export function NewJob() {
           era: entry.era,
           region,
           note: '',
+          storeys: null,
+          stopAt: '',
         },
       } as Edit)
     edits.push(...made.edits, {

@@ -465,3 +465,12 @@ export async function setNote(view: JobView, note: string): Promise<void> {
 export async function settle(doc: Doc, field: string, value: unknown): Promise<void> {
   await edit([{ kind: doc.kind, id: doc.id, patch: { [field]: value } } as Edit], 'Settled')
 }
+
+/** Whether a permit is open for the job: what will be covered then waits for its inspection. */
+export async function flipPermit(view: JobView): Promise<void> {
+  const permit = !(view.job.fields.permit ?? false)
+  await edit(
+    [{ kind: 'job', id: view.job.id, patch: { permit } } as Edit],
+    permit ? 'A permit is open' : 'No permit',
+  )
+}

@@ -269,9 +269,21 @@ export function planRequest(
         houseRules: settings.houseRules,
         oldSolder: old,
         jointMinutes: settings.jointMinutes,
+        ...coverFacts(view, settings),
         people,
       }
     : null
+}
+
+/** What of house, job and shop the shutting and the covering go by. */
+function coverFacts({ job, property }: JobView, { codeProfile }: MateSettings) {
+  const { storeys, stopAt } = property.fields
+  return {
+    ...(job.fields.permit ? { permit: true } : {}),
+    ...(codeProfile ? { codeProfile } : {}),
+    ...(storeys ? { storeys } : {}),
+    ...(stopAt ? { stopAt } : {}),
+  }
 }
 
 /** The ways that are listed for a line, for what the order of work makes of each; null while there are none. */
@@ -297,6 +309,7 @@ export function wayTimesRequest(
     bodies: bodiesOf(view),
     houseRules: settings.houseRules,
     jointMinutes: settings.jointMinutes,
+    ...coverFacts(view, settings),
   }
 }
 

@@ -117,3 +117,36 @@ it('every step can be ticked by itself, and what is different leads to where it 
   await press(one('button', 'Look again', dialog()))
   expect(one('tab', /^Find/).getAttribute('aria-selected')).toBe('true')
 })
+
+it('what will be covered is held under pressure, looked at again and inspected first', async () => {
+  await withFixture({ stubMm: 60 }, /^Fixture: Faucet/)
+  await press(one('switch', 'It stays, only its piping is new'))
+  await stage('Mate')
+  expect(all('switch', /A permit is open/)).toEqual([])
+  await press(one('switch', 'Within reach later'))
+  await press(one('switch', /A permit is open/))
+  expect(held('job')[0]?.fields.permit).toBe(true)
+  await press(one('button', 'Choose this way'))
+  await stage('Make')
+  await act(async () => {})
+  const said: string[] = []
+  for (let step = 0; step < 40 && screen.queryByTestId('tick-next'); step++) {
+    said.push(screen.getByTestId('stage').textContent ?? '')
+    await press(next())
+  }
+  expect(said.some((text) => text.includes('Leave it shut for 15 minutes'))).toBe(true)
+  const at = (what: RegExp) => said.findIndex((text) => what.test(text))
+  expect(at(/It holds/)).toBeGreaterThan(at(/The gauge on, the line at no less than/))
+  expect(at(/the inspector has seen it open/)).toBeGreaterThan(at(/It holds/))
+  expect(held('check').find(({ fields }) => fields.stepId === 'general/hold')?.fields.result).toBe('dry')
+  // looked at again first: no wall is closed before
+  expect(screen.getByTestId('card').textContent).toContain('Close the wall')
+  expect(one('note', /Not before it was looked at again/).textContent).toMatch(/two hours.*next morning/)
+  await press(one('button', 'On to the proof'))
+  for (const look of ['Again after two hours.', 'Again next morning.'])
+    await press(all('radio', /dry$/, one('radiogroup', look))[0] as HTMLElement)
+  await stage('Make')
+  await act(async () => {})
+  await press(next())
+  expect(screen.getByText('Everything is made.')).toBeTruthy()
+})

@@ -19,7 +19,7 @@ import type { Solved } from '../workers/solver'
 import { CardLines } from './CardLines'
 import { CardView, cardLines } from './CardView'
 import { Different } from './Different'
-import { heldBy, type Made, madeOf } from './made'
+import { heldBy, looksBefore, type Made, madeOf } from './made'
 import { ReadOut } from './ReadOut'
 import { PHASES, StepList } from './StepList'
 import { useAwake, useRing } from './signal'
@@ -104,28 +104,36 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
   const proves = card?.acts.some(({ words }) => isProof(words))
   const wet = card !== undefined && steps(card).some(({ id }) => view.checks.get(id)?.fields.result === 'wet')
   const held = card ? heldBy(made, card).filter(({ endsAt }) => endsAt > now) : []
+  const looks = card && !made.isCardDone(card) ? looksBefore(made, card) : []
+  const holds = card?.acts.some(({ words }) => words === 'prove.hold')
   const stale = view.lines.some((entry) => entry.matingStale)
-  const actions = !card ? (
-    <Button kind="primary" label="On to the proof" onPress={() => goTo('prove')} />
-  ) : made.isCardDone(card) ? (
-    <Button
-      label="Take it back"
-      onPress={() => tickAll(view, ticks(card, 'undone', true)).then(() => setLooked(null))}
-    />
-  ) : (
-    <View className="flex-row gap-2">
-      {proves ? (
-        <Button label="Wet" onPress={() => done(card, 'wet')} className="flex-1" testID="card-wet" />
-      ) : null}
+  const actions =
+    !card || looks.length > 0 ? (
+      <Button kind="primary" label="On to the proof" onPress={() => goTo('prove')} />
+    ) : made.isCardDone(card) ? (
       <Button
-        kind="primary"
-        label={proves ? 'Done, and all dry' : card.acknowledge ? 'Seen to' : 'Done'}
-        onPress={() => done(card)}
-        className="flex-[2]"
-        testID="tick-next"
+        label="Take it back"
+        onPress={() => tickAll(view, ticks(card, 'undone', true)).then(() => setLooked(null))}
       />
-    </View>
-  )
+    ) : (
+      <View className="flex-row gap-2">
+        {proves ? (
+          <Button
+            label={holds ? 'It falls' : 'Wet'}
+            onPress={() => done(card, 'wet')}
+            className="flex-1"
+            testID="card-wet"
+          />
+        ) : null}
+        <Button
+          kind="primary"
+          label={holds ? 'It holds' : proves ? 'Done, and all dry' : card.acknowledge ? 'Seen to' : 'Done'}
+          onPress={() => done(card)}
+          className="flex-[2]"
+          testID="tick-next"
+        />
+      </View>
+    )
   return (
     <StageFrame
       actions={
@@ -215,8 +223,13 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
                 What was made before has to stand first.
               </Note>
             ) : null}
+            {looks.length > 0 ? (
+              <Note kind="note" title="Not before it was looked at again">
+                {`${looks.map((step) => stepText(step, unit)).join(' ')} What is covered cannot be looked at any more: it stands at the proof, with its time.`}
+              </Note>
+            ) : null}
             {wet ? (
-              <Note kind="stop" title="A seam is wet">
+              <Note kind="stop" title={holds ? 'It does not hold' : 'A seam is wet'}>
                 Shut the water, make the seam again, and prove it again.
               </Note>
             ) : null}

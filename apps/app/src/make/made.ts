@@ -22,6 +22,12 @@ export interface Made {
 
 const LATER = /^(prove\.(two-hours|morning)|record\.)/
 
+/** Looks at the proof that a card has to wait for, and that were not taken yet. */
+export function looksBefore({ stepOf, isDone }: Made, card: Card): readonly PlannedStep[] {
+  const before = new Set(card.acts.flatMap((act) => act.steps.flatMap((id) => stepOf(id).after)))
+  return [...before].map(stepOf).filter((step) => LATER.test(step.words) && !isDone(step.id))
+}
+
 /** How far the work has come: all of it from the checks that are kept, so that it is the same after a reload. */
 export function madeOf(view: JobView, plan: Plan): Made {
   const steps = new Map(plan.steps.map((step) => [step.id, step]))

@@ -11,10 +11,12 @@ interface Props {
   /** It carries waste: no flame comes near plastic, and no water need be seen. */
   waste?: boolean
   set: (patch: Partial<Situation>, label: string) => void
+  /** Whether a permit is open for the job, and how that is changed: asked where something will be covered. */
+  permit: { readonly open: boolean; readonly flip: () => void }
 }
 
 /** What changes the answer most, where the thumb is: every flip gives a new one. */
-export function ConditionChips({ conditions, fresh = false, waste = false, set }: Props) {
+export function ConditionChips({ conditions, fresh = false, waste = false, set, permit }: Props) {
   const { flame, line, access, waterSeen } = conditions
   const chips = [
     {
@@ -50,6 +52,17 @@ export function ConditionChips({ conditions, fresh = false, waste = false, set }
       on: waterSeen,
       flip: () => set({ waterSeen: !waterSeen }, waterSeen ? 'Water not seen' : 'Water seen'),
     },
+    ...(access === 'reachable' || waste
+      ? []
+      : [
+          {
+            name: 'A permit is open: inspected before it is covered',
+            ofOldPipe: false,
+            short: 'permit',
+            on: permit.open,
+            flip: permit.flip,
+          },
+        ]),
   ]
   return (
     <View className="flex-row flex-wrap gap-1">

@@ -15,7 +15,7 @@ import {
   situationOf,
 } from '../data/select'
 import type { EntityFields } from '../data/types'
-import { chooseOptions, setConditions, setNote } from '../job/actions'
+import { chooseOptions, flipPermit, setConditions, setNote } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { mateRequest, wayTimesRequest } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
@@ -163,6 +163,7 @@ export function MateStage(props: Props) {
             fresh={line.ends.from !== 'pipe'}
             waste={line.line.fields.service === 'drain'}
             set={(patch, label) => void setConditions(view, alike(view, line), patch, label)}
+            permit={{ open: view.job.fields.permit ?? false, flip: () => void flipPermit(view) }}
           />
           {options.length > 0 ? (
             <WayStrip

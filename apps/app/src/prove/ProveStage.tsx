@@ -34,13 +34,17 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
   const recheck = useSettings()?.fields.mate.houseRules.recheck
   const again = recheck ? looksAgain(view, recheck) : []
   const now = new Date()
-  const proofs = plan.answer?.steps.filter((step) => step.kind === 'prove') ?? []
+  const steps = plan.answer?.steps ?? []
+  // the hold has its own place below
+  const proofs = steps.filter((step) => step.kind === 'prove' && step.id !== HOLD_STEP)
+  const asksHold = steps.some((step) => step.id === HOLD_STEP)
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
   const held = view.checks.get(HOLD_STEP)?.fields
   const heldIs = held?.result ?? 'undone'
   const seams = results.filter((result) => result === 'wet').length
   const wet = seams + (heldIs === 'wet' ? 1 : 0)
-  const open = results.filter((result) => result === 'undone').length
+  const open =
+    results.filter((result) => result === 'undone').length + (asksHold && heldIs === 'undone' ? 1 : 0)
   const lineOf = (lineId: string | null) => view.lines.find((entry) => entry.line.id === lineId)
   if (!plan.answer && plan.busy)
     return (
@@ -145,11 +149,13 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
         <Txt bold>Under pressure</Txt>
         {held && heldIs !== 'undone' ? (
           <Note kind={heldIs === 'wet' ? 'stop' : 'note'} title="The last hold">
-            {held.note}
+            {held.note || (heldIs === 'wet' ? 'It fell.' : 'It held, read at the work.')}
           </Note>
         ) : (
-          <Txt tone="soft">
-            A gauge on the shut line finds what tissue does not reach, before a wall is closed.
+          <Txt tone={asksHold ? 'amber' : 'soft'} bold={asksHold}>
+            {asksHold
+              ? 'It will be covered: held under pressure first, or a leak is found through the wall.'
+              : 'A gauge on the shut line finds what tissue does not reach, before a wall is closed.'}
           </Txt>
         )}
         <Button

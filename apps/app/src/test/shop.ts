@@ -64,6 +64,8 @@ export async function openJob(
           era: 'unknown',
           region: 'north-america',
           note: '',
+          storeys: null,
+          stopAt: '',
           ...house,
         },
       },

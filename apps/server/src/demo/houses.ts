@@ -77,7 +77,9 @@ export const HOUSES: readonly DemoHouse[] = [
       town: 'Gullhaven',
       era: '1940-1965',
       region: 'north-america',
-      note: 'Galvanised throughout, kitchen redone in copper. Main stop behind the wash tub.',
+      note: 'Galvanised throughout, kitchen redone in copper.',
+      storeys: 1,
+      stopAt: 'behind the wash tub',
     },
     contact: 'Mx. Teasel Quay',
     points: [
@@ -167,6 +169,8 @@ export const HOUSES: readonly DemoHouse[] = [
       era: '1995-2010',
       region: 'metric',
       note: 'Fitted out abroad: metric copper, parallel-thread taps.',
+      storeys: 1,
+      stopAt: 'under the galley step',
     },
     contact: 'Captain Ilse Brandywater',
     points: [
@@ -214,6 +218,8 @@ export const HOUSES: readonly DemoHouse[] = [
       era: 'before-1940',
       region: 'north-america',
       note: 'Lead at the scullery, cast iron below. The run through the cellar was renewed in copper.',
+      storeys: 3,
+      stopAt: 'in the cellar, by the street wall',
     },
     contact: 'Mr. Samphire Lode',
     points: [
@@ -268,6 +274,8 @@ export const HOUSES: readonly DemoHouse[] = [
       era: '1965-1978',
       region: 'north-america',
       note: 'Copper, drains in black plastic.',
+      storeys: 2,
+      stopAt: 'in the lower level, by the heater',
     },
     contact: 'Mrs. Kittiwake Orrin',
     points: [
@@ -336,6 +344,8 @@ export const HOUSES: readonly DemoHouse[] = [
       era: '1995-2010',
       region: 'north-america',
       note: 'Plastic tube throughout, from one manifold by the door. One shut-off for all of it.',
+      storeys: 1,
+      stopAt: 'at the manifold by the door',
     },
     contact: 'Mx. Avocet Brine',
     points: [
@@ -384,6 +394,8 @@ export const HOUSES: readonly DemoHouse[] = [
       era: '1978-1995',
       region: 'north-america',
       note: 'Grey polybutylene.',
+      storeys: 2,
+      stopAt: '',
     },
     contact: 'Ms. Sedge Harrowmere',
     points: [{ key: 'basin', name: 'Upstairs basin', kind: 'basin' }],

@@ -25,7 +25,8 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
   mating: { confirmedBy: null },
   check: { optionId: null, readings: [] },
   attachment: { about: 'left' },
-  job: { closedBy: null, fixtures: [], more: [], advice: [], warranty: null },
+  property: { storeys: null, stopAt: '' },
+  job: { closedBy: null, fixtures: [], more: [], advice: [], warranty: null, permit: false },
 }
 
 /** An operation of any released version, as far as it has to be known to be lifted. */

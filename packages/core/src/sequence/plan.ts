@@ -20,6 +20,7 @@ import {
   makeUp,
   wantsWrapping,
 } from './closing'
+import { addCovering } from './covering'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
@@ -309,6 +310,18 @@ function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void 
     })
 }
 
+/** What one more storey of open pipe takes to run empty, seconds. Common practice. */
+const STOREY_SECONDS = 60
+
+/** The house's own: where its stop is, and how long it drains. */
+function ofHouse(
+  { key, seconds }: StepTemplate,
+  { storeys = 1, stopAt }: PlanRequest,
+): Partial<StepTemplate> {
+  if (key === 'shut') return { parameters: { at: stopAt?.trim() || 'none' } }
+  return key === 'drain' ? { seconds: seconds + STOREY_SECONDS * (Math.max(1, storeys) - 1) } : {}
+}
+
 function build(request: PlanRequest): Graph {
   const { lines, houseRules } = request
   const water = lines.filter((line) => lineMedium(line) === 'supply')
@@ -338,7 +351,7 @@ function build(request: PlanRequest): Graph {
         : {}
     graph.add(
       `general/${step.key}`,
-      { ...step, ...valves, ...(kept ? AT_OLD_STOPS[step.words] : {}) },
+      { ...step, ...valves, ...(kept ? AT_OLD_STOPS[step.words] : ofHouse(step, request)) },
       null,
       null,
     )
@@ -356,6 +369,7 @@ function build(request: PlanRequest): Graph {
   }
   addBodies(graph, request)
   addFixtures(graph, request)
+  addCovering(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
   makeInOneHeat(graph, lines, heats)

@@ -5,6 +5,7 @@ export const ACKNOWLEDGED: ReadonlySet<string> = new Set([
   'safe.lead-solder',
   'safe.water-seen',
   'sweat.shield',
+  'cover.inspected',
 ])
 
 /** Acts of the whole house that are one thing to whoever does them. */

@@ -2,7 +2,7 @@ import type { StepTemplate } from '../assembly/acts/types'
 import type { Body, Mount } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import type { MethodId } from '../assembly/methods/table'
-import type { HouseRules, MateOption } from '../mate/types'
+import type { CodeProfile, HouseRules, MateOption } from '../mate/types'
 import type { PipeMaterial } from '../reference/types'
 
 export interface PlanLine {
@@ -31,6 +31,14 @@ export interface PlanRequest {
   readonly bodies?: readonly PlanBody[]
   readonly houseRules: HouseRules
   readonly oldSolder?: boolean
+  /** A permit is open: what will be covered is inspected first. */
+  readonly permit?: boolean
+  /** Whose figures the hold before covering goes by; the IPC's where it is not said. */
+  readonly codeProfile?: CodeProfile
+  /** Storeys that the house's water drains from; one where it is not said. */
+  readonly storeys?: number
+  /** Where the house's own stop is, as it was written down. */
+  readonly stopAt?: string
   /** How many work at it; one where it is not said. */
   readonly people?: 1 | 2
   /** What the shop takes for one joint, hands on, minutes; else the table's own. */

@@ -21,6 +21,8 @@ export const SCREENS = {
     '{ways, plural, one {# way} other {# ways, {kinds, plural, one {all of a kind} other {# shown}}}}',
   'parts.fetch': '{parts, plural, one {# part} other {# parts}} from the counter',
   'house.points': '{points, plural, one {# point} other {# points}}',
+  'house.stop-at': 'Its water is shut {at}.',
+  'house.storeys': 'It runs empty from {storeys, plural, one {# storey} other {# storeys}}.',
   'house.open-jobs':
     '{jobs, plural, one {# open job} other {# open jobs}} here: a house goes once all its jobs are closed.',
   'beside.touch':

@@ -18,7 +18,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'safe.protect': 'Towel, bucket, gloves: a cup of water still comes.',
   'safe.lead-solder': 'Old solder may hold lead: no dry sanding, wash hands.',
   'safe.heater-off': 'Electric heater off at the breaker, gas heater to pilot.',
-  'safe.shut': 'Close the nearest stop that holds, else the main.',
+  'safe.shut':
+    'Close the nearest stop that holds, else {at, select, none {the main} other {the house’s own: {at}}}.',
   'safe.shut-kept': 'Close the old stop at each line, and no harder than it wants.',
   'safe.stop-shut':
     'Close the old stop; open the tap above, or flush: it runs out and stays dry. Where it does not, the stop does not hold and is replaced.',
@@ -72,6 +73,16 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'long.cap': 'Leave the pipe long and cap it: it stays so until the wall is shut.',
   'long.cut':
     'The wall shut, the valve shut: cap off; hold what goes on there, {part}, against the pipe; mark, cut square and dress.',
+  'hold.set':
+    'All taps shut, and shut away what is not made for it: heater, cartridges, hoses. The gauge on, the line at {bar, select, 0 {no less than the pressure it works at} other {{bar} bar}}. Note the reading.',
+  'hold.wait': 'Leave it shut for {minutes} minutes.',
+  'prove.hold':
+    'Read the gauge again: no fall that warmth or plastic does not explain, and every joint that will be covered is dry.',
+  'cover.inspected':
+    'A permit is open: the inspector has seen it open and under pressure. Nothing is covered before.',
+  'cover.wall':
+    'Close the wall, or have it closed, the line under pressure meanwhile: a nail or a screw in it is seen at the gauge.',
+  'cover.ground': 'Bed it in sand and fill in, the line under pressure meanwhile.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
   'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
   'remove.undo-connector':
