@@ -53,7 +53,9 @@ function WaterSheet({ property, onClose }: { property: Doc<'property'>; onClose:
         columns={4}
         onChange={(value) => setStoreys(String(storeys) === value ? null : Number(value))}
       />
-      <Button kind="primary" label="Save" disabled={fault !== undefined} onPress={save} />
+      <View className="mt-3">
+        <Button kind="primary" label="Save" disabled={fault !== undefined} onPress={save} />
+      </View>
     </SheetModal>
   )
 }

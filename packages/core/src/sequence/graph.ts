@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { isKnownStep } from './keys'
 
 export interface Node {
   readonly id: string
@@ -18,9 +19,19 @@ export class CircularPlanError extends Error {
   }
 }
 
+/** The data ask an act to wait for one that no work has. */
+export class MissingStepError extends Error {
+  constructor(readonly step: string) {
+    super(`there is no such step: ${step}`)
+    this.name = 'MissingStepError'
+  }
+}
+
 /** What has to be done, and what before what. */
 export class Graph {
   readonly nodes = new Map<string, Node>()
+  /** Arrows from or to what was not there when they were asked for. */
+  private readonly asked: (readonly [before: string, id: string])[] = []
 
   add(
     id: string,
@@ -40,9 +51,33 @@ export class Graph {
     })
   }
 
-  /** `before` must be done when `id` begins; steps that are not there are no obstacle. */
+  /**
+   * `before` must be done when `id` begins. An act that this work does not have is no obstacle; one that no work has is a
+   * fault.
+   *
+   * @throws MissingStepError where either names nothing that a table knows
+   */
   precede(before: string, id: string): void {
-    if (before !== id && this.nodes.has(before)) this.nodes.get(id)?.after.add(before)
+    if (before === id) return
+    const node = this.nodes.get(id)
+    if (node && this.nodes.has(before)) node.after.add(before)
+    else {
+      for (const name of [before, id])
+        if (!this.nodes.has(name) && !isKnownStep(name)) throw new MissingStepError(name)
+      this.asked.push([before, id])
+    }
+  }
+
+  /**
+   * To be called when all acts are laid out: nothing was asked to wait for an act that was laid out later, and is.
+   *
+   * @throws MissingStepError naming the act that came too late
+   */
+  settle(): void {
+    for (const [before, id] of this.asked) {
+      const node = this.nodes.get(id)
+      if (node && this.nodes.has(before) && !node.after.has(before)) throw new MissingStepError(before)
+    }
   }
 
   reachableFrom(id: string): Set<string> {

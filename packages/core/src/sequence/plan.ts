@@ -111,7 +111,8 @@ function addLine(
   for (const template of removal) {
     graph.add(id('remove', template.key), template, lineId, null, { pushFitReuse })
     graph.precede(shut, id('remove', template.key))
-    for (const key of template.after ?? []) graph.precede(id('remove', key), id('remove', template.key))
+    for (const key of waitsFor(template, removal, option.removalActs))
+      graph.precede(id('remove', key), id('remove', template.key))
   }
   const removed = removal.map((template) => id('remove', template.key))
   if (lineMedium(line) === 'supply') addOldConnector(graph, line, bodies, shut, removed)
@@ -133,8 +134,9 @@ function addLine(
   if (medium === 'drain') {
     // open pipe is shut against gas from when it is open until the first joint is made
     for (const step of removed) graph.precede(step, id('line', 'plug'))
-    for (const step of ['general/no-use', 'general/protect'])
-      graph.precede(step, id('remove', removal[0]?.key ?? ''))
+    const [first] = removal
+    if (first)
+      for (const step of ['general/no-use', 'general/protect']) graph.precede(step, id('remove', first.key))
   }
 
   const later = laterSeams(line)
@@ -205,9 +207,9 @@ function addLine(
     const onOld = joint.atStub || (seam === 0 && removed.length > 0)
     for (const template of templates) {
       const step = id(seam, template.key)
-      for (const key of template.after ?? []) graph.precede(id(seam, key), step)
+      for (const key of waitsFor(template, templates, joint.acts)) graph.precede(id(seam, key), step)
       if (template.onBench) {
-        graph.precede(id(seam - 1, template.key), step)
+        if (seam > 0) graph.precede(id(seam - 1, template.key), step)
         graph.precede(step, shut)
         graph.precede(step, id(seam, 'close'))
         continue
@@ -275,6 +277,15 @@ function addLine(
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, open)
   return heats
+}
+
+/** What an act waits for; of acts that were kept, those that were kept with it: tables change. */
+function waitsFor(
+  { after = [] }: StepTemplate,
+  among: readonly StepTemplate[],
+  kept: readonly StepTemplate[] | undefined,
+): readonly string[] {
+  return kept ? after.filter((key) => among.some((other) => other.key === key)) : after
 }
 
 /** The acts of the removal as they were chosen, else as the table has them. */
@@ -363,9 +374,9 @@ function build(request: PlanRequest): Graph {
   const heats = new Map<string, ReadonlyMap<number, number>>()
   for (const line of lines) {
     heats.set(line.lineId, addLine(graph, line, request))
-    // nothing is cut where a stop stays
-    if (!staysAt(line))
-      graph.precede('general/bond', `${line.lineId}/remove/${removalActs(line.option)[0]?.key}`)
+    // nothing is cut where a stop stays, or where nothing comes off
+    const [first] = removalActs(line.option)
+    if (first && !staysAt(line)) graph.precede('general/bond', `${line.lineId}/remove/${first.key}`)
   }
   addBodies(graph, request)
   addFixtures(graph, request)
@@ -376,6 +387,7 @@ function build(request: PlanRequest): Graph {
   // a part that is missing is found out before anything is set out, made up or shut
   for (const id of graph.nodes.keys()) graph.precede('general/parts', id)
   graph.precede('general/two-hours', 'general/morning')
+  graph.settle()
   return graph
 }
 

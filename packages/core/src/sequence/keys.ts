@@ -1,0 +1,45 @@
+import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
+import { UNION_STEP } from '../assembly/acts/union'
+import { METHODS } from '../assembly/methods/table'
+
+/** Acts that the rooms of the plan add to those of the tables, by their keys. */
+const OWN_KEYS = [
+  // a stop of its own, where the house is shut for other lines
+  'stop-shut',
+  'stop-open',
+  // what hangs on an old stop
+  'undo-old',
+  // what slides
+  'slide-on',
+  'slide-back',
+  // what is left long
+  'cap-long',
+  'dry-cap',
+  'cut-long',
+  // what is covered
+  'hold-set',
+  'hold-wait',
+  'hold',
+  'inspected',
+  'cover',
+] as const
+
+/** Acts at a body, whose name follows the key. */
+const AT_BODY = /^general\/(out|set|hang|run|fill|strip|cool|refit|set-up)-./
+
+const KEYS: ReadonlySet<string> = new Set([
+  ...OWN_KEYS,
+  UNION_STEP.key,
+  ...[...GENERAL_STEPS, ...LINE_STEPS].map(({ key }) => key),
+  ...METHODS.flatMap(({ steps, pairings }) => [
+    ...steps.map(({ key }) => key),
+    ...pairings.flatMap(({ made }) => (made ? [made.key] : [])),
+  ]),
+])
+
+/** Whether some work has a step of that name: of a removal any, since what was chosen long ago brings its own. */
+export function isKnownStep(id: string): boolean {
+  const parts = id.split('/')
+  const key = parts.at(-1) ?? ''
+  return KEYS.has(key) || AT_BODY.test(id) || (parts.at(-2) === 'remove' && key !== 'undefined')
+}
