@@ -164,6 +164,7 @@ export function job(
     const bodyId = `b${fixture}`
     const material = request.pipeId ? pipeById(request.pipeId)?.material : undefined
     const besides = { hardRiser: dice.chance(0.15), oldPlate: dice.chance(0.1) }
+    const loose = new Dice(990_000 + 10 * index + fixture).chance(0.1)
     const services =
       TWO_WATERS.test(kind) && dice.chance(0.75)
         ? (['hot', 'cold'] as const)
@@ -179,7 +180,12 @@ export function job(
       lines.push({
         lineId: `${bodyId}-${service}`,
         option: dice.pick(options),
-        conditions: { ...request.conditions, service, ...besides },
+        conditions: {
+          ...request.conditions,
+          service,
+          ...besides,
+          ...(loose ? { faults: [...request.conditions.faults, 'loose' as const] } : {}),
+        },
         ...(material ? { material } : {}),
         ...(row && !row.insert ? { meets: { to: bodyId } } : {}),
       })

@@ -95,6 +95,8 @@ export function carryOut(
     ]),
   )
   const house = { on: true, drained: false, proved: false, stopsShut: false }
+  const bonding = { bridge: 'none' }
+  const fixed = new Set<string>()
   const cover = { held: false, inspected: false, done: false, again: new Set<string>() }
   const shutIn = lines.filter((line) => !isDrain(line) && line.conditions.access !== 'reachable')
   const heater = { on: true, filled: true }
@@ -139,6 +141,21 @@ export function carryOut(
       wrong.push('burns dry: the heater is on while it drains')
     if (words === 'safe.drain' && house.on) wrong.push('drains against open water')
     if (words === 'safe.proved' && !house.drained) wrong.push('proved before it was drained')
+    if (words === 'prove.scald' && !heater.on) wrong.push('measured cold')
+    if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
+      wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
+    if (line && MAKES.test(words) && seam !== null) {
+      const from = line.option.parts[line.option.joints[seam]?.from ?? -1]
+      if (from?.family === 'drop-ear-elbow' && !fixed.has(`fix.ears ${line.lineId}`))
+        wrong.push(`${line.lineId} is turned into an elbow that hangs free`)
+      if (
+        seam === 0 &&
+        line.conditions.faults.includes('loose') &&
+        line.option.joints[0]?.atStub &&
+        !isDrain(line)
+      )
+        if (!fixed.has(`fix.stub ${line.lineId}`)) wrong.push(`${line.lineId} is joined to a stub that moves`)
+    }
     if (words === 'prove.hold' || words === 'hold.set') {
       if (!house.on) wrong.push('held without water')
       for (const each of shutIn)
@@ -278,6 +295,10 @@ export function carryOut(
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
     if (words === 'safe.drain') house.drained = true
     if (words === 'prove.hold') cover.held = true
+    if (words === 'safe.bond') bonding.bridge = 'across'
+    if (words === 'safe.unbond') bonding.bridge = 'off'
+    if (words === 'safe.bond-stays') bonding.bridge = 'stays'
+    if (line && words.startsWith('fix.')) fixed.add(`${words} ${line.lineId}`)
     if (words === 'cover.inspected') cover.inspected = true
     if (/^prove\.(two-hours|morning)$/.test(words)) cover.again.add(words)
     if (/^cover\.(wall|ground)$/.test(words)) cover.done = true
@@ -343,6 +364,14 @@ export function carryOut(
         wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
     }
 
+  const parted = water.some(({ option: { joints, parts } }) =>
+    joints.some(
+      ({ tubeMaterial, to }) =>
+        /^(pex|cpvc|pvc|poly)/.test(tubeMaterial) || parts[to]?.family === 'dielectric-union',
+    ),
+  )
+  if (bonding.bridge === 'across') wrong.push('the bridge is forgotten')
+  if (bonding.bridge === 'off' && parted) wrong.push('bares: the bonding is parted by plastic')
   if (shutIn.length > 0 && !cover.done) wrong.push('what lies open is never covered')
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {

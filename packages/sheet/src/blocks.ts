@@ -81,10 +81,14 @@ export function sheetBlocks(file: JobFile, shopName: string, unit: LengthUnit = 
   const checks = (file.documents.check ?? []).filter((check) => check.result !== 'undone')
   if (checks.length > 0) {
     heading('Checks')
-    for (const check of checks)
+    // an act that was done is no proof of anything: they are counted
+    const told = checks.filter((check) => check.result !== 'done' || checkText(check, unit) !== null)
+    for (const check of told)
       say(
-        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${checkText(check, unit)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
+        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${lineOf(file, check)}${checkText(check, unit) ?? String(check.stepId)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
       )
+    const acts = checks.length - told.length
+    if (acts > 0) say(`Acts of the work that were ticked as done: ${acts}.`)
   }
   const due = followUps(file)
   if (due.length > 0) heading('To follow')
@@ -137,21 +141,35 @@ function cutList(
   ]
 }
 
-function checkText(check: Fields, unit: LengthUnit): string {
+/** Which line a check is of, where the job has several of them. */
+function lineOf(file: JobFile, { lineId }: Fields): string {
+  const line = (file.documents.line ?? []).find(({ id }) => id === lineId)
+  return line ? `${line.service} line, ` : ''
+}
+
+/** What a look is called, by the last part of its step's name; an act that proves nothing has none. */
+const LOOKS: Readonly<Record<string, string>> = {
+  'dry-inlet': 'prove.tissue-inlet',
+  'dry-outlet': 'prove.tissue-outlet',
+  'dry-cap': 'prove.tissue-cap',
+  fill: 'prove.fill',
+  'two-hours': 'prove.two-hours',
+  morning: 'prove.morning',
+  inspected: 'cover.inspected',
+  cover: 'cover.wall',
+}
+
+function checkText(check: Fields, unit: LengthUnit): string | null {
   const key = String(check.stepId).split('/').at(-1) ?? ''
   // the note says what it came to, and every reading
-  if (check.stepId === 'general/hold') return `pressure hold (${String(check.note)})`
+  if (check.stepId === 'general/hold')
+    return check.note ? `pressure hold (${String(check.note)})` : 'pressure hold'
   if (String(check.stepId).includes('/long/')) return 'a piece left long and capped, to be cut later'
   if (String(check.stepId).includes('/cut/')) {
     const mm = Number(check.note)
     const what = key === 'old' ? 'old pipe cut' : 'piece cut'
     return mm > 0 ? `${what} at ${formatLength(mm, { unit })}` : what
   }
-  const words = {
-    'dry-inlet': 'prove.tissue-inlet',
-    'dry-outlet': 'prove.tissue-outlet',
-    'two-hours': 'prove.two-hours',
-    morning: 'prove.morning',
-  }[key]
-  return words ? stepText({ words, parameters: {} }, unit) : key
+  const words = key.startsWith('scald-') ? 'prove.scald' : LOOKS[key]
+  return words ? stepText({ words, parameters: {} }, unit) : null
 }

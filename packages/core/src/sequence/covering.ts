@@ -42,7 +42,12 @@ export function addCovering(graph: Graph, { lines, permit = false, codeProfile =
     graph.precede(at('hold'), at('inspect'))
     graph.precede(at('inspect'), at('cover'))
   }
-  for (const look of LOOKS) graph.precede(look, at('cover'))
+  for (const look of LOOKS) {
+    graph.precede(at('hold'), look)
+    graph.precede(look, at('cover'))
+  }
+  // warmth moves the gauge, and a heater is not made for it
+  graph.precede(at('hold'), 'general/heater-on')
   for (const { lineId, leftLong } of covered) {
     // the cap of what is left long is held with it
     const dry = leftLong === undefined ? 'dry-outlet' : 'dry-cap'

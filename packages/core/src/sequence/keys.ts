@@ -12,6 +12,12 @@ const OWN_KEYS = [
   // what slides
   'slide-on',
   'slide-back',
+  // what holds it, and what is seen to at the end
+  'ears',
+  'fix-bib',
+  'strap-stub',
+  'strap',
+  'unbond',
   // what is left long
   'cap-long',
   'dry-cap',
@@ -25,7 +31,7 @@ const OWN_KEYS = [
 ] as const
 
 /** Acts at a body, whose name follows the key. */
-const AT_BODY = /^general\/(out|set|hang|run|fill|strip|cool|refit|set-up)-./
+const AT_BODY = /^general\/(out|set|hang|run|fill|scald|strip|cool|refit|set-up)-./
 
 const KEYS: ReadonlySet<string> = new Set([
   ...OWN_KEYS,

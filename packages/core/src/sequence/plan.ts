@@ -21,6 +21,7 @@ import {
   wantsWrapping,
 } from './closing'
 import { addCovering } from './covering'
+import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
@@ -158,10 +159,13 @@ function addLine(
    * Made before the water comes back: up to the stop, all of it where no stop keeps the water from it, and what is
    * soldered behind a stop, since a flame wants it dry and empty.
    */
-  const early = (seam: number) => {
+  const early = (seam: number): boolean => {
     const joint = option.joints[seam]
-    const held = unstopped || closesEarly(option)
-    return joint !== undefined && (held || joint.beforeStop || methodById(joint.method).needsFlame)
+    if (joint === undefined) return false
+    if (unstopped || closesEarly(option) || joint.beforeStop || methodById(joint.method).needsFlame)
+      return true
+    // what is screwed onto the stop is made up with it, at the bench
+    return joint.method === 'threaded' && joint.to < option.parts.length && early(seam - 1)
   }
   option.joints.forEach((joint, seam) => {
     const method = methodById(joint.method)
@@ -333,6 +337,15 @@ function ofHouse(
   return key === 'drain' ? { seconds: seconds + STOREY_SECONDS * (Math.max(1, storeys) - 1) } : {}
 }
 
+/** Tape and paste go on when the thread is turned next: whatever the turn waits for comes before them. */
+function sealAndTurn(graph: Graph): void {
+  for (const { lineId, seam, template, after } of graph.nodes.values()) {
+    if (template.words !== 'thread.turn' || seam === null) continue
+    const own = `${lineId}/${seam}/`
+    for (const before of after) if (!before.startsWith(own)) graph.precede(before, `${own}seal`)
+  }
+}
+
 function build(request: PlanRequest): Graph {
   const { lines, houseRules } = request
   const water = lines.filter((line) => lineMedium(line) === 'supply')
@@ -381,11 +394,16 @@ function build(request: PlanRequest): Graph {
   addBodies(graph, request)
   addFixtures(graph, request)
   addCovering(graph, request)
+  addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)
   makeInOneHeat(graph, lines, heats)
-  // a part that is missing is found out before anything is set out, made up or shut
-  for (const id of graph.nodes.keys()) graph.precede('general/parts', id)
+  sealAndTurn(graph)
+  // a part that is missing is found out before anything is set out, made up or shut, and that it is no gas line
+  for (const id of graph.nodes.keys()) {
+    graph.precede('general/parts', id)
+    if (id !== 'general/parts') graph.precede('general/water-seen', id)
+  }
   graph.precede('general/two-hours', 'general/morning')
   graph.settle()
   return graph

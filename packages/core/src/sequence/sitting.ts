@@ -34,6 +34,8 @@ const TOGETHER: Readonly<Record<string, string>> = {
   'fixture.run': 'run',
   'fixture.fill': 'run',
   'open.heater-on': 'run',
+  'safe.unbond': 'run',
+  'safe.bond-stays': 'run',
 }
 
 /** Whether an act is done anywhere in the house, with others of its kind, whatever line it is for. */

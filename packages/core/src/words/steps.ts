@@ -73,6 +73,18 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'long.cap': 'Leave the pipe long and cap it: it stays so until the wall is shut.',
   'long.cut':
     'The wall shut, the valve shut: cap off; hold what goes on there, {part}, against the pipe; mark, cut square and dress.',
+  'fix.ears': 'Screw the elbow by its ears to the framing, before anything is turned into it.',
+  'fix.bib':
+    '{plain, select, yes {Its plate against the wall} other {Screw its flange to the wall, so that it drains outward}}; caulk round it, and leave the weep below open.',
+  'fix.stub':
+    'The pipe moves in the wall: strap it to the framing, or bed it behind the plate overnight, before anything is joined to it.',
+  'fix.strap':
+    'Strap the new pipe, so that nothing hangs on a joint: {of, select, soft {at least every 32 inches} stiff {at least every 3 feet} other {at least every 6 feet}}, loose enough to move (IPC 308.5, recalled: verify).',
+  'prove.scald':
+    'Once it is hot: set the limit at the cartridge, run full hot for a minute and measure it at the outlet: no more than 120 °F, 49 °C, where the code has it.',
+  'safe.unbond': 'Metal is joined to metal again: the bridge over the cut comes off, last of all.',
+  'safe.bond-stays':
+    'Plastic or a dielectric lies between now: the bridge stays for good, made by an electrician where the code says so.',
   'hold.set':
     'All taps shut, and shut away what is not made for it: heater, cartridges, hoses. The gauge on, the line at {bar, select, 0 {no less than the pressure it works at} other {{bar} bar}}. Note the reading.',
   'hold.wait': 'Leave it shut for {minutes} minutes.',
