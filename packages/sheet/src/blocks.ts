@@ -85,10 +85,11 @@ export function sheetBlocks(file: JobFile, shopName: string, unit: LengthUnit = 
     const told = checks.filter((check) => check.result !== 'done' || checkText(check, unit) !== null)
     for (const check of told)
       say(
-        `${String(check.at).slice(0, 16).replace('T', ' ')}  ${lineOf(file, check)}${checkText(check, unit) ?? String(check.stepId)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
+        `${minuteOf(check)}  ${lineOf(file, check)}${checkText(check, unit) ?? String(check.stepId)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
       )
-    const acts = checks.length - told.length
-    if (acts > 0) say(`Acts of the work that were ticked as done: ${acts}.`)
+    const acts = checks.filter((check) => !told.includes(check)).map((check) => minuteOf(check))
+    const [first, last] = [acts[0], acts.at(-1)]
+    if (first && last) say(`Acts of the work ticked as done: ${acts.length}, from ${first} to ${last}.`)
   }
   const due = followUps(file)
   if (due.length > 0) heading('To follow')
@@ -141,9 +142,11 @@ function cutList(
   ]
 }
 
+const minuteOf = ({ at }: Fields) => String(at).slice(0, 16).replace('T', ' ')
+
 /** Which line a check is of, where the job has several of them. */
 function lineOf(file: JobFile, { lineId }: Fields): string {
-  const line = (file.documents.line ?? []).find(({ id }) => id === lineId)
+  const line = file.lines.find(({ id }) => id === lineId)
   return line ? `${line.service} line, ` : ''
 }
 

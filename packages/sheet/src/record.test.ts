@@ -74,6 +74,47 @@ describe('the record on paper', () => {
     expect(strokes).toEqual(['M1 1L9 9', ''])
   })
 
+  it('tells looks, holds and cuts one by one, by their line, and counts the acts that were ticked', () => {
+    const [line] = whole.lines
+    const at = (minute: number) => `2026-11-29T09:0${minute}:00.000Z`
+    const check = (stepId: string, result: string, minute: number, lineId: unknown = null) => ({
+      stepId,
+      result,
+      lineId,
+      note: '',
+      optionId: null,
+      at: at(minute),
+    })
+    const printed = words(
+      sheetBlocks(
+        {
+          ...whole,
+          documents: {
+            ...whole.documents,
+            check: [
+              check('general/parts', 'done', 1),
+              check('general/hold', 'dry', 2),
+              check(`${line?.id}/line/dry-inlet`, 'wet', 3, line?.id),
+              check('general/scald-valve', 'dry', 4),
+              check('general/cover', 'done', 5),
+              check('general/shut', 'done', 6),
+              check('general/drain', 'undone', 7),
+            ],
+          },
+        },
+        'A shop',
+      ),
+    )
+    const from = printed.indexOf('heading: Checks')
+    expect(printed.slice(from + 1, from + 6)).toEqual([
+      'text: 2026-11-29 09:02  pressure hold: dry',
+      expect.stringMatching(`^text: 2026-11-29 09:03  ${line?.service} line, Dry everything.*: wet`),
+      expect.stringMatching(/^text: 2026-11-29 09:04 {2}Once it is hot: .*: dry$/),
+      expect.stringMatching(/^text: 2026-11-29 09:05 {2}Close the wall.*: done$/),
+      'text: Acts of the work ticked as done: 2, from 2026-11-29 09:01 to 2026-11-29 09:06.',
+    ])
+  })
+
   it('says of a signature that something was changed after it', () => {
     const signed = (takenAt: string) =>
       sheetBlocks(
