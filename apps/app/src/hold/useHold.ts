@@ -2,8 +2,8 @@ import { endOfKind } from '@diarmos/core/words/ends'
 import { useEffect, useState } from 'react'
 import { useDraft } from '../data/draft'
 import { usePreferences } from '../data/preferences'
+import { type MadeUp, simulatedGauge } from '../devices/gauge'
 import { useSolved } from '../workers/solver'
-import { type MadeUp, simulatedGauge } from './gaugeStream'
 import { GAUGES, type GaugeId } from './pressure'
 
 export interface Hold {

@@ -1,5 +1,5 @@
 import type { ParsedLength } from '@diarmos/core/units'
-import { fireEvent, render, screen } from '@testing-library/react'
+import { act, fireEvent, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
 import { Keypad } from './Keypad'
 import { Length } from './Length'
@@ -81,6 +81,35 @@ describe('the measuring keypad', () => {
     fireEvent.keyDown(document.body, { key: 'Enter' })
     expect(entered[0]?.mm).toBeCloseTo(44.45, 6)
   })
+
+  it.each([
+    ['in', '0.875"', 22.225],
+    ['mm', '22.22 mm', 22.22],
+  ] as const)(
+    'takes what a caliper stands at, as it shows it, and nothing while its jaws move: %s',
+    (unit, text, mm) => {
+      jest.useFakeTimers()
+      prefer({ unit })
+      const { entered, tap } = pad()
+      tap('From a caliper')
+      const take = () => screen.getByRole('button', { name: 'Take it' })
+      expect(take().getAttribute('aria-disabled')).toBe('true')
+      fireEvent.click(screen.getByRole('radio', { name: /7\/8 in$/ }))
+      act(() => jest.advanceTimersByTime(400))
+      expect(screen.getByTestId('caliper').textContent).not.toBe(text)
+      expect(take().getAttribute('aria-disabled')).toBe('true')
+      fireEvent.click(take())
+      act(() => jest.advanceTimersByTime(1000))
+      expect(screen.getByTestId('caliper').textContent).toBe(text)
+      fireEvent.click(take())
+      // on the keys again, what was taken stands there until it is entered
+      expect(entered).toEqual([])
+      tap('Enter')
+      expect([entered[0]?.text, entered[0]?.unit]).toEqual([text, unit])
+      expect(entered[0]?.mm).toBeCloseTo(mm, 6)
+      jest.useRealTimers()
+    },
+  )
 
   it('closes without a word', () => {
     const { onClose, entered, tap } = pad()

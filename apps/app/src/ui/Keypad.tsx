@@ -2,6 +2,7 @@ import { type LengthUnit, type ParsedLength, parseLength } from '@diarmos/core/u
 import { useEffect, useRef, useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { prefer, usePreferences } from '../data/preferences'
+import { FromCaliper } from '../devices/FromCaliper'
 import { Button } from './Button'
 import { SheetModal } from './SheetModal'
 import { Txt } from './Txt'
@@ -97,6 +98,7 @@ function Key({ label, onPress }: { label: string; onPress: () => void }) {
 export function Keypad({ title, hint, onClose, onEnter }: Props) {
   const { unit, denominator } = usePreferences()
   const [entry, setEntry] = useState<Entry>({ digits: '', fraction: '' })
+  const [caliper, setCaliper] = useState(false)
   const written = textOf(entry)
   const text = unit === 'mm' && entry.typed === undefined ? `${written} mm` : written.trim()
   const parsed = parseLength(text, { unit })
@@ -136,85 +138,102 @@ export function Keypad({ title, hint, onClose, onEnter }: Props) {
           {hint}
         </Txt>
       ) : null}
-      <View className="mb-2 flex-row items-center justify-between border-b-2 border-ink">
-        <View aria-live="polite" className="min-h-[56px] flex-1 flex-row items-center gap-2">
-          <Txt bold size="xxl">
-            {entry.typed ?? (entry.digits || (entry.fraction ? '' : '–'))}
-          </Txt>
-          {entry.fraction && entry.typed === undefined ? (
-            <View className="items-center" aria-label={entry.fraction}>
-              <Txt bold size="l" className="border-b-2 border-ink px-1">
-                {entry.fraction.split('/')[0]}
+      {caliper ? (
+        <FromCaliper
+          unit={unit}
+          onTake={(typed) => {
+            setCaliper(false)
+            setEntry({ digits: '', fraction: '', typed })
+          }}
+        />
+      ) : (
+        <>
+          <View className="mb-2 flex-row items-center justify-between border-b-2 border-ink">
+            <View aria-live="polite" className="min-h-[56px] flex-1 flex-row items-center gap-2">
+              <Txt bold size="xxl">
+                {entry.typed ?? (entry.digits || (entry.fraction ? '' : '–'))}
               </Txt>
-              <Txt bold size="l" className="px-1">
-                {entry.fraction.split('/')[1]}
+              {entry.fraction && entry.typed === undefined ? (
+                <View className="items-center" aria-label={entry.fraction}>
+                  <Txt bold size="l" className="border-b-2 border-ink px-1">
+                    {entry.fraction.split('/')[0]}
+                  </Txt>
+                  <Txt bold size="l" className="px-1">
+                    {entry.fraction.split('/')[1]}
+                  </Txt>
+                </View>
+              ) : null}
+              <Txt size="l" tone="soft">
+                {unit}
               </Txt>
             </View>
-          ) : null}
-          <Txt size="l" tone="soft">
-            {unit}
-          </Txt>
-        </View>
-        <View className="w-[132px] flex-row gap-1 py-1" role="radiogroup" aria-label="Unit">
-          {(['in', 'mm'] as const).map((value) => (
-            <Pressable
-              key={value}
-              role="radio"
-              aria-checked={unit === value}
-              aria-label={value === 'in' ? 'inches' : 'millimetres'}
-              onPress={() => changeUnit(value)}
-              className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] ${unit === value ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
-            >
-              <Txt bold>{value}</Txt>
-            </Pressable>
-          ))}
-        </View>
-      </View>
-      {unit === 'in' ? (
-        <View className="mb-1 gap-1">
-          {[
-            EIGHTHS,
-            SIXTEENTHS,
-            ...(denominator === 32 ? [THIRTY_SECONDS.slice(0, 8), THIRTY_SECONDS.slice(8)] : []),
-          ].map((row) => (
-            <View key={row[0]} className="flex-row gap-1">
-              {row.map((fraction) => (
-                <FractionKey
-                  key={fraction}
-                  fraction={fraction}
-                  chosen={entry.fraction === fraction}
-                  onPress={() =>
-                    setEntry((held) =>
-                      held.typed !== undefined
-                        ? { ...held, typed: `${held.typed.trim()} ${fraction}`.trim() }
-                        : held.digits.includes('.')
-                          ? held
-                          : { ...held, fraction: held.fraction === fraction ? '' : fraction },
-                    )
-                  }
-                />
+            <View className="w-[132px] flex-row gap-1 py-1" role="radiogroup" aria-label="Unit">
+              {(['in', 'mm'] as const).map((value) => (
+                <Pressable
+                  key={value}
+                  role="radio"
+                  aria-checked={unit === value}
+                  aria-label={value === 'in' ? 'inches' : 'millimetres'}
+                  onPress={() => changeUnit(value)}
+                  className={`min-h-[48px] flex-1 items-center justify-center rounded-[4px] border-[1.5px] ${unit === value ? 'border-patina bg-patina-wash' : 'border-rule bg-raised'}`}
+                >
+                  <Txt bold>{value}</Txt>
+                </Pressable>
               ))}
             </View>
-          ))}
-        </View>
-      ) : null}
-      <View className="gap-1">
-        {[0, 3, 6, 9].map((from) => (
-          <View key={from} className="flex-row gap-1">
-            {DIGITS.slice(from, from + 3).map((digit) => (
-              <Key key={digit} label={digit} onPress={() => setEntry((held) => press(held, digit))} />
+          </View>
+          {unit === 'in' ? (
+            <View className="mb-1 gap-1">
+              {[
+                EIGHTHS,
+                SIXTEENTHS,
+                ...(denominator === 32 ? [THIRTY_SECONDS.slice(0, 8), THIRTY_SECONDS.slice(8)] : []),
+              ].map((row) => (
+                <View key={row[0]} className="flex-row gap-1">
+                  {row.map((fraction) => (
+                    <FractionKey
+                      key={fraction}
+                      fraction={fraction}
+                      chosen={entry.fraction === fraction}
+                      onPress={() =>
+                        setEntry((held) =>
+                          held.typed !== undefined
+                            ? { ...held, typed: `${held.typed.trim()} ${fraction}`.trim() }
+                            : held.digits.includes('.')
+                              ? held
+                              : { ...held, fraction: held.fraction === fraction ? '' : fraction },
+                        )
+                      }
+                    />
+                  ))}
+                </View>
+              ))}
+            </View>
+          ) : null}
+          <View className="gap-1">
+            {[0, 3, 6, 9].map((from) => (
+              <View key={from} className="flex-row gap-1">
+                {DIGITS.slice(from, from + 3).map((digit) => (
+                  <Key key={digit} label={digit} onPress={() => setEntry((held) => press(held, digit))} />
+                ))}
+              </View>
             ))}
           </View>
-        ))}
-      </View>
-      <View className="mt-2">
-        {!parsed.ok && written !== '' ? (
-          <Txt size="s" tone="oxide" role="alert">
-            {parsed.message}
-          </Txt>
-        ) : null}
-        <Button kind="primary" label="Enter" disabled={!parsed.ok} onPress={enter} />
-      </View>
+          <View className="mt-2">
+            {!parsed.ok && written !== '' ? (
+              <Txt size="s" tone="oxide" role="alert">
+                {parsed.message}
+              </Txt>
+            ) : null}
+            <Button kind="primary" label="Enter" disabled={!parsed.ok} onPress={enter} />
+          </View>
+        </>
+      )}
+      <Button
+        kind="quiet"
+        label={caliper ? 'Back to the keys' : 'From a caliper'}
+        onPress={() => setCaliper(!caliper)}
+      />
     </SheetModal>
   )
 }

@@ -32,7 +32,8 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
   if (bridged) {
     const words = lines.some(isParted) ? 'safe.bond-stays' : STEPS.unbond.words
     graph.add('general/unbond', { ...STEPS.unbond, words }, null, null)
-    for (const later of ['two-hours', 'morning', 'record']) graph.precede('general/unbond', `general/${later}`)
+    for (const later of ['two-hours', 'morning', 'record'])
+      graph.precede('general/unbond', `general/${later}`)
   }
   for (const line of lines) {
     const { lineId, option, conditions, leftLong } = line

@@ -1,31 +1,7 @@
-/** One reading as a gauge sends it: a line of JSON. */
-export interface GaugeReading {
-  /** ISO instant. */
-  readonly at: string
-  readonly kPa: number
-}
+import { type Device, readLine } from './stream'
 
-/** Whatever shows a pressure: a wireless gauge, a logger's file, the stand-in below. */
-export interface GaugeStream {
-  /** Calls for every reading until the function that it returns is called. */
-  readings(onReading: (reading: GaugeReading) => void): () => void
-}
-
-/** One line of a stream. @returns null where the line is no reading: a gauge that stutters stops nothing */
-export function readLine(line: string): GaugeReading | null {
-  try {
-    const { at, kPa } = JSON.parse(line) as Partial<GaugeReading>
-    return typeof at === 'string' &&
-      !Number.isNaN(Date.parse(at)) &&
-      typeof kPa === 'number' &&
-      kPa >= 0 &&
-      kPa <= 4000
-      ? { at, kPa }
-      : null
-  } catch {
-    return null
-  }
-}
+/** What a gauge sends. */
+export type GaugeReading = { readonly at: string; readonly kPa: number }
 
 /** What can be wrong with the line that the stand-in hangs on. */
 export const MADE_UP = {
@@ -44,7 +20,7 @@ const STREET_KPA = 380
  * A gauge that is not there: a line that cools, leaks or is fed past its stop, by rule of thumb and not by the core's
  * account, rounded to the gauge's step.
  */
-export function simulatedGauge(what: MadeUp, startKpa: number, stepKpa: number): GaugeStream {
+export function simulatedGauge(what: MadeUp, startKpa: number, stepKpa: number): Device<GaugeReading> {
   return {
     readings(onReading) {
       const begin = Date.now()
@@ -58,7 +34,7 @@ export function simulatedGauge(what: MadeUp, startKpa: number, stepKpa: number):
           kPa: Math.max(0, Math.round(kpa / stepKpa) * stepKpa),
         })
         const reading = readLine(line)
-        if (reading) onReading(reading)
+        if (reading && 'kPa' in reading) onReading(reading)
         drawn += seep * (STREET_KPA - drawn) - leak * Math.sqrt(Math.max(0, drawn) * startKpa)
         minutes++
       }
