@@ -21,6 +21,7 @@ const METRIC: Readonly<Record<string, number>> = {
   '20': 5,
   '22': 6,
   '25': 6,
+  '26': 6,
   '28': 8,
   '32': 8,
   '35': 10,

@@ -20,6 +20,7 @@ function joins(a: PortEnd, b: PortEnd): boolean {
         ] as const
       ).some(([tip, body]) => {
         if (tip.form !== pairing.tip || body.form !== pairing.body) return false
+        if ((body.medium === 'drain') !== (method.medium === 'drain')) return false
         if (
           pairing.systems
             ? pairing.systems[0] !== tip.system || pairing.systems[1] !== body.system

@@ -18,6 +18,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     response = await fetch(path, {
       method,
       credentials: 'same-origin',
+      // who leaves may close the page before it is through
+      ...(method === 'DELETE' ? { keepalive: true } : {}),
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),

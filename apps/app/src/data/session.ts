@@ -9,6 +9,8 @@ import { hush, listen, type Message, tell } from './tabs'
 import type { SessionResponse } from './types'
 
 const SESSION = 'diarmos.session'
+/** How long a server is waited for when somebody leaves: its session ends when it answers, ms. */
+const PATIENCE_MS = 3000
 
 /** Opens the store of the person who was last signed in; works without the server. */
 export async function begin(): Promise<void> {
@@ -91,7 +93,11 @@ export async function leave(): Promise<void> {
   const { database } = local
   stopSyncing()
   if (database && (await database.count('queue').catch(() => 0)) > 0) await syncSoon().catch(() => undefined)
-  await callSignOut().catch(() => undefined)
+  // what is on the phone goes also where the server takes its time
+  await Promise.race([
+    callSignOut().catch(() => undefined),
+    new Promise((resolve) => setTimeout(resolve, PATIENCE_MS)),
+  ])
   // another tab may have left meanwhile, and done this
   if (database && database === local.database) {
     const transaction = database.transaction(['docs', 'acknowledged', 'meta'], 'readwrite')

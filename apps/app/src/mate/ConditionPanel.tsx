@@ -114,7 +114,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
               label="Old stop is joined by"
               columns={3}
               value={conditions.oldJoint}
-              options={oldJointsOn(material).map((value) => ({
+              options={oldJointsOn(material, conditions.service === 'waste').map((value) => ({
                 value,
                 label: ANSWERS[value] ?? value,
                 sign: <JointSign kind={value} />,

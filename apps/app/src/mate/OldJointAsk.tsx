@@ -27,7 +27,7 @@ export function OldJointAsk({
         hideLabel
         columns={3}
         value={null}
-        options={oldJointsOn(foundMaterial(line)).map((value) => ({
+        options={oldJointsOn(foundMaterial(line), line.line.fields.service === 'drain').map((value) => ({
           value,
           label: value === 'none' ? 'nothing: it is bare' : (ANSWERS[value] ?? value),
           sign: <JointSign kind={value} />,

@@ -95,9 +95,10 @@ describe('versions', () => {
           { safeParse(value: unknown): { success: boolean } }
         >
         expect([kind, field, shape[field]?.safeParse(value).success]).toEqual([kind, field, true])
-        // unknown, none, not so, as drawn, one outlet, as it was left: an old phone can have meant nothing else
+        // unknown, none, not so, as drawn, one outlet, nothing written, as it was left: an old phone can have meant
+        // nothing else
         if (kind !== 'settings')
-          expect([null, false, 0, 1, '[]', 'left']).toContain(Array.isArray(value) ? '[]' : value)
+          expect([null, false, 0, 1, '', '[]', 'left']).toContain(Array.isArray(value) ? '[]' : value)
       }
   })
 

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1890,
-  "dd1470d129d0939a",
+  1893,
+  "7c92abdfc00e3645",
 ]
 `)
   })

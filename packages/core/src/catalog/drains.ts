@@ -45,6 +45,29 @@ function trapAdapters(): Fitting[] {
   )
 }
 
+/** From a threaded stub of steel to the nut that grips tubular drain: chromed brass, since plastic splits on steel. */
+const STEEL_ADAPTERS: readonly (readonly [pipe: '1-1/4' | '1-1/2', tube: '1-1/4' | '1-1/2'])[] = [
+  ['1-1/4', '1-1/4'],
+  ['1-1/2', '1-1/4'],
+  ['1-1/2', '1-1/2'],
+]
+
+function threadedAdapters(): Fitting[] {
+  return STEEL_ADAPTERS.map(([pipe, tube]) =>
+    inline({
+      id: `trap-adapter.brass.fnpt.${pipe}x${tube}`,
+      family: 'trap-adapter',
+      name: `brass trap adapter, ${pipe} in female NPT × ${tube} in slip nut`,
+      material: 'tubular-brass',
+      heatSensitive: true,
+      layingMm: 4,
+      a: end('taper-female', 'NPT', pipe, 'tubular-brass'),
+      b: end('slip-joint', 'tubular', tube, 'tubular-brass'),
+      source: TUBULAR_SHEET,
+    }),
+  )
+}
+
 function couplings(): Fitting[] {
   return PLASTICS.flatMap(([material, key, word]) =>
     (['1-1/4', '1-1/2', '2'] as const).map((size) =>
@@ -126,5 +149,5 @@ function extensions(): Fitting[] {
 
 /** Parts of drains: what carries one basin's or sink's waste to a stub of drain pipe. */
 export function drainParts(): Fitting[] {
-  return [...trapAdapters(), ...couplings(), ...traps(), ...extensions()]
+  return [...trapAdapters(), ...couplings(), ...traps(), ...extensions(), ...threadedAdapters()]
 }

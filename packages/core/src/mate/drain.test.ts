@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { bodiesOf, lineEnds, mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
+import { oldJointsOn } from '../assembly/oldJoints/table'
 import { CATALOG, catalogueOf, fittingById, mediumOfPart } from '../catalog'
 import { partShapes } from '../drawing/partShapes'
 import { trapAsk } from '../record'
@@ -9,7 +10,7 @@ import { sequence } from '../sequence'
 import { mate } from './index'
 import { bruteForce } from './test/bruteForce'
 import { line, PLAIN, WELL_EQUIPPED } from './test/problems'
-import type { LineRequest, MateSettings } from './types'
+import type { LineRequest, MateOption, MateSettings } from './types'
 
 const STUBS = ['1-1/4', '1-1/2', '2'].flatMap((size) => [`pvc-dwv.40.${size}`, `abs-dwv.40.${size}`])
 const TAILS = ['waste.tail.1-1/4', 'waste.tail.1-1/2'] as const
@@ -88,20 +89,69 @@ describe('a basin’s waste to a stub of drain pipe', () => {
         expect(methods).toContain(`cement-drain-${own}`)
         expect(methods).not.toContain(`cement-drain-${other}`)
       }
-      for (const { method } of refusals) expect(method).toMatch(/^cement-drain-/)
+      for (const { method } of refusals) expect(method).toMatch(/^(cement-drain-|threaded-drain$)/)
     },
   )
+
+  it('on threaded steel: the old adapter unscrewed, one of brass on its thread, and no plastic screwed over metal', () => {
+    const steel = { oldJoint: 'threaded' as const, thread: 'NPT' as const }
+    for (const pipe of ['galvanised.40.1-1/2', 'black.40.1-1/2']) {
+      const { options } = ask(waste(pipe, 'waste.tail.1-1/2', steel))
+      expect(options[0]).toMatchObject({
+        removalId: 'unscrew',
+        methods: ['slip-joint', 'threaded-drain'],
+        parts: [{ fittingId: 'trap-adapter.brass.fnpt.1-1/2x1-1/2' }, { family: 'tubular-trap' }],
+      })
+      for (const { parts, joints } of options)
+        for (const { to, method } of joints.filter(({ method: id }) => id === 'threaded-drain'))
+          expect([method, fittingById(parts[to]?.fittingId ?? '')?.material]).toEqual([
+            method,
+            'tubular-brass',
+          ])
+      expect(options[0]?.warnings.map(({ ruleId }) => ruleId)).toContain('thread.old-steel')
+      // a smaller trap by the reducing adapter; a larger one into no smaller thread
+      expect(ask(waste(pipe, 'waste.tail.1-1/4', steel)).options[0]?.parts[0]?.fittingId).toBe(
+        'trap-adapter.brass.fnpt.1-1/2x1-1/4',
+      )
+      // the nut of an old adapter stays where it is sound
+      expect(ask(waste(pipe, 'waste.tail.1-1/2', { oldJoint: 'slip', stubMm: 40 })).options[0]).toMatchObject(
+        {
+          removalId: 'undo-nut',
+          methods: ['slip-joint'],
+        },
+      )
+    }
+    expect(ask(waste('galvanised.40.1-1/4', 'waste.tail.1-1/2', steel)).options).toEqual([])
+    // the same pipe as a water line has no slip nut on it, and no drain part
+    expect(oldJointsOn('galvanised-steel', false)).not.toContain('slip')
+    expect(oldJointsOn('galvanised-steel', true)).toContain('slip')
+    const { steps, waterOff } = sequence({
+      houseRules: WELL_EQUIPPED.houseRules,
+      lines: [
+        {
+          lineId: 'a',
+          material: 'galvanised-steel',
+          conditions: { ...PLAIN, ...steel, service: 'waste' },
+          option: ask(waste('galvanised.40.1-1/2', 'waste.tail.1-1/2', steel)).options[0] as MateOption,
+        },
+      ],
+    })
+    expect(waterOff.seconds).toBe(0)
+    expect(steps.map(({ id }) => id)).toEqual(expect.arrayContaining(['a/line/plug', 'a/line/fill']))
+    expect(steps.some(({ words }) => /^(safe\.shut|safe\.bond|open\.)/.test(words))).toBe(false)
+  })
 
   it('as exhaustive search finds it, whatever the place', () =>
     fc.assert(
       fc.property(
-        fc.constantFrom(...STUBS),
+        fc.constantFrom(...STUBS, 'galvanised.40.1-1/2', 'black.40.1-1/4'),
         fc.constantFrom(...TAILS),
         fc.record({
           stubMm: fc.option(fc.integer({ min: 5, max: 80 })),
           line: fc.constantFrom('dry' as const, 'trickle' as const),
           access: fc.constantFrom('reachable' as const, 'closed-wall' as const, 'buried' as const),
-          oldJoint: fc.constantFrom('none' as const, 'cement' as const, 'slip' as const),
+          oldJoint: fc.constantFrom('none' as const, 'cement' as const, 'slip' as const, 'threaded' as const),
+          thread: fc.constantFrom('none' as const, 'NPT' as const),
           outOfRound: fc.boolean(),
           plateMm: fc.constantFrom(0, 3),
         }),

@@ -297,11 +297,9 @@ function removalActs({ removalActs: kept, removalId }: MateOption): readonly Ste
   return kept ?? removalById(removalId).steps
 }
 
-/** What a line carries, by its first joint: a way is of one medium from end to end. */
-function lineMedium({ option }: PlanLine): Medium {
-  const first = option.joints[0]?.method
-  return (first && methodById(first).medium) ?? 'supply'
-}
+/** What a line carries: a way is of one medium from end to end. */
+const lineMedium = ({ conditions }: Pick<PlanLine, 'conditions'>): Medium =>
+  conditions.service === 'waste' ? 'drain' : 'supply'
 
 /** Getting out and setting up for a method, once, before the first of its joints. */
 function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void {
@@ -342,7 +340,10 @@ function sealAndTurn(graph: Graph): void {
   for (const { lineId, seam, template, after } of graph.nodes.values()) {
     if (template.words !== 'thread.turn' || seam === null) continue
     const own = `${lineId}/${seam}/`
-    for (const before of after) if (!before.startsWith(own)) graph.precede(before, `${own}seal`)
+    // a drain stands open no longer than the turn takes
+    const open = `${lineId}/line/unplug`
+    for (const before of after)
+      if (!before.startsWith(own) && before !== open) graph.precede(before, `${own}seal`)
   }
 }
 

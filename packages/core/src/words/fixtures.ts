@@ -198,6 +198,7 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'cement-drain-pvc': 'PVC drain cement',
   'cement-drain-abs': 'ABS drain cement',
   'slip-joint': 'slip joint',
+  'threaded-drain': 'threaded',
   'worm-clips': 'insert and clips',
   'poly-compression': 'polyethylene compression',
 }

@@ -71,6 +71,8 @@ function collect(tip: PortEnd, body: PortEnd, found: Pair[]): void {
     const { materials, bodies } = pairing
     if (
       agree &&
+      // what carries waste is joined by methods of its own, whatever its thread
+      (method.medium ?? 'supply') === body.medium &&
       (!materials || materials.includes(tip.material)) &&
       (!bodies || bodies.includes(body.material))
     )

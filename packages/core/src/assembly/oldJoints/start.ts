@@ -96,7 +96,8 @@ export function isThreadedPipe(pipe: Pipe): boolean {
  */
 export function starts(pipe: Pipe, conditions: Conditions): Start[] {
   const states: Start[] = []
-  const medium = mediumOf(pipe.material)
+  // steel, brass and copper carry either
+  const medium = conditions.service === 'waste' ? 'drain' : mediumOf(pipe.material)
   const before = marksOn(conditions)
   const back = medium === 'drain' ? SAW_BACK : CUT_BACK
   const removals = removalsOf(conditions.oldJoint)

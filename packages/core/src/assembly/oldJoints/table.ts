@@ -22,6 +22,8 @@ interface OldJointRow {
   readonly removals: readonly string[]
   /** Pipe that it is met on, a thread also on an adapter; where it is not said, any. Common practice. */
   readonly on?: readonly PipeMaterial[]
+  /** Met on wastes alone. */
+  readonly waste?: true
 }
 
 /** Every connection that is told apart by looking, in the order in which it is asked for. A new one is a new row. */
@@ -60,7 +62,16 @@ export const OLD_JOINTS = [
     id: 'slip',
     body: null,
     removals: ['undo-nut', 'undo-nut-reduced'],
-    on: ['tubular-brass', 'tubular-plastic', ...DRAIN_PLASTIC],
+    waste: true,
+    on: [
+      'tubular-brass',
+      'tubular-plastic',
+      ...DRAIN_PLASTIC,
+      'copper-drain',
+      'galvanised-steel',
+      'black-steel',
+      'brass',
+    ],
   },
   { id: 'hub-lead', body: null, removals: [] },
   { id: 'hub-rubber', body: null, removals: [] },
@@ -96,11 +107,13 @@ export function oldJointRow(id: OldJoint): Pick<OldJointRow, 'body' | 'removals'
  * What may stand on an old end of a pipe and can be got off, a bare end last: it is the rare one.
  *
  * @param material undefined where the pipe is not known: then all
+ * @param waste whether it carries waste; undefined where that is not said: then both
  */
-export function oldJointsOn(material: PipeMaterial | undefined): readonly OldJoint[] {
+export function oldJointsOn(material: PipeMaterial | undefined, waste?: boolean): readonly OldJoint[] {
   const rows: readonly OldJointRow[] = OLD_JOINTS
   const met = rows.filter(
-    ({ removals, on }) => removals.length > 0 && (!material || !on || on.includes(material)),
+    ({ removals, on, waste: ofWaste }) =>
+      removals.length > 0 && (!material || !on || on.includes(material)) && !(ofWaste && waste === false),
   )
   return [...met.map(({ id }) => id as OldJoint), 'none']
 }

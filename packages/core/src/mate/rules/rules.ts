@@ -606,10 +606,12 @@ export const RULES: readonly Rule[] = [
   },
   {
     id: 'thread.old-steel',
+    medium: 'both',
     severity: 'warn',
     riskPerMille: 20,
     source: commonPractice,
-    bites: ({ method, start, tip }) => yes(method.id === 'threaded' && start !== null && steel(tip.material)),
+    bites: ({ method, start, tip }) =>
+      yes(method.id.startsWith('threaded') && start !== null && steel(tip.material)),
   },
   {
     id: 'bonding.plastic-in-metal',

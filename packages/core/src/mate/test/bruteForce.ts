@@ -80,6 +80,7 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
         ({ tip, body }) =>
           tip.form === pairing.tip &&
           body.form === pairing.body &&
+          (body.medium === 'drain') === (method.medium === 'drain') &&
           (pairing.systems
             ? pairing.systems[0] === tip.system && pairing.systems[1] === body.system
             : tip.system === body.system) &&
