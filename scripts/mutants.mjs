@@ -238,7 +238,7 @@ writeFileSync(
     timeoutFactor: 4,
     dryRunTimeoutMinutes: 30,
     concurrency: Number(values.at),
-    ignoreStatic: !values.static,
+    ignoreStatic: !room.coverage && !values.static,
     reporters: ['event-recorder', 'progress-append-only'],
     eventReporter: { baseDir: `${reports}/events` },
     tempDirName: `.stryker-${name}`,
