@@ -517,7 +517,7 @@ export function programmeOf(
       if (depth === mostParts) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
         if (![0, turn].includes(turnOf(fitting.family))) continue
-        const placed = placeOf(fitting, index, node, route, conditions, softPipe)
+        const placed = placeOf(fitting, index, node, route, conditions, softPipe, pipe?.material)
         if (!placed) continue
         const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]

@@ -22,6 +22,7 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'slip-joint',
   'filed-cup',
   'expanded-cup',
+  'shielded',
 ])
 
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */

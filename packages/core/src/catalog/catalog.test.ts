@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1893,
-  "7c92abdfc00e3645",
+  1907,
+  "170e4e7550d7d4ab",
 ]
 `)
   })

@@ -147,7 +147,52 @@ function extensions(): Fitting[] {
   )
 }
 
+const C1460: Source = {
+  title: 'ASTM C1460 shielded transition couplings, above ground',
+  table: 'pairs of pipes',
+  certainty: 'recalled',
+}
+
+/** What a shielded coupling goes from, to plastic drain pipe: by real diameters, each marked for its pair. */
+const SHIELDED: readonly (readonly [
+  key: string,
+  word: string,
+  system: 'IPS' | 'CTS' | 'hubless',
+  material: PipeMaterial,
+  sizes: readonly ('1-1/4' | '1-1/2' | '2')[],
+])[] = [
+  ['plastic', 'plastic or steel', 'IPS', 'pvc-drain', ['1-1/4', '1-1/2', '2']],
+  ['copper', 'copper drain tube', 'CTS', 'copper-drain', ['1-1/4', '1-1/2', '2']],
+  ['hubless', 'hubless iron', 'hubless', 'cast-iron', ['1-1/2', '2']],
+]
+
+function shieldedCouplings(): Fitting[] {
+  return SHIELDED.flatMap(([key, word, system, material, sizes]) =>
+    sizes.map((size) =>
+      inline({
+        id: `coupling.shielded.${key}xplastic.${size}`,
+        family: 'shielded-coupling',
+        name: `shielded coupling, ${size} in ${word} × plastic or steel`,
+        material: 'stainless',
+        heatSensitive: true,
+        // the stop in the sleeve
+        layingMm: 0.125 * IN,
+        a: end('shielded', system, size, material),
+        b: end('shielded', 'IPS', size, 'pvc-drain'),
+        source: C1460,
+      }),
+    ),
+  )
+}
+
 /** Parts of drains: what carries one basin's or sink's waste to a stub of drain pipe. */
 export function drainParts(): Fitting[] {
-  return [...trapAdapters(), ...couplings(), ...traps(), ...extensions(), ...threadedAdapters()]
+  return [
+    ...trapAdapters(),
+    ...couplings(),
+    ...traps(),
+    ...extensions(),
+    ...threadedAdapters(),
+    ...shieldedCouplings(),
+  ]
 }

@@ -52,7 +52,7 @@ export function end(
 }
 
 /** Forms that only drains have; elsewhere what it is made of tells. */
-const DRAIN_FORMS: ReadonlySet<PortForm> = new Set(['drain-socket', 'slip-joint'])
+const DRAIN_FORMS: ReadonlySet<PortForm> = new Set(['drain-socket', 'slip-joint', 'shielded'])
 
 function mediumAt(form: PortForm, material: PortMaterial): Medium {
   if (DRAIN_FORMS.has(form)) return 'drain'

@@ -19,7 +19,7 @@ export interface Pose {
  * `parallel-male` straight thread that a swivel nut seals on · `gasket-socket` nut and gasket over plain iron-size pipe ·
  * `slip-spout` the mouth of a tub spout that slips over its stub · `drain-socket` solvent socket of a drain fitting ·
  * `slip-joint` nut and washer over tubular drain · `filed-cup` half of a solder coupling whose stop is filed out ·
- * `expanded-cup` half of a sleeve expanded from annealed tube
+ * `expanded-cup` half of a sleeve expanded from annealed tube · `shielded` rubber sleeve with a stop, in a steel shield with bands
  */
 export const PORT_FORMS = [
   'tube',
@@ -47,6 +47,7 @@ export const PORT_FORMS = [
   'slip-joint',
   'filed-cup',
   'expanded-cup',
+  'shielded',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 
@@ -109,6 +110,7 @@ export const FAMILIES = [
   'trap-adapter',
   'tubular-trap',
   'tail-extension',
+  'shielded-coupling',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -142,6 +142,23 @@ export function endLook(port: Port): EndLook {
         ],
       }
     }
+    case 'shielded': {
+      // rubber over the pipe, the corrugated shield over it, a band with its screw
+      const band = depth * 0.55
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 3, inner: r },
+          { u: 2, outer: r + 4.2, inner: r },
+          { u: depth, outer: r + 4.2, inner: r },
+        ],
+        lines: [band - 4, band + 4].flatMap((u) => [
+          [[u, r + 4.2] as const, [u, r + 6] as const],
+          [[u, -r - 4.2] as const, [u, -r - 6] as const],
+        ]),
+      }
+    }
     case 'drain-socket':
     case 'pvc-socket':
     case 'cement-socket':

@@ -3,7 +3,9 @@ import { BODY_KINDS } from '../assembly'
 import { pairEngagement, pairs, portClass } from '../assembly/methods/pairs'
 import { METHODS, methodById } from '../assembly/methods/table'
 import { TOOL_IDS } from '../assembly/tools'
-import { CATALOG, type Fitting, fittingById, type PortEnd } from '../catalog'
+import { CATALOG, catalogueOf, type Fitting, fittingById, type PortEnd } from '../catalog'
+import { mediumOf } from '../reference/materials'
+import type { PipeMaterial } from '../reference/types'
 import {
   consumableCents,
   consumablesOf,
@@ -67,7 +69,14 @@ describe('ends that join', () => {
 
   it('of one class are joined and judged alike, whatever they are made of', () => {
     const made = (['brass', 'copper', 'stainless', 'galvanised-steel', 'cpvc'] as const).map((material) =>
-      classes.map((end): PortEnd => ({ ...end, material })),
+      classes.map(
+        (end): PortEnd => ({
+          ...end,
+          material,
+          // a thread is of a drain by what it is made of
+          medium: end.form.startsWith('taper') ? mediumOf(material as PipeMaterial) : end.medium,
+        }),
+      ),
     )
     const alike = made.flat().filter((end) => classes.some((other) => portClass(other) === portClass(end)))
     const twins = new Map<string, PortEnd[]>()
@@ -136,9 +145,9 @@ describe('ends that join', () => {
   it('are all found by what may follow an end', () => {
     const network = networkOf()
     for (const open of classes.slice(0, 60)) {
-      const direct = CATALOG.filter((fitting) =>
-        fitting.ports.slice(0, 2).some((port) => pairs(open, port).length > 0),
-      ).map((fitting) => fitting.id)
+      const direct = catalogueOf('supply')
+        .filter((fitting) => fitting.ports.slice(0, 2).some((port) => pairs(open, port).length > 0))
+        .map((fitting) => fitting.id)
       const found = network
         .follow(network.classOf(open))
         .flatMap((group) => group.parts.map((part) => part.id))

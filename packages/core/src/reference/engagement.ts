@@ -219,6 +219,13 @@ const DRAIN_SOCKET_MM: Partial<Record<TubeSize, number>> = {
   'IPS:4': 1.75 * IN,
 }
 
+/** Half of a shielded coupling, to its stop: 2-1/8 in wide at these sizes, the stop an eighth. */
+const SHIELD_MM: Partial<Record<TubeSize, number>> = Object.fromEntries(
+  ['IPS:1-1/4', 'IPS:1-1/2', 'IPS:2', 'CTS:1-1/4', 'CTS:1-1/2', 'CTS:2', 'hubless:1-1/2', 'hubless:2'].map(
+    (size) => [size, IN],
+  ),
+)
+
 /** Tubular drain through a slip nut and its washer: it may slide a good way. */
 const SLIP_MM: Partial<Record<TubeSize, number>> = {
   'tubular:1-1/4': 1.5 * IN,
@@ -253,6 +260,7 @@ const TABLES = {
   'slip-spout': { mm: SPOUT_MM, slack: 6 },
   'drain-socket': { mm: DRAIN_SOCKET_MM, slack: 1.5 },
   'slip-joint': { mm: SLIP_MM, slack: IN },
+  shielded: { mm: SHIELD_MM, slack: 3 },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -281,6 +289,12 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
       return D2466
     case 'drain-socket':
       return { title: 'ASTM D2665 and D2661 drain fittings', table: 'socket depths', certainty: 'recalled' }
+    case 'shielded':
+      return {
+        title: 'CISPI 310 and ASTM C1460 couplings',
+        table: 'width of the coupling',
+        certainty: 'recalled',
+      }
     case 'slip-joint':
       return makersSheet('Slip joint, tube through the nut, typical')
     case 'sleeve-barb':

@@ -199,6 +199,7 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'cement-drain-abs': 'ABS drain cement',
   'slip-joint': 'slip joint',
   'threaded-drain': 'threaded',
+  'shielded-coupling': 'shielded coupling',
   'worm-clips': 'insert and clips',
   'poly-compression': 'polyethylene compression',
 }
@@ -210,6 +211,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'trap-adapter': 'trap adapter',
   'tubular-trap': 'tubular trap',
   'tail-extension': 'tailpiece extension',
+  'shielded-coupling': 'shielded coupling',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -12,6 +12,7 @@ export const SEALS: Readonly<Record<string, string>> = {
   'clips-on-barb': 'the tube, clipped on the barb',
   'pvc-cement': 'primer and PVC cement, not CPVC cement',
   'abs-cement': 'ABS cement, no primer',
+  'shield-sleeve': 'the rubber sleeve in its shield; no tape, nothing to make up a diameter',
   'slip-washer': 'the taper washer under the nut; no tape, no paste',
 }
 

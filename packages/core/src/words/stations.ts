@@ -40,6 +40,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'trap-adapter': 'trap adapter',
   'tubular-trap': 'trap',
   'tail-extension': 'extension',
+  'shielded-coupling': 'coupling',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

@@ -181,6 +181,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'cement.cure-range':
     'Leave it alone for {taken} {unit, select, h {hours} other {minutes}}: at this temperature and size cans ask for {least} to {most}, and the one in your hand comes first.',
   'cement.join-abs': 'ABS cement on pipe and socket, no primer; push, quarter turn, hold 30 s.',
+  'shield.sleeve':
+    'Shield and bands back over the pipe, the rubber sleeve onto it up to its stop: it is marked for the two pipes that it joins.',
+  'shield.tighten':
+    'Both pipes home against the stop, the shield over the sleeve, the screws where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
   'slip.cut': 'Cut the tube square and take both burrs off, so that the washer is not cut.',
   'slip.nut': 'Nut first, then the washer, its taper toward the joint. No tape, no paste.',
   'slip.tighten':

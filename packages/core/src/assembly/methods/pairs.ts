@@ -1,7 +1,7 @@
 import type { PortEnd } from '../../catalog/ends'
 import { PORT_FORMS, type PortForm } from '../../catalog/types'
 import { type Engagement, type TubeEnd, threadEngagement, tubeEngagement } from '../../reference/engagement'
-import { isMetal } from '../../reference/materials'
+import { isMetal, mediumOf } from '../../reference/materials'
 import type { DimensionalSystem, PipeMaterial } from '../../reference/types'
 import { METHODS, type Method } from './table'
 
@@ -45,6 +45,8 @@ const MEETS_STEEL = new Set(
 
 /** A material as far as pairings and rules ask at an end of that form: brass and stainless mouths are alike. */
 function materialClass(form: PortForm, material: PortEnd['material']): string {
+  // a thread of a drain is joined by a method of its own
+  if (form.startsWith('taper') && mediumOf(material as PipeMaterial) === 'drain') return material
   if (CHOSEN_BY_MATERIAL.has(form) || material.endsWith('steel') || !isMetal(material as PipeMaterial))
     return material
   return material === 'copper' && MEETS_STEEL.has(form) ? material : 'metal'

@@ -31,6 +31,8 @@ const PER_TUBE: Readonly<Record<string, number>> = {
   'pex-c': -80,
   cpvc: -60,
   pvc: -100,
+  'pvc-drain': -100,
+  'abs-drain': -100,
 }
 /** Threads of these. */
 const PER_THREAD: Readonly<Record<string, number>> = { brass: 60, 'galvanised-steel': -40, pvc: -150 }
@@ -63,7 +65,12 @@ const BY_SIZE: Readonly<Record<string, number>> = {
 }
 
 /** A drain's parts are named by larger sizes and are light. */
-const FLAT: ReadonlySet<string> = new Set(['trap-adapter', 'tubular-trap', 'tail-extension'])
+const FLAT: ReadonlySet<string> = new Set([
+  'trap-adapter',
+  'tubular-trap',
+  'tail-extension',
+  'shielded-coupling',
+])
 /** Least price of anything, cents. */
 const LEAST = 60
 

@@ -42,6 +42,7 @@ export const STARTING_SETTINGS: MateSettings = {
     cap: 280,
     plug: 320,
     'trap-adapter': 350,
+    'shielded-coupling': 780,
     'tubular-trap': 950,
     'tail-extension': 550,
   },

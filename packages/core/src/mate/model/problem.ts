@@ -193,7 +193,7 @@ export class Problem {
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.tooNear} ${leads}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.ownPlastic} ${this.tooNear} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
@@ -203,6 +203,7 @@ export class Problem {
       line.cutIn?.insert,
       line.cutIn?.branch,
       pipe !== null && isPlastic(pipe.material),
+      this.ownPlastic,
       this.tooNear,
     ])
     this.placed = this.book.placedUnder(place)
@@ -405,6 +406,8 @@ export class Problem {
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     // near a heater what is new is of metal
     if (this.route.id === 'flexible' && this.isOfPlastic(group)) return null
+    // a drain of one plastic goes on in it
+    if (role === 'tube' && this.ownPlastic !== null && this.ownPlastic !== this.stuffOf(group)) return null
     // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
     if (role === 'tube' && this.tooNear) return null
     if (this.route.id === 'bib' && !this.bearsBib(role, group, stage)) return null
@@ -419,6 +422,16 @@ export class Problem {
       this.span !== null &&
       this.span < this.leastLong
     )
+  }
+
+  /** Of a drain that begins in plastic, which one. */
+  private get ownPlastic(): PipeMaterial | null {
+    const { pipe } = this
+    return this.medium === 'drain' && pipe && isPlastic(pipe.material) ? pipe.material : null
+  }
+
+  private stuffOf({ inClass }: Group): string | undefined {
+    return this.network.ends[inClass]?.material
   }
 
   private isOfPlastic({ inClass, outClass }: Group): boolean {

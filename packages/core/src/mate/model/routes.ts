@@ -65,6 +65,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'supply-connector': 'connector',
   'tube-piece': 'tube',
   'trap-adapter': 'trap-adapter',
+  'shielded-coupling': 'piece',
   'tubular-trap': 'trap',
   'tail-extension': 'extension',
 }

@@ -174,6 +174,8 @@ export function placeOf(
   conditions: Conditions,
   /** The old pipe is of plastic. */
   softPipe: boolean,
+  /** What it is of. */
+  oldStuff?: string,
 ): Standing | null {
   const role = roleOf(fitting)
   const eitherWay = ['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
@@ -182,6 +184,8 @@ export function placeOf(
     return null
   const stage = route.stages[at]?.[role === 'dual-stop' ? 'stop' : role]
   if (stage === undefined || (fitting.ports.length === 1 && stage !== route.endsAt)) return null
+  // trade: what begins in PVC goes on in PVC, in ABS in ABS
+  if (route.id === 'trap' && role === 'tube' && softPipe && fitting.material !== oldStuff) return null
   const inPlace = stage < route.opensAt || route.id === 'flexible'
   // trade: nobody walls a valve in
   if (role === 'isolating' && conditions.access === 'closed-wall') return null
@@ -423,7 +427,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       if (state.parts.length >= mostParts) return
       for (const { fitting, index, joint } of near(state.open)) {
         const turned = state.turned + turnOf(fitting.family)
-        const placed = placeOf(fitting, index, state, route, conditions, softPipe)
+        const placed = placeOf(fitting, index, state, route, conditions, softPipe, pipe?.material)
         if (!placed || turned > (conditions.turn ?? 0)) continue
         const { stage, trend, undoes } = placed
         const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
