@@ -316,6 +316,17 @@ describe('the exchange with the server', () => {
     expect(store.shelf.get('property', mine)?.removed ?? true).toBe(true)
   })
 
+  it('who leaves is gone from the phone also where the server does not answer', async () => {
+    const { fetch } = globalThis
+    globalThis.fetch = jest.fn((path: string, init: RequestInit) =>
+      path === '/api/session' && init.method === 'DELETE' ? new Promise(() => undefined) : fetch(path, init),
+    ) as never
+    await store.leave()
+    globalThis.fetch = fetch
+    expect(store.useData.getState()).toMatchObject({ status: 'signed-out', session: null })
+    expect(await stored((local) => local.count('docs'))).toBe(0)
+  })
+
   it('answers that come after leaving change nothing of what is kept', async () => {
     await store.open(session)
     await settled(store)

@@ -94,10 +94,14 @@ export async function leave(): Promise<void> {
   stopSyncing()
   if (database && (await database.count('queue').catch(() => 0)) > 0) await syncSoon().catch(() => undefined)
   // what is on the phone goes also where the server takes its time
+  let patience: ReturnType<typeof setTimeout> | undefined
   await Promise.race([
     callSignOut().catch(() => undefined),
-    new Promise((resolve) => setTimeout(resolve, PATIENCE_MS)),
+    new Promise((resolve) => {
+      patience = setTimeout(resolve, PATIENCE_MS)
+    }),
   ])
+  clearTimeout(patience)
   // another tab may have left meanwhile, and done this
   if (database && database === local.database) {
     const transaction = database.transaction(['docs', 'acknowledged', 'meta'], 'readwrite')

@@ -144,19 +144,46 @@ export function endLook(port: Port): EndLook {
     }
     case 'shielded': {
       // rubber over the pipe, the corrugated shield over it, a band with its screw
-      const band = depth * 0.55
+      const [from, to] = [depth * 0.3, depth * 0.3 + 8]
+      const shield = r + 4
+      const across = (u: number): [number, number][] => [
+        [u, -shield],
+        [u, 0],
+      ]
+      const ridges = Array.from({ length: Math.floor(depth / 2.5) }, (_, at) => 2.5 * (at + 0.5)).filter(
+        (u) => u < from - 1 || u > to + 1,
+      )
+      const [near, far] = [-shield * 0.62, -shield * 0.38]
+      const middle = (near + far) / 2
       return {
         ...plain,
         length: depth,
         stations: [
-          { u: 0, outer: r + 3, inner: r },
-          { u: 2, outer: r + 4.2, inner: r },
-          { u: depth, outer: r + 4.2, inner: r },
+          { u: 0, outer: r + 2.6, inner: r },
+          { u: 2, outer: shield, inner: r },
+          { u: from, outer: shield, inner: r },
+          { u: from + 0.1, outer: shield + 2.6, inner: r },
+          { u: to, outer: shield + 2.6, inner: r },
+          { u: to + 0.1, outer: shield, inner: r },
+          { u: depth, outer: shield, inner: r },
         ],
-        lines: [band - 4, band + 4].flatMap((u) => [
-          [[u, r + 4.2] as const, [u, r + 6] as const],
-          [[u, -r - 4.2] as const, [u, -r - 6] as const],
-        ]),
+        lines: [
+          ...ridges.map(across),
+          across(from),
+          across(to),
+          // the screw of the band, with its slot
+          [
+            [from + 0.5, near],
+            [to - 0.5, near],
+            [to - 0.5, far],
+            [from + 0.5, far],
+            [from + 0.5, near],
+          ],
+          [
+            [from + 2, middle],
+            [to - 2, middle],
+          ],
+        ],
       }
     }
     case 'drain-socket':
