@@ -128,6 +128,8 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
     /stub that moves/,
   ],
   [/^prove\.scald/, 'before', /^open\.heater-on/, /measured cold/],
+  [/^prove\.breaker/, 'before', /^open\.flush-bib/, /breaker is looked at dry/],
+  [/^prove\.relief/, 'after', /^open\.heater-on/, /heated before its relief/],
   [/^cover\.(wall|ground)/, 'before', /^prove\.hold$/, /covered before it was held/],
   [/^cover\.(wall|ground)/, 'before', /^cover\.inspected/, /covered before it was inspected/],
   [/^cover\.(wall|ground)/, 'before', /^prove\.morning/, /covered before it was looked at again/],

@@ -142,6 +142,10 @@ export function carryOut(
     if (words === 'safe.drain' && house.on) wrong.push('drains against open water')
     if (words === 'safe.proved' && !house.drained) wrong.push('proved before it was drained')
     if (words === 'prove.scald' && !heater.on) wrong.push('measured cold')
+    if (words === 'prove.breaker' && line && !stateOf(line).clear) wrong.push('the breaker is looked at dry')
+    if (words === 'open.heater-on' && bodies.some(({ contents }) => contents.includes('element')))
+      if (!fixed.has('prove.relief') && steps.some((each) => each.words === 'prove.relief'))
+        wrong.push('heated before its relief was looked at')
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
     if (line && MAKES.test(words) && seam !== null) {
@@ -298,6 +302,7 @@ export function carryOut(
     if (words === 'safe.bond') bonding.bridge = 'across'
     if (words === 'safe.unbond') bonding.bridge = 'off'
     if (words === 'safe.bond-stays') bonding.bridge = 'stays'
+    if (words === 'prove.relief') fixed.add(words)
     if (line && words.startsWith('fix.')) fixed.add(`${words} ${line.lineId}`)
     if (words === 'cover.inspected') cover.inspected = true
     if (/^prove\.(two-hours|morning)$/.test(words)) cover.again.add(words)

@@ -465,6 +465,7 @@ const reason = z.object({
       'room',
       'opening',
       'shade',
+      'plate',
       'tool',
     ])
     .optional(),

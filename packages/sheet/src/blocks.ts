@@ -85,7 +85,7 @@ export function sheetBlocks(file: JobFile, shopName: string, unit: LengthUnit = 
     const told = checks.filter((check) => check.result !== 'done' || checkText(check, unit) !== null)
     for (const check of told)
       say(
-        `${minuteOf(check)}  ${lineOf(file, check)}${checkText(check, unit) ?? String(check.stepId)}: ${check.result}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
+        `${minuteOf(check)}  ${lineOf(file, check)}${checkText(check, unit) ?? String(check.stepId)}: ${resultText(check)}${stillHolds(file, check) ? '' : ', before another way was chosen'}`,
       )
     const acts = checks.filter((check) => !told.includes(check)).map((check) => minuteOf(check))
     const [first, last] = [acts[0], acts.at(-1)]
@@ -160,6 +160,13 @@ const LOOKS: Readonly<Record<string, string>> = {
   morning: 'prove.morning',
   inspected: 'cover.inspected',
   cover: 'cover.wall',
+  breaker: 'prove.breaker',
+}
+
+/** What came of a look: of what is no seam, whether it was right. */
+function resultText({ stepId, result }: Fields): string {
+  const right = /\/(scald|relief)-|\/breaker$/.test(String(stepId))
+  return (right ? { dry: 'right', wet: 'not right' }[String(result)] : undefined) ?? String(result)
 }
 
 function checkText(check: Fields, unit: LengthUnit): string | null {
@@ -173,6 +180,6 @@ function checkText(check: Fields, unit: LengthUnit): string | null {
     const what = key === 'old' ? 'old pipe cut' : 'piece cut'
     return mm > 0 ? `${what} at ${formatLength(mm, { unit })}` : what
   }
-  const words = key.startsWith('scald-') ? 'prove.scald' : LOOKS[key]
+  const words = /^(scald|relief)-/.test(key) ? `prove.${key.split('-')[0]}` : LOOKS[key]
   return words ? stepText({ words, parameters: {} }, unit) : null
 }

@@ -109,7 +109,7 @@ describe('the record on paper', () => {
     expect(printed.slice(from + 1, from + 6)).toEqual([
       'text: 2026-11-29 09:02  pressure hold: dry',
       expect.stringMatching(`^text: 2026-11-29 09:03  ${line?.service} line, Dry everything.*: wet`),
-      expect.stringMatching(/^text: 2026-11-29 09:04 {2}Once it is hot: .*: dry$/),
+      expect.stringMatching(/^text: 2026-11-29 09:04 {2}Once it is hot: .*: right$/),
       expect.stringMatching(/^text: 2026-11-29 09:05 {2}Close the wall.*: done$/),
       'text: Acts of the work ticked as done: 2, from 2026-11-29 09:01 to 2026-11-29 09:06.',
     ])

@@ -8,6 +8,7 @@ import { prefer, usePreferences } from '../data/preferences'
 import type { JobView, LineView, Stage } from '../data/select'
 import { type Tick, tickAll } from '../job/actions'
 import { StageFrame } from '../job/StageFrame'
+import { verdictOf } from '../prove/verdicts'
 import { Button } from '../ui/Button'
 import { minutes } from '../ui/money'
 import { Note } from '../ui/Note'
@@ -64,6 +65,7 @@ interface InHandProps {
 }
 
 const isProof = (words: string) => words.startsWith('prove.')
+const capital = (text: string) => text.replace(/^./, (letter) => letter.toUpperCase())
 /** Waits up to here are stood by: the screen stays awake for them, ms. */
 const SHORT_MS = 15 * 60_000
 
@@ -105,7 +107,7 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
   const wet = card !== undefined && steps(card).some(({ id }) => view.checks.get(id)?.fields.result === 'wet')
   const held = card ? heldBy(made, card).filter(({ endsAt }) => endsAt > now) : []
   const looks = card && !made.isCardDone(card) ? looksBefore(made, card) : []
-  const holds = card?.acts.some(({ words }) => words === 'prove.hold')
+  const verdict = verdictOf(card?.acts.find(({ words }) => isProof(words))?.words ?? '')
   const stale = view.lines.some((entry) => entry.matingStale)
   const actions =
     !card || looks.length > 0 ? (
@@ -119,7 +121,7 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
       <View className="flex-row gap-2">
         {proves ? (
           <Button
-            label={holds ? 'It falls' : 'Wet'}
+            label={capital(verdict.bad)}
             onPress={() => done(card, 'wet')}
             className="flex-1"
             testID="card-wet"
@@ -127,7 +129,15 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
         ) : null}
         <Button
           kind="primary"
-          label={holds ? 'It holds' : proves ? 'Done, and all dry' : card.acknowledge ? 'Seen to' : 'Done'}
+          label={
+            proves
+              ? verdict.good === 'dry'
+                ? 'Done, and all dry'
+                : capital(verdict.good)
+              : card.acknowledge
+                ? 'Seen to'
+                : 'Done'
+          }
           onPress={() => done(card)}
           className="flex-[2]"
           testID="tick-next"
@@ -229,8 +239,8 @@ function InHand({ view, plan, made, goTo }: InHandProps) {
               </Note>
             ) : null}
             {wet ? (
-              <Note kind="stop" title={holds ? 'It does not hold' : 'A seam is wet'}>
-                Shut the water, make the seam again, and prove it again.
+              <Note kind="stop" title={verdict.title}>
+                {verdict.todo}
               </Note>
             ) : null}
             {card.acknowledge ? (

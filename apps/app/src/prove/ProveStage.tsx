@@ -18,6 +18,7 @@ import { SERVICE_LOOK } from '../ui/service'
 import { Txt } from '../ui/Txt'
 import type { Solved } from '../workers/solver'
 import { dueText, looksAgain } from './rechecks'
+import { verdictOf } from './verdicts'
 
 interface Props {
   view: JobView
@@ -41,6 +42,7 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
   const held = view.checks.get(HOLD_STEP)?.fields
   const heldIs = held?.result ?? 'undone'
+  const bad = proofs.find((_, index) => results[index] === 'wet')
   const seams = results.filter((result) => result === 'wet').length
   const wet = seams + (heldIs === 'wet' ? 1 : 0)
   const open =
@@ -70,7 +72,7 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
             kind={wet === 0 && open === 0 ? 'primary' : 'plain'}
             label={screenText('prove.close', { checks: open })}
             disabled={wet > 0}
-            {...(wet > 0 ? { hint: seams > 0 ? 'A seam is wet' : 'The line does not hold' } : {})}
+            {...(wet > 0 ? { hint: bad ? verdictOf(bad.words).title : 'The line does not hold' } : {})}
             onPress={() => closeJob(view, true)}
             testID="close-job"
           />
@@ -83,9 +85,9 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
       <Txt tone="soft" className="mb-2">
         Dry everything first, so that a drop is a leak.
       </Txt>
-      {seams > 0 ? (
-        <Note kind="stop" title="A seam is wet">
-          Shut the water, make the seam again, and prove it again.
+      {bad ? (
+        <Note kind="stop" title={verdictOf(bad.words).title}>
+          {verdictOf(bad.words).todo}
         </Note>
       ) : null}
       {proofs.map((step, index) => {
@@ -115,8 +117,8 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
               label={stepText(step, unit)}
               value={result === 'dry' || result === 'wet' ? result : null}
               options={[
-                { value: 'dry', label: 'dry' },
-                { value: 'wet', label: 'wet' },
+                { value: 'dry', label: verdictOf(step.words).good },
+                { value: 'wet', label: verdictOf(step.words).bad },
               ]}
               onChange={(value) => void tick(view, step.lineId, step.id, result === value ? 'undone' : value)}
             />

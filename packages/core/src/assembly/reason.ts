@@ -17,6 +17,7 @@ export type ChangeId =
   | 'room'
   | 'opening'
   | 'shade'
+  | 'plate'
   | 'tool'
 
 /** Why something is proposed, refused or warned about: data, put into words in one place (`words`). */

@@ -254,6 +254,17 @@ describe('the rules of the trade', () => {
     expect(result.remedies.every((remedy) => remedy.changes.length === 1)).toBe(true)
   })
 
+  it('a plate that leaves no joint enough of the stub: a split one, that goes on when the joint is made', () => {
+    const place = { stubMm: 20, plateMm: 8, oldJoint: 'none' } as const
+    const { options, remedies } = ask(line('copper.l.1/2', place))
+    expect(options).toEqual([])
+    expect(remedies.map(({ changes }) => changes)).toContainEqual(['plate'])
+    expect(ask(line('copper.l.1/2', { ...place, plateMm: 0 })).options.length).toBeGreaterThan(0)
+    // no remedy where no plate is in the way
+    const bare = ask(line('copper.l.1/2', { ...place, plateMm: 0, stubMm: 8 }))
+    expect(bare.remedies.flatMap(({ changes }) => changes)).not.toContain('plate')
+  })
+
   it('a stub shorter than any joint needs says how much is missing', () => {
     // sweating needs cup 12.7 mm (ASME B16.22, 1/2 in) and 4 mm to clean
     const result = ask(line('copper.l.1/2', { stubMm: 3, oldJoint: 'none' }))

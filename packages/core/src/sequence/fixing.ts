@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
 import { isPlastic } from '../reference/materials'
 import type { Graph } from './graph'
 import { laterSeams } from './leftLong'
@@ -12,8 +13,13 @@ const STEPS = {
   stub: { key: 'strap-stub', kind: 'prepare', words: 'fix.stub', seconds: 180 },
   strap: { key: 'strap', kind: 'finish', words: 'fix.strap', seconds: 120 },
   scald: { key: 'scald', kind: 'prove', words: 'prove.scald', seconds: 180 },
+  breaker: { key: 'breaker', kind: 'prove', words: 'prove.breaker', seconds: 30 },
+  relief: { key: 'relief', kind: 'prove', words: 'prove.relief', seconds: 30 },
   unbond: { key: 'unbond', kind: 'finish', words: 'safe.unbond', seconds: 60 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
+
+/** What comes when the work of the visit is done. */
+const LATER = ['general/two-hours', 'general/morning', 'general/record'] as const
 
 /** Whether plastic, or what parts metals, lies on the way: then the bridge over the cut stays. */
 function isParted({ option }: PlanLine): boolean {
@@ -32,8 +38,7 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
   if (bridged) {
     const words = lines.some(isParted) ? 'safe.bond-stays' : STEPS.unbond.words
     graph.add('general/unbond', { ...STEPS.unbond, words }, null, null)
-    for (const later of ['two-hours', 'morning', 'record'])
-      graph.precede('general/unbond', `general/${later}`)
+    for (const later of LATER) graph.precede('general/unbond', later)
   }
   for (const line of lines) {
     const { lineId, option, conditions, leftLong } = line
@@ -63,6 +68,11 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
       })
       graph.precede(id('bib'), `${lineId}/line/flush`)
     }
+    if (option.parts.some((part) => partOf(part)?.protects)) {
+      graph.add(id('breaker'), STEPS.breaker, lineId, null)
+      graph.precede(`${lineId}/line/flush`, id('breaker'))
+      for (const later of LATER) graph.precede(id('breaker'), later)
+    }
     const piece = option.parts.find(({ family }) => family === 'tube-piece')
     const at = option.joints.find(({ from }) => option.parts[from] === piece)
     if (!piece || !at) continue
@@ -76,6 +86,13 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
     graph.precede(id('strap'), dry)
   }
   for (const { id, contents, mount, stays } of bodies) {
+    const met = lines.filter(({ meets }) => meets?.to === id)
+    if (contents.includes('element') && met.length > 0) {
+      const relief = `general/${STEPS.relief.key}-${id}`
+      graph.add(relief, STEPS.relief, null, null)
+      for (const { lineId } of met) graph.precede(`${lineId}/line/dry-outlet`, relief)
+      for (const later of ['general/heater-on', ...LATER]) graph.precede(relief, later)
+    }
     const hot = lines.find(({ meets, conditions }) => meets?.to === id && conditions.service === 'hot')
     if (mount !== 'in-wall' || stays || !hot || !contents.includes('cartridge')) continue
     const step = `general/${STEPS.scald.key}-${id}`

@@ -18,6 +18,7 @@ const OWN_KEYS = [
   'strap-stub',
   'strap',
   'unbond',
+  'breaker',
   // what is left long
   'cap-long',
   'dry-cap',
@@ -31,7 +32,7 @@ const OWN_KEYS = [
 ] as const
 
 /** Acts at a body, whose name follows the key. */
-const AT_BODY = /^general\/(out|set|hang|run|fill|scald|strip|cool|refit|set-up)-./
+const AT_BODY = /^general\/(out|set|hang|run|fill|scald|relief|strip|cool|refit|set-up)-./
 
 const KEYS: ReadonlySet<string> = new Set([
   ...OWN_KEYS,

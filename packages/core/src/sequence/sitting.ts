@@ -46,7 +46,7 @@ const AT_PLACE: readonly (readonly [RegExp, string])[] = [
   [/^remove\./, 'off'],
   [/^fixture\.(out|set)$/, 'set'],
   [/^(open\.flush|swivel\.)/, 'hang'],
-  [/^prove\.tissue/, 'dry'],
+  [/^prove\.(tissue|breaker)/, 'dry'],
 ]
 
 /**

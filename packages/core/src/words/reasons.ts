@@ -297,6 +297,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   room: 'make room round the pipe',
   opening: 'open the wall wider',
   shade: 'keep daylight off it',
+  plate: 'take a split wall plate, put on when the joint is made',
   tool: 'bring the press tool',
 }
 

@@ -82,6 +82,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Strap the new pipe, so that nothing hangs on a joint: {of, select, soft {at least every 32 inches} stiff {at least every 3 feet} other {at least every 6 feet}}, loose enough to move (IPC 308.5, recalled: verify).',
   'prove.scald':
     'Once it is hot: set the limit at the cartridge, run full hot for a minute and measure it at the outlet: no more than 120 °F, 49 °C, where the code has it.',
+  'prove.breaker': 'The hose off, the bib shut: its vacuum breaker lets the water in it go, and takes air.',
+  'prove.relief':
+    'The relief valve: its pipe of full size, downhill, open at its end, and nothing in it that shuts or narrows it.',
   'safe.unbond': 'Metal is joined to metal again: the bridge over the cut comes off, last of all.',
   'safe.bond-stays':
     'Plastic or a dielectric lies between now: the bridge stays for good, made by an electrician where the code says so.',
