@@ -193,6 +193,7 @@ describe('laws of mating, for stubs and places nobody prepared', () => {
       smooth: { scored: false },
       round: { outOfRound: false },
       'away-from-heater': { nearHeater: false },
+      plate: { plateMm: 0 },
     }
     let named = 0
     fc.assert(
