@@ -369,12 +369,17 @@ export function carryOut(
         wrong.push(`${a.id} and ${b.id} with two heads in one cabinet`)
     }
 
-  const parted = water.some(({ option: { joints, parts } }) =>
-    joints.some(
-      ({ tubeMaterial, to }) =>
-        /^(pex|cpvc|pvc|poly)/.test(tubeMaterial) || parts[to]?.family === 'dielectric-union',
-    ),
+  // a run of metal that goes on behind plastic; behind an end only the fixture comes
+  const parted = water.some(
+    ({ material = '', option: { joints, parts, removalId } }) =>
+      removalId === 'cut-open' &&
+      /copper|steel|brass|stainless/.test(material) &&
+      joints.some(
+        ({ tubeMaterial, to }) =>
+          /^(pex|cpvc|pvc|poly)/.test(tubeMaterial) || parts[to]?.family === 'dielectric-union',
+      ),
   )
+  if (bonding.bridge === 'stays' && !parted) wrong.push('a bridge stays where nothing is parted')
   if (bonding.bridge === 'across') wrong.push('the bridge is forgotten')
   if (bonding.bridge === 'off' && parted) wrong.push('bares: the bonding is parted by plastic')
   if (shutIn.length > 0 && !cover.done) wrong.push('what lies open is never covered')

@@ -1,6 +1,7 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { partOf } from '../assembly/kept'
-import { isPlastic } from '../reference/materials'
+import { CUT_OPEN } from '../assembly/oldJoints/removals'
+import { isMetal, isPlastic } from '../reference/materials'
 import type { Graph } from './graph'
 import { laterSeams } from './leftLong'
 import { BIB } from './lineWords'
@@ -21,10 +22,13 @@ const STEPS = {
 /** What comes when the work of the visit is done. */
 const LATER = ['general/two-hours', 'general/morning', 'general/record'] as const
 
-/** Whether plastic, or what parts metals, lies on the way: then the bridge over the cut stays. */
+/** Whether plastic, or what parts metals, lies in a metal run now: then the bridge over the cut stays. Behind an end there is nothing to bridge to. */
 function isParted({ option }: PlanLine): boolean {
-  return option.joints.some(
-    ({ tubeMaterial, to }) => isPlastic(tubeMaterial) || option.parts[to]?.family === 'dielectric-union',
+  return (
+    option.removalId === CUT_OPEN.id &&
+    option.joints.some(
+      ({ tubeMaterial, to }) => isPlastic(tubeMaterial) || option.parts[to]?.family === 'dielectric-union',
+    )
   )
 }
 
@@ -36,7 +40,11 @@ function isParted({ option }: PlanLine): boolean {
 export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
   const bridged = graph.nodes.has('general/bond')
   if (bridged) {
-    const words = lines.some(isParted) ? 'safe.bond-stays' : STEPS.unbond.words
+    const words = lines.some(
+      (line) => line.material !== undefined && isMetal(line.material) && isParted(line),
+    )
+      ? 'safe.bond-stays'
+      : STEPS.unbond.words
     graph.add('general/unbond', { ...STEPS.unbond, words }, null, null)
     for (const later of LATER) graph.precede('general/unbond', later)
   }

@@ -1,5 +1,5 @@
 import { DRAIN_CURES } from './cures'
-import { cutAndDress } from './parts'
+import { cutAndDress, THREADED } from './parts'
 import type { MethodRow } from './types'
 
 const CEMENTED = {
@@ -107,41 +107,7 @@ export const DRAIN_METHODS = [
       },
     ],
   },
-  {
-    id: 'threaded-drain',
-    name: 'threaded drain',
-    medium: 'drain',
-    pairings: [{ tip: 'taper-male', body: 'taper-female' }],
-    needsFlame: false,
-    needsDry: false,
-    concealable: 'yes',
-    setUpSeconds: 60,
-    tools: ['pipe-wrenches'],
-    consumables: [
-      { id: 'ptfe-tape', quantity: 1 },
-      { id: 'thread-paste', quantity: 1 },
-    ],
-    riskPerMille: 5,
-    stubExtraMm: { fixed: 2, perOd: 0 },
-    seal: 'thread-seal',
-    reversible: 'with-wrenches',
-    lifeYears: 50,
-    toolRoomMm: 120,
-    buried: 'wrapped',
-    source: { title: 'ASME B1.20.1 wrench make-up', certainty: 'recalled' },
-    steps: [
-      { key: 'brush', kind: 'prepare', words: 'thread.brush', seconds: 60 },
-      {
-        key: 'seal',
-        kind: 'prepare',
-        words: 'thread.seal',
-        seconds: 40,
-        after: ['brush'],
-        heatSensitive: true,
-      },
-      { key: 'close', kind: 'close', words: 'thread.turn', seconds: 90, after: ['seal'] },
-    ],
-  },
+  { ...THREADED, id: 'threaded-drain', name: 'threaded drain', medium: 'drain' },
   {
     id: 'shielded-coupling',
     name: 'shielded coupling',

@@ -1,5 +1,5 @@
 import { commonPractice } from '../../reference/source'
-import { cutAndDress, PEX } from './parts'
+import { cutAndDress, PEX, THREADED } from './parts'
 import type { MethodRow } from './types'
 
 /** Joints on metal pipe, and the mechanical ones that take several kinds. */
@@ -166,41 +166,7 @@ export const METAL_METHODS = [
       { key: 'close', kind: 'close', words: 'push.push', seconds: 15, after: ['mark'], heatSensitive: true },
     ],
   },
-  {
-    id: 'threaded',
-    name: 'threaded',
-    pairings: [{ tip: 'taper-male', body: 'taper-female' }],
-    needsFlame: false,
-    needsDry: false,
-    concealable: 'yes',
-    setUpSeconds: 150,
-    tools: ['pipe-wrenches'],
-    consumables: [
-      { id: 'ptfe-tape', quantity: 1 },
-      { id: 'thread-paste', quantity: 1 },
-    ],
-    riskPerMille: 7,
-    stubExtraMm: { fixed: 2, perOd: 0 },
-    seal: 'thread-seal',
-    reversible: 'with-wrenches',
-    lifeYears: 50,
-    toolRoomMm: 120,
-    buried: 'wrapped',
-    source: { title: 'ASME B1.20.1 wrench make-up', certainty: 'recalled' },
-    steps: [
-      { key: 'brush', kind: 'prepare', words: 'thread.brush', seconds: 45 },
-      {
-        key: 'seal',
-        kind: 'prepare',
-        words: 'thread.seal',
-        seconds: 40,
-        after: ['brush'],
-        // tape and paste on a body burn while another end of it is soldered
-        heatSensitive: true,
-      },
-      { key: 'close', kind: 'close', words: 'thread.turn', seconds: 90, after: ['seal'] },
-    ],
-  },
+  THREADED,
   {
     id: 'press',
     name: 'press',

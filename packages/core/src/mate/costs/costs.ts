@@ -45,7 +45,7 @@ export function ownSeconds(id: MethodId, settings: MateSettings): number | undef
 
 /** What one joint takes. The seal of threads follows the house rule. */
 export function consumablesOf(method: Method, settings: MateSettings): Method['consumables'] {
-  if (method.id !== 'threaded') return method.consumables
+  if (method.seal !== 'thread-seal') return method.consumables
   const left = { tape: 'thread-paste', paste: 'ptfe-tape', 'tape-then-paste': '' }[
     settings.houseRules.threadSeal
   ]

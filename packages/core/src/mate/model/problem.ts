@@ -514,10 +514,10 @@ export class Problem {
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
-      turns: method.id === 'threaded',
+      turns: method.seal === 'thread-seal',
       needsDry: method.needsDry,
       // a thread is turned home, not let back in
-      apart: method.id === 'threaded' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
+      apart: method.seal === 'thread-seal' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
     }
   }
 

@@ -282,7 +282,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     const { threadSeal } = settings.houseRules
     const price = joint.method.consumables.reduce((sum, { id, quantity }) => {
       const left =
-        joint.method.id === 'threaded' &&
+        joint.method.id.startsWith('threaded') &&
         ((threadSeal === 'tape' && id === 'thread-paste') || (threadSeal === 'paste' && id === 'ptfe-tape'))
       return left ? sum : sum + (settings.consumableCents[id] ?? 0) * quantity
     }, 0)
