@@ -120,6 +120,12 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^sweat\.heat-same/, 'after', /^sweat\.cool/, /remelts: part/],
   [/^long\.cap/, 'after', /^open\.restore$/, /stands long and open/],
   [/^fix\.bib/, 'after', /^open\.flush-bib/, /opened with nothing to hold it/],
+  [
+    /^fix\.strap/,
+    'before',
+    /^(crimp\.press|push\.push|compression\.tighten|sweat\.heat)/,
+    /strapped before it stands/,
+  ],
   [/^fix\.ears/, 'after', /^thread\.turn/, /turned into an elbow that hangs free/],
   [
     /^fix\.stub/,

@@ -146,6 +146,10 @@ export function carryOut(
     if (words === 'open.heater-on' && bodies.some(({ contents }) => contents.includes('element')))
       if (!fixed.has('prove.relief') && steps.some((each) => each.words === 'prove.relief'))
         wrong.push('heated before its relief was looked at')
+    if (words === 'fix.strap' && line)
+      for (const [at, { from }] of line.option.joints.entries())
+        if (!stateOf(line).made.has(at) && !(line.leftLong !== undefined && from >= line.leftLong))
+          wrong.push(`${line.lineId} is strapped before it stands`)
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
     if (line && MAKES.test(words) && seam !== null) {

@@ -87,10 +87,8 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
     // what is left long is joined at its far end once the wall is shut
     const later = laterSeams(line)
     graph.add(id('strap'), STEPS.strap, lineId, null, { of: spanOf(at.tubeMaterial) })
-    option.joints.forEach(({ from, to }, seam) => {
-      if (!later.has(seam) && (option.parts[from] === piece || option.parts[to] === piece))
-        graph.precede(close(seam), id('strap'))
-    })
+    // it hangs where it stays once all that it hangs between is made
+    for (const seam of option.joints.keys()) if (!later.has(seam)) graph.precede(close(seam), id('strap'))
     graph.precede(id('strap'), dry)
   }
   for (const { id, contents, mount, stays } of bodies) {

@@ -55,7 +55,8 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
   {
     // a split one goes on when the joint is made, and takes none of the stub
     id: 'plate',
-    apply: (p) => unless(p.conditions.plateMm === 0, () => conditions(p, { plateMm: 0 })),
+    apply: (p, { line }) =>
+      unless(p.conditions.plateMm === 0 || line.cutIn !== undefined, () => conditions(p, { plateMm: 0 })),
   },
   { id: 'flame', apply: (p) => unless(p.conditions.flame, () => conditions(p, { flame: true })) },
   { id: 'dry', apply: (p) => unless(p.conditions.line === 'dry', () => conditions(p, { line: 'dry' })) },
