@@ -2,9 +2,7 @@ import type { Source } from './source'
 
 /** How a supply line is held under pressure before it is covered, by the published model code. */
 export interface TestPressure {
-  /** Times what the system is made for: 1 is the pressure that it works at. */
-  readonly timesDesign: number
-  /** No less than this, kPa; null where the code names none. */
+  /** No less than this, kPa; null where it is the pressure that the system works at. */
   readonly leastKpa: number | null
   /** For so long at least, minutes. */
   readonly minutes: number
@@ -17,19 +15,16 @@ const EN_DESIGN_KPA = 1000
 /** From memory of the named sections: the code as it is adopted at the place comes first. */
 export const TEST_PRESSURES: Readonly<Record<'IPC' | 'UPC' | 'EN', TestPressure>> = {
   IPC: {
-    timesDesign: 1,
     leastKpa: null,
     minutes: 15,
     source: { title: 'IPC 312.5: water at no less than the working pressure', certainty: 'recalled' },
   },
   UPC: {
-    timesDesign: 1,
     leastKpa: null,
     minutes: 15,
     source: { title: 'UPC 609.4: water at no less than the working pressure', certainty: 'recalled' },
   },
   EN: {
-    timesDesign: 1.1,
     leastKpa: 1.1 * EN_DESIGN_KPA,
     minutes: 30,
     source: { title: 'EN 806-4, 6.1: 1.1 times the design pressure of 10 bar', certainty: 'recalled' },

@@ -52,7 +52,6 @@ export function addCovering(graph: Graph, { lines, permit = false, codeProfile =
     // the cap of what is left long is held with it
     const dry = leftLong === undefined ? 'dry-outlet' : 'dry-cap'
     for (const look of ['dry-inlet', dry]) graph.precede(`${lineId}/line/${look}`, at('set'))
-    if (leftLong !== undefined) graph.precede(at('cover'), `${lineId}/line/cut-long`)
   }
   // what leaves a valve that stands in the wall is cut and fitted once that is shut
   for (const { lineId, leftLong } of lines)

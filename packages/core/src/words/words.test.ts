@@ -32,6 +32,7 @@ import {
   TOOL_WORDS,
   UNDONE_WORDS,
 } from './index'
+import { testPressureText } from './testPressure'
 
 describe('everything that can be said has words', () => {
   it('rules', () => {
@@ -182,5 +183,17 @@ describe('sentences', () => {
     expect(() => within(['request'], inner)).toThrow(
       expect.objectContaining({ code: fault.code, path: ['request', 'lines', 1, 'from', ...fault.path] }),
     )
+  })
+})
+
+describe('how a line is held before it is covered', () => {
+  // EN 806-4, 6.1: 1.1 times the 10 bar that EN 806-2 designs for; the model codes name the working pressure
+  it.each([
+    ['EN', /EN 806-4.*so 11 bar, for 30 minutes \(recalled: verify\)/],
+    ['IPC', /IPC 312\.5.*working pressure, for 15 minutes/],
+    ['UPC', /UPC 609\.4.*working pressure, for 15 minutes/],
+  ] as const)('%s says how high, how long, and where that stands', (profile, said) => {
+    expect(testPressureText(profile)).toMatch(said)
+    expect(testPressureText(profile)).not.toMatch(/[{}]/)
   })
 })
