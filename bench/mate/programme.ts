@@ -13,6 +13,7 @@ import {
   type MateSettings,
   METHODS,
   type Method,
+  nominalNumber,
   type PortEnd,
   pipeById,
   RULES,
@@ -162,7 +163,13 @@ function kindOf(end: PortEnd): string {
   return made
 }
 
-function insertion({ tip, body }: Joint): readonly [number, number] {
+function insertion({ method, tip, body }: Joint): readonly [number, number] {
+  const own = method.reachMm?.[body.form]
+  if (own) return own
+  if (['pipe-inside', 'bore-gasket', 'twist-in'].includes(tip.form)) {
+    const made = tubeEngagement(tip.form as 'twist-in', tip.system as 'IPS', tip.nominal)
+    return [made?.minMm ?? 0, made?.maxMm ?? 0]
+  }
   if (body.form === 'swivel-nut') return [6, 8]
   if (body.form === 'taper-female') {
     const made = threadEngagement(body.system as 'NPT', body.nominal)
@@ -194,12 +201,16 @@ export function programmeOf(
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
   const { to, cutIn } = line
-  const route = cutIn ? cutInRoute(cutIn.insert) : routeById(to?.route ?? 'any', conditions.service)
+  const route = cutIn
+    ? cutInRoute(cutIn.insert)
+    : routeById(to?.route ?? 'any', conditions.service, conditions.trapped)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
-  const softPipe = /^(pex|cpvc|pvc|poly)/.test(pipe?.material ?? '')
+  const softPipe = /^(pex|cpvc|pvc|abs|poly|waste)/.test(pipe?.material ?? '')
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
-  const gap = (fromEnd ? conditions.reachMm : conditions.spanMm) ?? null
+  // trade: the flange that is there is measured against the floor, whatever lies beneath it
+  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
+  const gap = (fromFloor ? 0 : fromEnd ? conditions.reachMm : conditions.spanMm) ?? null
   const span = gap === null ? null : rounded(gap)
   const corner = cutIn?.insert === 'corner'
   const leastMm = route.id === 'flexible' && softPipe ? 18 * 25.4 : corner ? null : cutIn?.outMm
@@ -424,7 +435,9 @@ export function programmeOf(
       shows: `${kindOf(start.port)}@${open[index]?.family === 'dual-stop' ? route.opensAt : 0}`,
       needless: [],
     })
-    const stage = open[index]?.family === 'dual-stop' || start.removal.keeps ? route.opensAt : 0
+    const { keeps } = start.removal
+    const further = open[index]?.family === 'dual-stop' || (keeps && keeps !== 'hub' && keeps !== 'socket')
+    const stage = further ? route.opensAt : 0
     layer.set(id, {
       id,
       open: start.port,
@@ -445,6 +458,12 @@ export function programmeOf(
       const stub =
         node.start && node.start.removal.id !== 'new-end' && !node.start.removal.keeps ? node.start : null
       const reach = (joint: Joint): readonly [number, number] => {
+        const flange = conditions.flangeMm ?? null
+        if (span !== null && node.start?.removal.keeps?.startsWith('flange'))
+          return flange === null
+            ? [-100_000_000, 100_000_000]
+            : [span + rounded(flange), span + rounded(flange)]
+        if (span !== null && node.start && fromFloor) return [-100_000_000, rounded((flange ?? 0) - 50.8)]
         if (span === null || !stub) return [0, 0]
         if (stub.usableMm === null) return fromEnd ? [-100_000_000, 0] : [rounded(needs(joint)), 100_000_000]
         const usable = rounded(stub.usableMm)
@@ -517,7 +536,19 @@ export function programmeOf(
       if (depth === mostParts) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
         if (![0, turn].includes(turnOf(fitting.family))) continue
-        const placed = placeOf(fitting, index, node, route, conditions, softPipe, pipe?.material)
+        const size = nominalNumber(pipe?.nominal ?? '0')
+        const onStub = node.start !== null
+        const placed = placeOf(
+          fitting,
+          index,
+          node,
+          route,
+          conditions,
+          softPipe,
+          pipe?.material,
+          size,
+          onStub,
+        )
         if (!placed) continue
         const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]

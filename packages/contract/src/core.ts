@@ -285,6 +285,9 @@ export const conditions = z.object({
   outlets: z.union([z.literal(1), z.literal(2)]).optional(),
   spanMm: lengthMm.nullable().optional(),
   airC: z.number().min(-40).max(60).nullable().optional(),
+  trapped: z.boolean().optional(),
+  slow: z.boolean().optional(),
+  flangeMm: z.number().min(-500).max(500).nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
 export const houseRules = z.object({
@@ -303,6 +306,8 @@ export const houseRules = z.object({
   copperType: z.enum(['L', 'M']).optional(),
   oneHole: z.enum(['repair', 'replace']).optional(),
   solderAt: z.enum(['bench', 'place']).optional(),
+  twistIn: z.enum(['refuse', 'accept']).optional(),
+  flexibleAbove: z.enum(['shielded', 'accept']).optional(),
   plates: z.enum(['near', 'always']).optional(),
   cure: z.enum(['long', 'short']).optional(),
 }) satisfies z.ZodType<HouseRules>

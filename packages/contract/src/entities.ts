@@ -113,6 +113,9 @@ export const entities = {
       outlets: z.union([z.literal(1), z.literal(2)]),
       spanMm: z.number().positive().max(2000).nullable(),
       airC: z.number().min(-40).max(60).nullable(),
+      trapped: z.boolean(),
+      slow: z.boolean(),
+      flangeMm: z.number().min(-500).max(500).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),

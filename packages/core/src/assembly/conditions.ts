@@ -13,6 +13,8 @@ export const END_FAULTS = [
   'tooth-marks',
   'solder-on',
   'dirty-bore',
+  'ring-broken',
+  'hub-split',
 ] as const
 export type EndFault = (typeof END_FAULTS)[number]
 
@@ -66,6 +68,12 @@ export interface Conditions {
   readonly spanMm?: number | null
   /** Air at the place, degrees Celsius: cold lengthens waits. */
   readonly airC?: number | null
+  /** Of a drain: a trap stays further down, proved by the water that stands in it. */
+  readonly trapped?: boolean
+  /** Of a drain: it runs off slowly. */
+  readonly slow?: boolean
+  /** Top of an old closet flange over the finished floor, below it less than nothing, mm; null while not measured. */
+  readonly flangeMm?: number | null
 }
 
 /** What a run that is cut open is asked besides. */
@@ -106,6 +114,9 @@ export const PLAIN_CONDITIONS = {
   oldPlate: false,
   hardRiser: false,
   stopWeeps: false,
+  trapped: false,
+  slow: false,
+  flangeMm: null,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -128,6 +139,9 @@ export const LATER_CONDITIONS = [
   'farMm',
   'freeMm',
   'sidewaysMm',
+  'trapped',
+  'slow',
+  'flangeMm',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

@@ -21,6 +21,10 @@ export interface Schools {
   readonly plates: 'near' | 'always'
   /** Of the times that cans and schedules give for cement, the longest or the shortest. */
   readonly cure: 'long' | 'short'
+  /** A closet flange that is twisted into its pipe. */
+  readonly twistIn: 'refuse' | 'accept'
+  /** A rubber coupling without a shield, above ground. */
+  readonly flexibleAbove: 'shielded' | 'accept'
 }
 
 /**
@@ -28,7 +32,9 @@ export interface Schools {
  * maker's sheet says otherwise; a push-fit that was taken off once serves for a time; five turns fill a worn thread and
  * split no new one; copper is cool when a bare hand holds it; a wall stays shut for 45 years; type L for drinking water;
  * one hole is mended, several mean that the length is done; what can be carried in
- * is soldered at the bench; a nail plate goes where a nail may reach; cement is left alone as long as any can asks. Common practice.
+ * is soldered at the bench; a nail plate goes where a nail may reach; cement is left alone as long as any can asks; a
+ * flange is solid, or has a ring over it, since twisted ones are refused by some authorities; rubber above ground has a
+ * shield, which keeps it from sagging. Common practice.
  */
 export const SCHOOLS: Schools = {
   pushFitClean: 'wipe',
@@ -42,6 +48,8 @@ export const SCHOOLS: Schools = {
   solderAt: 'bench',
   plates: 'near',
   cure: 'long',
+  twistIn: 'refuse',
+  flexibleAbove: 'shielded',
 }
 
 /** What a shop holds to in one question. */

@@ -17,6 +17,11 @@ export const TOOL_IDS = [
   'flaring-tool',
   'pipe-saw',
   'nut-driver',
+  'multi-tool',
+  'inside-cutter',
+  'hub-borer',
+  'chain-cutter',
+  'hammer-and-chisel',
 ] as const
 export type ToolId = (typeof TOOL_IDS)[number]
 

@@ -20,9 +20,9 @@ describe('what is worked on', () => {
       for (const service of row.lines) expect(lineEnds(bodiesOf([kind]), service, false)).not.toBeNull()
     }
   })
-  it('a toilet, a bib and a dishwasher have one line, and no other is asked for', () => {
+  it('a toilet, a bib and a dishwasher have one line of water, and no other is asked for', () => {
     expect(
       ['toilet', 'bib', 'dishwasher', 'basin', 'never heard of'].map((id) => workedOn(id).lines),
-    ).toEqual([['cold'], ['cold'], ['hot'], ['hot', 'cold', 'drain'], ['hot', 'cold']])
+    ).toEqual([['cold', 'drain'], ['cold'], ['hot'], ['hot', 'cold', 'drain'], ['hot', 'cold']])
   })
 })

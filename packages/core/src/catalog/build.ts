@@ -23,6 +23,9 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'filed-cup',
   'expanded-cup',
   'shielded',
+  'hub',
+  'flexible',
+  'ring-gasket',
 ])
 
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  1907,
-  "170e4e7550d7d4ab",
+  2010,
+  "1686bd3628f1e25c",
 ]
 `)
   })
@@ -25,11 +25,11 @@ describe('the catalogue', () => {
     for (const { id, ports, family } of CATALOG) {
       const [a, b] = ports.map((port) => port.pose.axis)
       if (!a || !b) {
-        expect([id, family]).toEqual([id, expect.stringMatching(/^(cap|plug)$/)])
+        expect([id, family]).toEqual([id, expect.stringMatching(/^(cap|plug|standpipe)$/)])
         continue
       }
       const degrees = Math.round((Math.acos(-(a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI)
-      const square = /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|tubular-trap)$|90$/.test(family)
+      const square = /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|(tubular|p)-trap)$|90$/.test(family)
       expect([id, degrees]).toEqual([id, square ? 90 : family.endsWith('45') ? 45 : 0])
     }
   })

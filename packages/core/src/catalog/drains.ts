@@ -1,23 +1,14 @@
 import type { Source } from '../reference/source'
-import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
+import { closetParts } from './closets'
+import { drainCouplings } from './drainCouplings'
 import { end } from './ends'
+import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
 import type { Fitting, Port } from './types'
 
 const IN = 25.4
 
-const D3311: Source = {
-  title: 'ASTM D3311 drain, waste and vent fitting patterns',
-  table: 'coupling, laying length',
-  certainty: 'recalled',
-}
 const TUBULAR_SHEET: Source = { title: 'Tubular traps, typical of the kind', certainty: "maker's sheet" }
-
-/** Plastics of drain pipe, as they are called. */
-const PLASTICS: readonly (readonly [PipeMaterial, string, string])[] = [
-  ['pvc-drain', 'pvc', 'PVC'],
-  ['abs-drain', 'abs', 'ABS'],
-]
 
 /** From a drain pipe to the nut and washer that grip tubular drain: pipe size by tube size. */
 const ADAPTERS: readonly (readonly [pipe: string, tube: string])[] = [
@@ -28,7 +19,7 @@ const ADAPTERS: readonly (readonly [pipe: string, tube: string])[] = [
 ]
 
 function trapAdapters(): Fitting[] {
-  return PLASTICS.flatMap(([material, key, word]) =>
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
     ADAPTERS.map(([pipe, tube]) =>
       inline({
         id: `trap-adapter.${key}.${pipe}x${tube}`,
@@ -46,10 +37,11 @@ function trapAdapters(): Fitting[] {
 }
 
 /** From a threaded stub of steel to the nut that grips tubular drain: chromed brass, since plastic splits on steel. */
-const STEEL_ADAPTERS: readonly (readonly [pipe: '1-1/4' | '1-1/2', tube: '1-1/4' | '1-1/2'])[] = [
+const STEEL_ADAPTERS: readonly (readonly [pipe: '1-1/4' | '1-1/2' | '2', tube: '1-1/4' | '1-1/2'])[] = [
   ['1-1/4', '1-1/4'],
   ['1-1/2', '1-1/4'],
   ['1-1/2', '1-1/2'],
+  ['2', '1-1/2'],
 ]
 
 function threadedAdapters(): Fitting[] {
@@ -65,25 +57,6 @@ function threadedAdapters(): Fitting[] {
       b: end('slip-joint', 'tubular', tube, 'tubular-brass'),
       source: TUBULAR_SHEET,
     }),
-  )
-}
-
-function couplings(): Fitting[] {
-  return PLASTICS.flatMap(([material, key, word]) =>
-    (['1-1/4', '1-1/2', '2'] as const).map((size) =>
-      inline({
-        id: `coupling.drain.${key}.${size}`,
-        family: 'coupling',
-        name: `${word} drain coupling, ${size} in`,
-        material,
-        heatSensitive: true,
-        // the stop between the two pipes
-        layingMm: 0.125 * IN,
-        a: end('drain-socket', 'IPS', size, material),
-        b: end('drain-socket', 'IPS', size, material),
-        source: D3311,
-      }),
-    ),
   )
 }
 
@@ -147,52 +120,15 @@ function extensions(): Fitting[] {
   )
 }
 
-const C1460: Source = {
-  title: 'ASTM C1460 shielded transition couplings, above ground',
-  table: 'pairs of pipes',
-  certainty: 'recalled',
-}
-
-/** What a shielded coupling goes from, to plastic drain pipe: by real diameters, each marked for its pair. */
-const SHIELDED: readonly (readonly [
-  key: string,
-  word: string,
-  system: 'IPS' | 'CTS' | 'hubless',
-  material: PipeMaterial,
-  sizes: readonly ('1-1/4' | '1-1/2' | '2')[],
-])[] = [
-  ['plastic', 'plastic or steel', 'IPS', 'pvc-drain', ['1-1/4', '1-1/2', '2']],
-  ['copper', 'copper drain tube', 'CTS', 'copper-drain', ['1-1/4', '1-1/2', '2']],
-  ['hubless', 'hubless iron', 'hubless', 'cast-iron', ['1-1/2', '2']],
-]
-
-function shieldedCouplings(): Fitting[] {
-  return SHIELDED.flatMap(([key, word, system, material, sizes]) =>
-    sizes.map((size) =>
-      inline({
-        id: `coupling.shielded.${key}xplastic.${size}`,
-        family: 'shielded-coupling',
-        name: `shielded coupling, ${size} in ${word} × plastic or steel`,
-        material: 'stainless',
-        heatSensitive: true,
-        // the stop in the sleeve
-        layingMm: 0.125 * IN,
-        a: end('shielded', system, size, material),
-        b: end('shielded', 'IPS', size, 'pvc-drain'),
-        source: C1460,
-      }),
-    ),
-  )
-}
-
-/** Parts of drains: what carries one basin's or sink's waste to a stub of drain pipe. */
+/** Parts of drains: what carries a fixture's waste to an old end of drain pipe. */
 export function drainParts(): Fitting[] {
   return [
     ...trapAdapters(),
-    ...couplings(),
     ...traps(),
     ...extensions(),
     ...threadedAdapters(),
-    ...shieldedCouplings(),
+    ...drainCouplings(),
+    ...solventFittings(),
+    ...closetParts(),
   ]
 }

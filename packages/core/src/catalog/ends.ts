@@ -52,7 +52,32 @@ export function end(
 }
 
 /** Forms that only drains have; elsewhere what it is made of tells. */
-const DRAIN_FORMS: ReadonlySet<PortForm> = new Set(['drain-socket', 'slip-joint', 'shielded'])
+const DRAIN_FORMS: ReadonlySet<PortForm> = new Set([
+  'drain-socket',
+  'slip-joint',
+  'shielded',
+  'hub',
+  'flexible',
+  'pipe-inside',
+  'bore-gasket',
+  'twist-in',
+  'ring-gasket',
+  'closet-flange',
+  'old-flange',
+  'broken-flange',
+  'ring-under',
+  'stack-under',
+  'closet-outlet',
+])
+/** Mouths of floors: nothing goes into them, things are set down on them. */
+const FLAT_FORMS: ReadonlySet<PortForm> = new Set([
+  'closet-flange',
+  'old-flange',
+  'broken-flange',
+  'ring-under',
+  'stack-under',
+  'closet-outlet',
+])
 
 function mediumAt(form: PortForm, material: PortMaterial): Medium {
   if (DRAIN_FORMS.has(form)) return 'drain'
@@ -99,6 +124,7 @@ function endDiameterMm(
 /** How deep the other side goes into (or over, or onto) an end when fully home, mm. */
 export function fullDepthMm(end: Pick<Port, 'form' | 'system' | 'nominal'>): number {
   const size = end.nominal
+  if (FLAT_FORMS.has(end.form)) return 0
   switch (end.form) {
     case 'tube':
     case 'taper-male':
@@ -118,7 +144,9 @@ export function fullDepthMm(end: Pick<Port, 'form' | 'system' | 'nominal'>): num
 }
 
 /** Length of the male thread or spigot that stands out of a body, mm. */
-export function maleLengthMm(end: Pick<Port, 'form' | 'system' | 'nominal' | 'diameterMm'>): number {
+export function maleLengthMm(
+  end: Pick<Port, 'form' | 'system' | 'nominal' | 'diameterMm'> & Partial<Pick<Port, 'medium'>>,
+): number {
   switch (end.form) {
     case 'taper-male':
       return (threadEngagement(end.system as 'NPT' | 'BSP', end.nominal)?.maxMm ?? 12) + 3
@@ -133,6 +161,10 @@ export function maleLengthMm(end: Pick<Port, 'form' | 'system' | 'nominal' | 'di
       return fullDepthMm(end)
     case 'flare-male':
       return fullDepthMm(end) + 12
+    case 'pipe-inside':
+    case 'bore-gasket':
+    case 'twist-in':
+      return fullDepthMm(end)
     case 'tube':
       return spigotMm(end)
     default:
@@ -141,7 +173,12 @@ export function maleLengthMm(end: Pick<Port, 'form' | 'system' | 'nominal' | 'di
 }
 
 /** A plain end of a fitting goes a socket's depth into another: that of its own kind where there is one. */
-function spigotMm(end: Pick<Port, 'system' | 'nominal' | 'diameterMm'>): number {
+function spigotMm(
+  end: Pick<Port, 'system' | 'nominal' | 'diameterMm'> & Partial<Pick<Port, 'medium'>>,
+): number {
+  const drain =
+    end.medium === 'drain' && tubeEngagement('drain-socket', end.system as DimensionalSystem, end.nominal)
+  if (drain) return drain.maxMm
   for (const socket of ['slip-joint', 'solder-cup', 'cement-socket', 'pvc-socket', 'compression'] as const) {
     const depth = tubeEngagement(socket, end.system as DimensionalSystem, end.nominal)?.maxMm
     if (depth !== undefined) return depth

@@ -25,8 +25,8 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[], rea
   ['pvc', 'IPS', ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'], ['pvc-socket', 'gasket-socket']],
   ['polyethylene', 'ID', ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'], ['poly-barb']],
   ['polyethylene', 'metric', ['20', '25', '32', '40', '50', '63'], ['poly-compression']],
-  ['pvc-drain', 'IPS', ['1-1/4', '1-1/2', '2'], ['drain-socket', 'shielded']],
-  ['abs-drain', 'IPS', ['1-1/4', '1-1/2', '2'], ['drain-socket', 'shielded']],
+  ['pvc-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
+  ['abs-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
   ['chromed-supply', 'OD', ['1/4', '3/8', '1/2'], ['compression']],
 ]
 

@@ -19,7 +19,12 @@ export interface Pose {
  * `parallel-male` straight thread that a swivel nut seals on · `gasket-socket` nut and gasket over plain iron-size pipe ·
  * `slip-spout` the mouth of a tub spout that slips over its stub · `drain-socket` solvent socket of a drain fitting ·
  * `slip-joint` nut and washer over tubular drain · `filed-cup` half of a solder coupling whose stop is filed out ·
- * `expanded-cup` half of a sleeve expanded from annealed tube · `shielded` rubber sleeve with a stop, in a steel shield with bands
+ * `expanded-cup` half of a sleeve expanded from annealed tube · `shielded` rubber sleeve with a stop, in a steel shield with bands ·
+ * `hub` hub of iron pipe, cleaned out for a gasket · `flexible` bare rubber sleeve with two bands · `pipe-inside` spigot that is
+ * cemented into pipe · `bore-gasket` rubber that is tightened inside pipe · `twist-in` ribs of rubber pressed inside it ·
+ * `ring-gasket` gasket of a floor drain tightened round pipe · `closet-flange` a new closet flange, its top on the floor ·
+ * `old-flange` one that is there, at whatever height · `broken-flange` the same without a sound ring · `ring-under`,
+ * `stack-under` undersides of what is screwed onto those · `closet-outlet` the foot of a bowl
  */
 export const PORT_FORMS = [
   'tube',
@@ -48,6 +53,18 @@ export const PORT_FORMS = [
   'filed-cup',
   'expanded-cup',
   'shielded',
+  'hub',
+  'flexible',
+  'pipe-inside',
+  'bore-gasket',
+  'twist-in',
+  'ring-gasket',
+  'closet-flange',
+  'old-flange',
+  'broken-flange',
+  'ring-under',
+  'stack-under',
+  'closet-outlet',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 
@@ -111,6 +128,12 @@ export const FAMILIES = [
   'tubular-trap',
   'tail-extension',
   'shielded-coupling',
+  'flexible-coupling',
+  'p-trap',
+  'standpipe',
+  'closet-flange',
+  'flange-riser',
+  'flange-repair-ring',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -1,3 +1,4 @@
+import { SOLVENT_TRAPS } from '../catalog/solventFittings'
 import type { Fitting, Port } from '../catalog/types'
 import { type EndLook, endLook, type Station } from './profile'
 import type { Layer, Point, Shape, ShapeRole } from './types'
@@ -488,6 +489,69 @@ function trapBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   drawEnd(b, endLook(b), draw)
 }
 
+/** A cemented trap: one casting with the arm's hub at its height, and the water that stands in it. */
+function solventTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const r = a.diameterMm / 2
+  const wall = 3.5
+  const swing = (SOLVENT_TRAPS.find(([size]) => size === a.nominal)?.[1] ?? 0) * 25.4
+  const half = swing / 2
+  const corner = r + 12
+  const bottom = corner + TRAP_LEG_MM
+  const look = endLook(a)
+  const from = a.pose.origin[0] + look.length
+  const arc = (centre: Point, radius: number, begin: number, stop: number): Point[] =>
+    Array.from({ length: 25 }, (_, index): Point => {
+      const angle = begin + ((stop - begin) * index) / 24
+      return [centre[0] + radius * Math.cos(angle), centre[1] + radius * Math.sin(angle)]
+    })
+  const edge = (off: number): Point[] => [
+    [from, off],
+    ...arc([-swing - corner, -corner], corner + off, Math.PI / 2, 0),
+    ...arc([-half, -bottom], half - off, Math.PI, 2 * Math.PI),
+    [-off, b.pose.origin[1] - 4],
+  ]
+  draw('outline', [...edge(r + wall), ...edge(-r - wall).reverse()], true)
+  draw('detail', edge(r), false)
+  draw('detail', edge(-r), false)
+  for (const dy of [0, 6, 12])
+    draw(
+      'detail',
+      [
+        [-r + 2 + dy / 2, -r - dy],
+        [r - 2 - dy / 2, -r - dy],
+      ],
+      false,
+    )
+  drawEnd(a, look, draw)
+  drawEnd(b, endLook(b), draw)
+}
+
+/** A pipe that stands open: the hose hooks over its rim, with air round it. */
+function standpipeBody(_fitting: Fitting, a: Port, draw: Draw): void {
+  const r = a.diameterMm / 2
+  const x = a.pose.origin[0]
+  const top = x + STANDPIPE_DRAWN_MM
+  draw('outline', box(x, -r, top, r), true)
+  draw('section', box(x, r - 4, top, r), true)
+  const hose = 9
+  const crook = (radius: number): Point[] =>
+    Array.from({ length: 13 }, (_, index): Point => {
+      const angle = (index / 12) * Math.PI
+      return [top + 8 + radius * Math.sin(angle), -r - 8 + hose + 2 + radius * Math.cos(angle)]
+    })
+  draw(
+    'detail',
+    [[top - 34, crook(26)[0]?.[1] ?? 0], ...crook(26), [top - 60, crook(26).at(-1)?.[1] ?? 0]],
+    false,
+  )
+  draw(
+    'detail',
+    [[top - 34, crook(12)[0]?.[1] ?? 0], ...crook(12), [top - 60, crook(12).at(-1)?.[1] ?? 0]],
+    false,
+  )
+}
+const STANDPIPE_DRAWN_MM = 120
+
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
 const closed: Body = (fitting, a, _b, draw) => closedBody(fitting, a, draw)
@@ -514,6 +578,8 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'slip-tee': arms,
   cap: closed,
   'tubular-trap': trapBody,
+  'p-trap': solventTrapBody,
+  standpipe: (fitting, a, _b, draw) => standpipeBody(fitting, a, draw),
   plug: closed,
   'vacuum-breaker': (fitting, a, b, draw) => {
     straightBody(fitting, a, b, draw)
@@ -557,13 +623,12 @@ export function partShapes(id: string, fitting: Fitting): Shape[] {
 
 /** A part whose ports are moved together along its axis, for hoses and long pieces drawn with a break. */
 export function shortened(fitting: Fitting, lengthMm: number): Fitting {
-  const [a, b] = fitting.ports as [Port, Port]
   const half = lengthMm / 2
   return {
     ...fitting,
-    ports: [
-      { ...a, pose: { ...a.pose, origin: [-half, 0, 0] } },
-      { ...b, pose: { ...b.pose, origin: [half, 0, 0] } },
-    ],
+    ports: fitting.ports.map((port, index) => ({
+      ...port,
+      pose: { ...port.pose, origin: [index === 0 ? -half : half, 0, 0] },
+    })),
   }
 }

@@ -46,6 +46,12 @@ const hexLines = (from: number, to: number, radius: number): Point[][] =>
     [to, share * radius],
   ])
 
+/** A closet flange is seven inches across, its plate a quarter thick; a bowl's way through is some two inches and a half. */
+const FLANGE_RADIUS_MM = 88.9
+const FLANGE_PLATE_MM = 6.35
+const RING_PLATE_MM = 2
+const BOWL_BORE_MM = 34
+
 /** Where the ribs of a barb stand, as shares of its length; three where nothing is said. */
 const RIBS: Partial<Record<PortForm, readonly number[]>> = {
   'expansion-barb': [0.28],
@@ -186,6 +192,151 @@ export function endLook(port: Port): EndLook {
         ],
       }
     }
+    case 'hub': {
+      // the bell, its bead at the rim, and the gasket between
+      const gap = 5
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + gap + 10, inner: r + gap },
+          { u: 9, outer: r + gap + 10, inner: r + gap },
+          { u: 9.1, outer: r + gap + 6, inner: r + gap },
+          { u: depth - 8, outer: r + gap + 6, inner: r + gap },
+          { u: depth, outer: r + 5, inner: r },
+        ],
+        seals: [
+          [
+            [-3, r],
+            [-3, r + gap + 4],
+            [0, r + gap],
+            [depth - 10, r + gap],
+            [depth - 10, r],
+          ],
+        ],
+      }
+    }
+    case 'flexible': {
+      const [from, to] = [depth * 0.2, depth * 0.2 + 11]
+      const rubber = r + 5
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: rubber, inner: r },
+          { u: from, outer: rubber, inner: r },
+          { u: from + 0.1, outer: rubber + 2, inner: r },
+          { u: to, outer: rubber + 2, inner: r },
+          { u: to + 0.1, outer: rubber, inner: r },
+          { u: depth, outer: rubber, inner: r },
+        ],
+        lines: [from, to].map((u): Point[] => [
+          [u, -rubber - 2],
+          [u, 0],
+        ]),
+      }
+    }
+    case 'pipe-inside': {
+      // as wide as the bore of schedule 40 pipe
+      const [outer, inner] = [r * 0.88, r * 0.78]
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer, inner },
+          { u: depth, outer, inner },
+        ],
+      }
+    }
+    case 'bore-gasket':
+    case 'twist-in': {
+      const [bore, inner] = [r * 0.92, r * 0.72]
+      const ribs = port.form === 'twist-in' ? [0.15, 0.4, 0.65] : [0.15]
+      const wide = port.form === 'twist-in' ? 0.12 : 0.55
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: bore * 0.86, inner },
+          { u: depth, outer: bore * 0.86, inner },
+        ],
+        seals: ribs.map((share): Point[] => [
+          [depth * share, bore * 0.86],
+          [depth * share, bore],
+          [depth * (share + wide), bore],
+          [depth * (share + wide), bore * 0.86],
+        ]),
+      }
+    }
+    case 'ring-gasket':
+      // the gasket and its ring, and the bowl of the drain above
+      return {
+        ...plain,
+        length: depth + 14,
+        stations: [
+          { u: 0, outer: r + 9, inner: r + 5 },
+          { u: depth * 0.7, outer: r + 9, inner: r + 5 },
+          { u: depth, outer: r + 26, inner: r + 20 },
+          { u: depth + 14, outer: r + 38, inner: r + 30 },
+        ],
+        seals: [
+          [
+            [2, r],
+            [2, r + 5],
+            [depth * 0.55, r + 5],
+            [depth * 0.55, r],
+          ],
+        ],
+      }
+    case 'closet-flange':
+    case 'old-flange':
+    case 'broken-flange': {
+      const plate = port.form === 'closet-flange' ? FLANGE_PLATE_MM : RING_PLATE_MM
+      return {
+        ...plain,
+        length: plate,
+        stations: [
+          { u: 0, outer: FLANGE_RADIUS_MM, inner: BOWL_BORE_MM },
+          { u: plate, outer: FLANGE_RADIUS_MM, inner: BOWL_BORE_MM },
+        ],
+        // the slots that the bolts stand in
+        lines: [-0.82, 0.82].map((share): Point[] => [
+          [0, share * FLANGE_RADIUS_MM],
+          [plate, share * FLANGE_RADIUS_MM],
+        ]),
+      }
+    }
+    case 'ring-under':
+    case 'stack-under':
+      return {
+        ...plain,
+        length: 0.2,
+        stations: [
+          { u: 0, outer: FLANGE_RADIUS_MM, inner: BOWL_BORE_MM },
+          { u: 0.2, outer: FLANGE_RADIUS_MM, inner: BOWL_BORE_MM },
+        ],
+      }
+    case 'closet-outlet':
+      // the horn, the seal round it, and the foot that stands on the floor
+      return {
+        ...plain,
+        length: 46,
+        stations: [
+          { u: -8, outer: 37, inner: 28 },
+          { u: 6, outer: 37, inner: 28 },
+          { u: 6.1, outer: 118, inner: 28 },
+          { u: 24, outer: 112, inner: 28 },
+          { u: 46, outer: 80, inner: 28 },
+        ],
+        seals: [
+          [
+            [-3, 38],
+            [-3, 66],
+            [6, 60],
+            [6, 38],
+          ],
+        ],
+      }
     case 'drain-socket':
     case 'pvc-socket':
     case 'cement-socket':

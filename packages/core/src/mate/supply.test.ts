@@ -1,4 +1,5 @@
 import { anyMouth, METHODS, type Method, type MethodId, methodById, mouthOf } from '../assembly'
+import { ROUTE_IDS } from '../assembly/bodies/types'
 import type { Conditions } from '../assembly/conditions'
 import type { EndRef } from '../assembly/end'
 import { actsOf, type JointPlace } from '../assembly/methods/acts'
@@ -89,9 +90,7 @@ describe('fixtures and what stands before them', () => {
 
   it('every role of the catalogue has a place in some line', () => {
     const placed = new Set(
-      (['stop', 'washing', 'bib', 'flexible', 'arm', 'cap', 'trap'] as const).flatMap((id) =>
-        routeById(id).stages.flatMap((stage) => Object.keys(stage)),
-      ),
+      ROUTE_IDS.flatMap((id) => routeById(id).stages.flatMap((stage) => Object.keys(stage))),
     )
     for (const part of CATALOG)
       if (!['slip', 'union', 'tee', 'dual-stop', 'hose-adapter'].includes(roleOf(part)))

@@ -219,12 +219,55 @@ const DRAIN_SOCKET_MM: Partial<Record<TubeSize, number>> = {
   'IPS:4': 1.75 * IN,
 }
 
-/** Half of a shielded coupling, to its stop: 2-1/8 in wide at these sizes, the stop an eighth. */
-const SHIELD_MM: Partial<Record<TubeSize, number>> = Object.fromEntries(
-  ['IPS:1-1/4', 'IPS:1-1/2', 'IPS:2', 'CTS:1-1/4', 'CTS:1-1/2', 'CTS:2', 'hubless:1-1/2', 'hubless:2'].map(
-    (size) => [size, IN],
-  ),
-)
+/** One figure for each size of the systems that a coupling of drains is made for, in millimetres. */
+function ofDrains(systems: readonly string[], inches: Readonly<Record<NominalSize, number>>) {
+  return Object.fromEntries(
+    systems.flatMap((system) =>
+      Object.entries(inches).map(([nominal, figure]) => [`${system}:${nominal}`, figure * IN]),
+    ),
+  ) as Partial<Record<TubeSize, number>>
+}
+const IRON = ['hubless', 'service', 'heavy'] as const
+
+/**
+ * Half of a shielded coupling, to its stop: 2-1/8 in wide up to 3 in and 3 in wide at 4 (CISPI 310), the stop an eighth
+ * and a quarter.
+ */
+const SHIELD_MM = ofDrains(['IPS', 'CTS', 'ID', ...IRON], {
+  '1-1/4': 1,
+  '1-1/2': 1,
+  '2': 1,
+  '3': 1,
+  '4': 1.375,
+})
+
+/** Half of a bare rubber coupling, to its middle: a band's width and room behind it. */
+const FLEXIBLE_MM = ofDrains(['IPS', 'CTS', 'ID', 'barrel', ...IRON], {
+  '1-1/4': 1.25,
+  '1-1/2': 1.5,
+  '2': 1.75,
+  '3': 2,
+  '4': 2.25,
+})
+
+/** Hubs of iron pipe, from the mouth to where a spigot stands. */
+const HUB_MM = ofDrains(['service', 'heavy'], { '2': 2.5, '3': 2.75, '4': 3 })
+
+/** What of a closet flange goes into pipe. */
+const INSIDE_MM = ofDrains(['IPS'], { '3': 1.5, '4': 1.75 })
+const BORE_GASKET_MM = ofDrains(IRON, { '3': 2, '4': 2 })
+const TWIST_MM = ofDrains(['IPS', 'service', 'hubless'], { '3': 2, '4': 2 })
+
+/** A floor drain's gasket round the pipe that stands up in it: up to the ridge under its strainer, and less. */
+const RING_GASKET_MM = ofDrains(['IPS'], { '1-1/2': 1.25, '2': 1.25 })
+
+/**
+ * What stands over a floor when a bowl is set down: the flange of a new one, as thick as its plate; what a seal makes up
+ * for over or under an old one. Below nothing it lies under the floor. By the seal, see the methods.
+ */
+const FLANGE_MM = ofDrains(['IPS'], { '4': 0.25 })
+const OLD_FLANGE_MM = ofDrains(['IPS'], { '4': 0.5 })
+const NO_DEPTH_MM = ofDrains(['IPS'], { '4': 0 })
 
 /** Tubular drain through a slip nut and its washer: it may slide a good way. */
 const SLIP_MM: Partial<Record<TubeSize, number>> = {
@@ -261,6 +304,18 @@ const TABLES = {
   'drain-socket': { mm: DRAIN_SOCKET_MM, slack: 1.5 },
   'slip-joint': { mm: SLIP_MM, slack: IN },
   shielded: { mm: SHIELD_MM, slack: 3 },
+  hub: { mm: HUB_MM, slack: 12 },
+  flexible: { mm: FLEXIBLE_MM, slack: 10 },
+  'pipe-inside': { mm: INSIDE_MM, slack: 3 },
+  'bore-gasket': { mm: BORE_GASKET_MM, slack: 6 },
+  'twist-in': { mm: TWIST_MM, slack: 6 },
+  'ring-gasket': { mm: RING_GASKET_MM, slack: 12 },
+  'closet-flange': { mm: FLANGE_MM, slack: 0 },
+  'old-flange': { mm: OLD_FLANGE_MM, slack: 0.75 * IN },
+  'broken-flange': { mm: NO_DEPTH_MM, slack: 0 },
+  'ring-under': { mm: NO_DEPTH_MM, slack: 0 },
+  'stack-under': { mm: NO_DEPTH_MM, slack: 0 },
+  'closet-outlet': { mm: NO_DEPTH_MM, slack: 0 },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -295,6 +350,24 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
         table: 'width of the coupling',
         certainty: 'recalled',
       }
+    case 'hub':
+      return { title: 'ASTM A74 hubs', table: 'depth of the hub', certainty: 'recalled' }
+    case 'flexible':
+      return makersSheet('Unshielded flexible coupling, half its length, typical')
+    case 'pipe-inside':
+      return { title: 'ASTM D2665 and D2661 drain fittings', table: 'socket depths', certainty: 'recalled' }
+    case 'bore-gasket':
+    case 'twist-in':
+      return makersSheet('Closet flange that seals inside the pipe, typical')
+    case 'ring-gasket':
+      return makersSheet('Floor drain with a tightened gasket, typical')
+    case 'closet-flange':
+    case 'old-flange':
+    case 'broken-flange':
+    case 'ring-under':
+    case 'stack-under':
+    case 'closet-outlet':
+      return makersSheet('Closet flanges and seals, typical')
     case 'slip-joint':
       return makersSheet('Slip joint, tube through the nut, typical')
     case 'sleeve-barb':

@@ -29,9 +29,11 @@ export function isMetal(material: PipeMaterial): boolean {
   return FERROUS.has(material) || OTHER_METAL.has(material)
 }
 
-/** Neither metal nor the rubber of a seat. @param material of a pipe or of a port */
+const NO_PLASTIC: ReadonlySet<string> = new Set(['rubber-seated', 'clay', 'cement'])
+
+/** Neither metal nor stoneware nor the rubber of a seat. @param material of a pipe or of a port */
 export function isPlastic(material: string): boolean {
-  return material !== 'rubber-seated' && !isMetal(material as PipeMaterial)
+  return !NO_PLASTIC.has(material) && !isMetal(material as PipeMaterial)
 }
 
 const DRAIN: ReadonlySet<PipeMaterial> = new Set([

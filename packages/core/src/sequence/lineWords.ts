@@ -23,6 +23,9 @@ export function closesEarly({ closes, joints }: Pick<MateOption, 'closes' | 'joi
   return closes.by === 'union' && joint.beforeStop
 }
 
+/** Joints by which a bowl is set down on its flange. */
+export const isSeal = (method: string): boolean => method === 'wax-seal' || method === 'rubber-seal'
+
 /** A line that ends at a cap or a plug: nothing runs from it. */
 export function isCapped(parts: MateOption['parts']): boolean {
   const last = parts.at(-1)?.family
@@ -31,7 +34,13 @@ export function isCapped(parts: MateOption['parts']): boolean {
 
 /** A line's own steps speak of its stop and its connector only where it has them. */
 export function lineWords(words: string, option: MateOption, feeds: boolean): string {
-  const { parts, removalId } = option
+  const { parts, removalId, joints } = option
+  if (words === 'prove.fill') {
+    const last = joints.at(-1)
+    if (last && last.to >= parts.length && isSeal(last.method)) return 'prove.flush'
+    if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
+    return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
+  }
   const kept = removalId === KEEP_STOP.id
   const shuts = hasStop({ parts, removalId })
   const hose = parts.some(({ family }) => family === 'supply-connector')

@@ -9,6 +9,7 @@ import { isMetal, type Medium } from '../reference/materials'
 import { addBodies } from './bodies'
 import { cardsOf } from './cards'
 import type { Task } from './clock'
+import { addClosets } from './closets'
 import {
   addSlide,
   type Close,
@@ -32,7 +33,7 @@ import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
-const CUTS = /^remove\.(cut|saw)/
+const CUTS = /^remove\.(cut|saw|chain-cut|flange-(saw|cut))/
 const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
@@ -394,6 +395,7 @@ function build(request: PlanRequest): Graph {
   }
   addBodies(graph, request)
   addFixtures(graph, request)
+  addClosets(graph, request)
   addCovering(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

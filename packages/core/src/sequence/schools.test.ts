@@ -40,6 +40,10 @@ function told(
 const pushed = line('copper.l.1/2', { oldJoint: 'push-fit', faults: [] })
 const wall = line('copper.l.1/2', { access: 'closed-wall' }, 'valve.combo.1/2')
 
+const drain = (pipeId: string, kind: string): LineRequest => ({
+  ...line(pipeId, { service: 'waste', oldJoint: 'none' }, kind),
+})
+
 /** For each question about a line one that it speaks of, and a word that each school has and no other; plates are of studs. */
 const ASKED: {
   readonly [K in Exclude<keyof Schools, 'plates'>]: readonly [
@@ -84,6 +88,21 @@ const ASKED: {
     CATALOG.filter(
       ({ family, ports }) =>
         !family.startsWith('street') && ports.every(({ form }) => form === 'solder-cup' || form === 'tube'),
+    ),
+  ],
+  twistIn: [
+    drain('pvc-dwv.40.4', 'waste.bowl'),
+    undefined,
+    { refuse: /^(?![\s\S]*down with a twist)/, accept: /down with a twist/ },
+    CATALOG.filter(({ id }) => id.startsWith('flange.twist')),
+  ],
+  flexibleAbove: [
+    drain('cast-iron.service.2', 'waste.shower.2'),
+    undefined,
+    { shielded: /^(?![\s\S]*to the middle of the sleeve)/, accept: /to the middle of the sleeve/ },
+    CATALOG.filter(
+      ({ family, material }) =>
+        /flexible-coupling|p-trap|tube-piece/.test(family) && material !== 'abs-drain',
     ),
   ],
   cure: [line('cpvc.sdr11.1/2'), 'cement', { long: /alone for 30 minutes/, short: /alone for 15 minutes/ }],

@@ -122,6 +122,8 @@ export const FAULT_WORDS: Readonly<Record<string, string>> = {
   'tooth-marks': 'tooth marks',
   'solder-on': 'solder left on',
   'dirty-bore': 'bore dirty or waxed',
+  'ring-broken': 'flange ring broken',
+  'hub-split': 'hub split',
 }
 
 /** What each kind of joint asks of who wants it apart. */

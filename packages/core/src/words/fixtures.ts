@@ -42,6 +42,11 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'spray.1/2': 'Body spray, 1/2 in',
   'spray.bsp.1/2': 'Body spray, 1/2 in 55 degree thread',
   'toilet.fill.15/16': 'Toilet, 15/16 in fill valve',
+  'waste.bowl': 'Toilet bowl on its flange',
+  'waste.shower.2': 'Shower drain, 2 in',
+  'waste.tub.1-1/2': 'Tub waste and overflow, 1-1/2 in tail with a slip nut',
+  'waste.tub.glued.1-1/2': 'Tub waste and overflow of 1-1/2 in pipe, cemented',
+  'waste.standpipe': 'Standpipe of a washing machine',
 }
 
 /** What goes in, by its id. */
@@ -144,8 +149,20 @@ export const FIXTURE_GROUPS: readonly {
   { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
 ]
 
-/** What comes down to a trap, by its kind. */
-export const WASTES: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
+const TAILS: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
+const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2']
+/** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
+export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
+  toilet: ['waste.bowl'],
+  tub: [...TUBS, 'waste.shower.2'],
+  'tub-shower': [...TUBS, 'waste.shower.2'],
+  shower: ['waste.shower.2'],
+  washer: ['waste.standpipe'],
+  other: [...TAILS, 'waste.bowl', ...TUBS, 'waste.shower.2', 'waste.standpipe'],
+}
+
+/** Every kind of waste that may be there. */
+export const wastesOf = (workedOn: string): readonly string[] => WASTES_OF[workedOn] ?? TAILS
 
 /** Holes that are met, as they are asked. Ids are the catalogue's. */
 export const HOLE_WORDS: Readonly<Record<string, string>> = {
@@ -200,6 +217,15 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'slip-joint': 'slip joint',
   'threaded-drain': 'threaded',
   'shielded-coupling': 'shielded coupling',
+  'flexible-coupling': 'flexible coupling',
+  'hub-gasket': 'gasket in the hub',
+  'bore-gasket': 'gasket inside the pipe',
+  'twist-in': 'twist-in',
+  'drain-gasket': 'floor drain gasket',
+  'ring-screwed': 'repair ring',
+  'riser-screwed': 'riser ring',
+  'wax-seal': 'wax seal',
+  'rubber-seal': 'rubber seal',
   'worm-clips': 'insert and clips',
   'poly-compression': 'polyethylene compression',
 }
@@ -212,6 +238,12 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'tubular-trap': 'tubular trap',
   'tail-extension': 'tailpiece extension',
   'shielded-coupling': 'shielded coupling',
+  'flexible-coupling': 'flexible coupling',
+  'p-trap': 'P-trap',
+  standpipe: 'standpipe, cut to length',
+  'closet-flange': 'closet flange',
+  'flange-riser': 'flange riser ring',
+  'flange-repair-ring': 'flange repair ring',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

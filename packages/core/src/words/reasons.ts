@@ -245,13 +245,31 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.vent':
     'A trap is vented within the length of its arm, by the local code; whether this one is, is not worked out here. A gurgle or a slow drain says it is not.',
+  'drain.flexible-above':
+    'A bare rubber coupling sags and shears where it is not bedded in the ground: above it, a shielded one (most codes).',
+  'drain.slow-machine':
+    'This drain runs off slowly already, and a machine pumps 15 to 20 gallons a minute into it: no way is offered. Report it, and have the line cleared or renewed first.',
+  'drain.small-machine':
+    'A machine pumps 15 to 20 gallons a minute: a waste under 1-1/2 in does not take it. Report it; the line has to be renewed larger.',
+  'drain.standpipe-2':
+    'Current codes want 2 in for a standpipe and its trap: 1-1/2 in is offered because the old drain is no larger. Ask the authority.',
+  'drain.slow':
+    'It runs off slowly: what stands in it is a blockage further down, and new pipe here does not cure it.',
+  'drain.lead':
+    'Lead is soft and gives under a band: tightened no more than it takes, looked at again, or replaced back to the iron.',
+  'flange.twist-refused':
+    'A flange that is twisted in seals on its own rubber, and some authorities refuse it: only where the shop has it accepted.',
+  'flange.not-measured':
+    'How high the flange lies over the finished floor was not measured: it decides seal and rings.',
+  'removal.hub-split': 'The hub is split: a gasket does not hold in it. The iron goes back to a sound end.',
   'end.thinned':
     'The wall is thin: it may crush under cutter, ring or teeth. Cut back to sound pipe if there is any.',
   'end.choked': 'The bore is choked: what is joined to it will run no better. Tell the owner.',
   'end.loose': 'The stub moves in the wall: strap it or fill behind it, or the joint will break later.',
   'end.dirty-bore': 'The bore is dirty: clean it well back before flux and heat.',
   'removal.flame': 'Sweating the old stop off needs a flame.',
-  'removal.dry': 'The old stop will not sweat off while water stands in the line.',
+  'removal.dry':
+    'While water stands in the line nothing is sweated off it, and no hub is bored out to be cemented in.',
   'removal.room': 'The cutter needs {missingMm, number, missing-length} more bare pipe to get round.',
   'find.enough': 'Enough: {name}.',
   'find.enough-same-parts': '{name}, {grades}: the same fittings either way. Enough.',

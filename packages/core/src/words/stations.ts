@@ -41,6 +41,12 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'tubular-trap': 'trap',
   'tail-extension': 'extension',
   'shielded-coupling': 'coupling',
+  'flexible-coupling': 'coupling',
+  'p-trap': 'trap',
+  standpipe: 'standpipe',
+  'closet-flange': 'flange',
+  'flange-riser': 'riser ring',
+  'flange-repair-ring': 'repair ring',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
@@ -49,18 +55,23 @@ const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
  * What a place along a line is called.
  *
  * @param families of the parts of the line, in order
- * @param begins what the line begins and ends at: an old pipe, the mouth of something new, or a run that is cut open
+ * @param begins what the line begins and ends at: an old pipe, the mouth of something new, a run that is cut open, or
+ * pipe that stands up to a floor
  */
 export function stationText(
   id: string,
   families: readonly Family[],
-  begins: 'pipe' | 'fresh' | 'run' = 'pipe',
+  begins: 'pipe' | 'fresh' | 'run' | 'floor' = 'pipe',
 ): string {
   if (begins === 'run') {
     if (id === 'stub') return 'the cut on this side'
     if (id === 'tail') return 'the cut on the other side'
   }
 
+  if (begins === 'floor') {
+    if (id === 'wall') return 'the rim of the fitting below'
+    if (id === 'tail') return 'the finished floor'
+  }
   if (id === 'wall') return 'the wall'
   if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'

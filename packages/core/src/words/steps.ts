@@ -199,7 +199,71 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',
   'remove.nut-washer': 'Nut and seat clean and sound? A new washer goes in.',
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
+  'remove.saw-thread':
+    'Hold the pipe against turning; saw its thread off with a hacksaw or a blade for steel, square; file the burr off outside and in.',
   'remove.saw': 'Saw the pipe square behind the old fitting; take off the burr.',
+  'remove.pull-bowl':
+    'Shut the stop, flush, hold the lever down; sponge tank and bowl dry. Supply nut off, closet nuts off, or cut where they are rusted fast; rock it loose and lift it straight up: two people, or the tank first.',
+  'remove.scrape-wax':
+    'Scrape the old wax off flange and floor into a bag, and look: the floor sound all round, the ring whole, the pipe not split? A soft floor is mended before anything is set on it.',
+  'remove.flange-saw':
+    'Screws of the flange out, or cut; cut its hub through in two places with the multi-tool, no deeper than its own wall, and split it off the pipe; then the pipe square below it. Keep the rag in.',
+  'remove.flange-cut-inside':
+    'A rag on a string down the pipe; measure from the floor to below the flange’s hub; cut the pipe from inside at that depth, all round, and lift the flange out with its ring of pipe.',
+  'remove.flange-lead':
+    'Pick the lead and oakum out from round the iron pipe, a rag below; nothing is hammered sideways: old iron splits. The flange lifts off. Lead: gloves, wash hands, no dry sanding.',
+  'remove.hold-iron':
+    'Hold the iron above and below with strap or riser clamp before it is parted: it is heavy, and what hangs on it drops.',
+  'remove.pick-lead':
+    'Drill or chisel the lead out of the hub a little at a time, then pull the oakum; no blow sideways, the hub splits. Draw the old spigot straight out, then wire-brush the hub to bare iron.',
+  'remove.draw-spigot':
+    'Cut the old rubber’s lip, rock the spigot straight out; the rubber out in pieces, the hub wire-brushed to bare iron.',
+  'remove.bands-off': 'Loosen the bands, shield and sleeve back; part the pipes, and wipe the end.',
+  'remove.bore-hub':
+    'Saw the pipe flush with its hub; bore what is left of it out with the borer of that size, slowly, not into the hub; wipe the hub clean and dry.',
+  'remove.chain-cut':
+    'Chain round at the mark, square; tighten a notch, rock it, tighten again until it parts. Where it is thin or rotten it may crush: farther back, to sound iron.',
+  'remove.saw-lead':
+    'Saw the lead square with a coarse saw, support it meanwhile; dress it round with a turnpin. Gloves, wash hands, no dry sanding.',
+  'flexible.sleeve':
+    'Bands onto the sleeve, the sleeve onto the pipe by half its length: it is marked for the two pipes that it joins.',
+  'flexible.tighten':
+    'Both pipes to the middle of the sleeve, in line; the screws where a driver still reaches, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
+  'hub.gasket':
+    'The gasket that is marked for this hub and plastic pipe: pressed into the hub until its lip lies on the rim; the pipe’s end chamfered. Lubricant for gaskets on both, never grease.',
+  'hub.push':
+    'Push the pipe home in one go, square, with a bar if it must; the mark at {insertionMm, number, insertion-mark} stands at the rim.',
+  'flange.clean-bore':
+    'Scrape and wire-brush the inside of the pipe to where the rubber will lie: no rust, no burr.',
+  'flange.tighten-bore':
+    'Flange down onto the floor, its slots square to the wall; the screws of its gasket a turn each in turns, until the rubber bulges all round.',
+  'flange.twist':
+    'Push it down with a twist until it lies on the floor, its slots square to the wall. Some authorities refuse this kind: ask.',
+  'flange.screw':
+    'Screw it to the floor through every hole, corrosion-resistant, into wood or anchors; never into the pipe.',
+  'flange.floor': 'Dry-fit: it lies flat, its slots square to the wall, equal distances on both sides.',
+  'flange.ring':
+    'Silicone under it; screw the ring over the broken one through into the floor, corrosion-resistant, never into the pipe.',
+  'flange.stack':
+    'Silicone under the ring, screwed through with longer screws into the floor, corrosion-resistant, never into the pipe.',
+  'closet.bolts':
+    'New brass bolts in the slots, square to the wall, as far from it as the bowl’s holes; each held upright by its washer.',
+  'closet.seal':
+    'The test plug and the moulded cap out, counted. The seal on the flange: one, never two on one another; warm, if it is wax.',
+  'closet.set':
+    'Lower the bowl straight onto the bolts, and press it down with the body’s weight, no rocking: lifted again, it takes a new seal. Level and square to the wall.',
+  'closet.shim':
+    'Shims where it rocks, until it does not; washers and nuts by hand, then by half turns from side to side, until it no longer moves and no further: nuts tear the flange from its bend. Supply by hand; caulk round it, open at the back.',
+  'gasket.height':
+    'Drain body set in its bed or pan, its height to the finished floor; the pipe cut square to stand just below its ridge.',
+  'gasket.tighten-drain':
+    'Gasket round the pipe, its ring turned down with the key until the rubber grips all round.',
+  'prove.flush':
+    'Flush it six times, paper in some; a tissue round the foot, at the floor, under the tank. Nothing may come, and nothing may rock.',
+  'prove.fill-floor':
+    'Plug the new work and fill it to the flood rim, or ten feet high: it stands for 15 minutes by code. Let it go; a tissue round every joint. Only then is anything covered.',
+  'prove.standpipe':
+    'Fill the machine and let it pump out, or two buckets at once: it does not rise to the top; a tissue round trap and joints. The hose is tied in place, and not sealed into the pipe.',
   'cement.join-pvc': 'Primer, then PVC cement on pipe and socket; push, quarter turn, hold 30 s.',
   'press.mark':
     'Mark {insertionMm, number, insertion-mark} from the end; look that the ring lies in its bead.',

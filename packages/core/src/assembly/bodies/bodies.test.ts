@@ -2,7 +2,17 @@ import fc from 'fast-check'
 import { end } from '../../catalog/ends'
 import { CoreFault } from '../../fault'
 import { keptStopEnd } from '../oldJoints/keptStops'
-import { BODY_KINDS, bodiesOf, bodyKind, fromStop, furtherLines, lineEnds, mouthOf, usualLine } from './index'
+import {
+  BODY_KINDS,
+  bodiesOf,
+  bodyKind,
+  fromStop,
+  furtherLines,
+  isWaste,
+  lineEnds,
+  mouthOf,
+  usualLine,
+} from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
   expect.objectContaining({ kind, portId, bodyId })
@@ -128,7 +138,7 @@ describe('kinds of what goes in', () => {
         for (const { form, system, nominal, material } of ends)
           expect(end(form, system, nominal, material).diameterMm).toBeGreaterThan(0)
         // only what is itself the end of a line has none
-        expect(ends.length > 0).toBe(!['bib', 'cap', 'any'].includes(route))
+        expect(ends.length > 0).toBe(!['bib', 'cap', 'any', 'standpipe'].includes(route))
       }
       expect(mouthOf(id)).toMatchObject({ kind: id, route: ports[0]?.route })
     },
@@ -139,7 +149,8 @@ describe('kinds of what goes in', () => {
       fc.property(fc.subarray(BODY_KINDS.map((row) => row.id)), (kinds) => {
         const bodies = bodiesOf(kinds)
         expect(bodies.map((body) => body.kind)).toEqual(kinds)
-        expect(bodies[0]?.id ?? 'main').toBe('main')
+        const [first] = bodies
+        expect(first?.id ?? 'main').toBe(first && isWaste(first) ? 'waste' : 'main')
         for (const body of bodies) expect(body.ports).toEqual(bodyKind(body.kind)?.ports)
       }),
       { seed: 12 },

@@ -91,6 +91,11 @@ const tail = (id: string, tube: string) =>
       },
     ],
   )
+/** What waste leaves by at the floor, or in a wall. */
+const drainOf = (id: string, mount: Mount, route: RouteId, ...ends: EndRef[]) =>
+  kind(id, mount, [], [{ ...port('waste', 'waste', ends, route), flow: 'out' }])
+const of = (form: EndRef['form'], system: EndRef['system'], nominal: string, material: EndRef['material']) =>
+  ({ form, system, nominal, material }) as const
 const into = (insert: NonNullable<Body['insert']>): BodyKind => ({
   ...kind(`run.${insert}`, 'pipe', insert === 'valve' ? ['seat'] : [], one('cold', NONE, 'any')),
   insert,
@@ -152,6 +157,30 @@ export const BODY_KINDS: readonly BodyKind[] = [
   spray('spray.bsp.1/2', end('taper-male', 'BSP', '1/2')),
   // older brass fill valves have a larger shank
   toilet('toilet.fill.15/16', end('parallel-male', 'FV', '15/16')),
+  drainOf('waste.bowl', 'floor', 'closet', of('closet-outlet', 'IPS', '4', 'rubber-seated')),
+  drainOf(
+    'waste.shower.2',
+    'floor',
+    'trap-below',
+    of('drain-socket', 'IPS', '2', 'pvc-drain'),
+    of('drain-socket', 'IPS', '2', 'abs-drain'),
+    of('ring-gasket', 'IPS', '2', 'rubber-seated'),
+  ),
+  drainOf(
+    'waste.tub.1-1/2',
+    'floor',
+    'trap-below',
+    of('tube', 'tubular', '1-1/2', 'tubular-plastic'),
+    of('tube', 'tubular', '1-1/2', 'tubular-brass'),
+  ),
+  drainOf(
+    'waste.tub.glued.1-1/2',
+    'floor',
+    'trap-below',
+    of('tube', 'IPS', '1-1/2', 'pvc-drain'),
+    of('tube', 'IPS', '1-1/2', 'abs-drain'),
+  ),
+  drainOf('waste.standpipe', 'stands', 'standpipe'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

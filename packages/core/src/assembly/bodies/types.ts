@@ -14,6 +14,9 @@ export const ROUTE_IDS = [
   // two ends that are joined; called so since a time when anything could stand between
   'any',
   'stop-only',
+  'trap-below',
+  'standpipe',
+  'closet',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

@@ -1,6 +1,6 @@
 import { DRAIN_CURES } from './cures'
 import { cutAndDress, THREADED } from './parts'
-import type { MethodRow } from './types'
+import type { MethodRow, Pairing } from './types'
 
 const CEMENTED = {
   medium: 'drain',
@@ -19,13 +19,87 @@ const CEMENTED = {
   buried: 'yes',
 } as const
 
+/** Pipe in a socket, or the spigot of a closet flange in pipe: of one plastic. */
+const cementedIn = (plastic: 'pvc-drain' | 'abs-drain'): readonly Pairing[] => [
+  { tip: 'tube', body: 'drain-socket', materials: [plastic], bodies: [plastic] },
+  { tip: 'pipe-inside', body: 'tube', materials: [plastic], bodies: [plastic] },
+]
+
+/** What rubber sleeves, hubs and gaskets of drains are put on. */
+const DRAIN_PIPE = [
+  'pvc-drain',
+  'abs-drain',
+  'copper-drain',
+  'galvanised-steel',
+  'black-steel',
+  'brass',
+  'cast-iron',
+  'lead-waste',
+] as const
+
+/** Rubber on pipe, drawn tight by bands. */
+const BANDED = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: false,
+  concealable: 'yes',
+  setUpSeconds: 30,
+  consumables: [],
+  riskPerMille: 6,
+  stubExtraMm: { fixed: 4, perOd: 0 },
+  reversible: 'by-hand',
+  lifeYears: 50,
+  toolRoomMm: 40,
+} as const
+
+/** What a bowl is set down on: by hand, and drawn down by its two bolts. */
+const SET_DOWN = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: false,
+  // the bowl stands on it, and is lifted off it
+  concealable: 'yes',
+  setUpSeconds: 60,
+  tools: ['two-wrenches'],
+  stubExtraMm: { fixed: 0, perOd: 0 },
+  reversible: 'by-hand',
+  lifeYears: 25,
+  toolRoomMm: 50,
+  buried: 'no',
+} as const
+const IN = 25.4
+const SETTING: MethodRow['steps'] = [
+  { key: 'bolts', kind: 'prepare', words: 'closet.bolts', seconds: 90 },
+  { key: 'seal', kind: 'prepare', words: 'closet.seal', seconds: 60, after: ['bolts'] },
+  { key: 'close', kind: 'close', words: 'closet.set', seconds: 240, after: ['seal'], heatSensitive: true },
+  { key: 'shim', kind: 'finish', words: 'closet.shim', seconds: 180, after: ['close'] },
+]
+
+/** What is screwed down onto a flange, through it into the floor. */
+const SCREWED = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: false,
+  concealable: 'yes',
+  setUpSeconds: 30,
+  tools: ['nut-driver'],
+  consumables: [{ id: 'flange-screws', quantity: 1 }],
+  opens: [{ id: 'silicone', quantity: 1 }],
+  stubExtraMm: { fixed: 0, perOd: 0 },
+  seal: 'silicone-bead',
+  reversible: 'with-wrenches',
+  lifeYears: 30,
+  toolRoomMm: 50,
+  buried: 'no',
+} as const
+
 /** Joints of drains: by their own fall, without pressure. */
 export const DRAIN_METHODS = [
   {
     ...CEMENTED,
     id: 'cement-drain-pvc',
     name: 'PVC drain cement',
-    pairings: [{ tip: 'tube', body: 'drain-socket', materials: ['pvc-drain'], bodies: ['pvc-drain'] }],
+    pairings: cementedIn('pvc-drain'),
     opens: [
       { id: 'pvc-primer', quantity: 1 },
       { id: 'pvc-cement', quantity: 1 },
@@ -50,7 +124,7 @@ export const DRAIN_METHODS = [
     ...CEMENTED,
     id: 'cement-drain-abs',
     name: 'ABS drain cement',
-    pairings: [{ tip: 'tube', body: 'drain-socket', materials: ['abs-drain'], bodies: ['abs-drain'] }],
+    pairings: cementedIn('abs-drain'),
     opens: [{ id: 'abs-cement', quantity: 1 }],
     seal: 'abs-cement',
     source: { title: 'ASTM D2235 cement for ABS', certainty: 'recalled' },
@@ -109,36 +183,12 @@ export const DRAIN_METHODS = [
   },
   { ...THREADED, id: 'threaded-drain', name: 'threaded drain', medium: 'drain' },
   {
+    ...BANDED,
     id: 'shielded-coupling',
     name: 'shielded coupling',
-    medium: 'drain',
-    pairings: [
-      {
-        tip: 'tube',
-        body: 'shielded',
-        materials: [
-          'pvc-drain',
-          'abs-drain',
-          'copper-drain',
-          'galvanised-steel',
-          'black-steel',
-          'brass',
-          'cast-iron',
-        ],
-      },
-    ],
-    needsFlame: false,
-    needsDry: false,
-    concealable: 'yes',
-    setUpSeconds: 30,
+    pairings: [{ tip: 'tube', body: 'shielded', materials: DRAIN_PIPE }],
     tools: ['pipe-saw', 'deburrer'],
-    consumables: [],
-    riskPerMille: 6,
-    stubExtraMm: { fixed: 4, perOd: 0 },
     seal: 'shield-sleeve',
-    reversible: 'by-hand',
-    lifeYears: 50,
-    toolRoomMm: 40,
     // in the ground other couplings are listed
     buried: 'no',
     source: { title: 'ASTM C1460 shielded transition couplings, CISPI 310', certainty: 'recalled' },
@@ -161,5 +211,227 @@ export const DRAIN_METHODS = [
         heatSensitive: true,
       },
     ],
+  },
+  {
+    ...BANDED,
+    id: 'flexible-coupling',
+    name: 'unshielded flexible coupling',
+    pairings: [
+      {
+        tip: 'tube',
+        body: 'flexible',
+        materials: ['pvc-drain', 'abs-drain', 'cast-iron', 'clay'],
+      },
+    ],
+    tools: ['pipe-saw', 'deburrer'],
+    riskPerMille: 9,
+    seal: 'flexible-sleeve',
+    lifeYears: 40,
+    buried: 'yes',
+    source: { title: 'ASTM C1173 flexible couplings, below ground', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      {
+        key: 'sleeve',
+        kind: 'captive',
+        words: 'flexible.sleeve',
+        seconds: 40,
+        after: ['dress'],
+        captive: 'flexible coupling',
+      },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'flexible.tighten',
+        seconds: 60,
+        after: ['sleeve'],
+        heatSensitive: true,
+      },
+    ],
+  },
+  {
+    id: 'hub-gasket',
+    name: 'gasket in the hub',
+    medium: 'drain',
+    pairings: (['service', 'heavy'] as const).map((system) => ({
+      tip: 'tube' as const,
+      body: 'hub' as const,
+      systems: ['IPS', system] as const,
+      materials: ['pvc-drain', 'abs-drain'] as const,
+    })),
+    needsFlame: false,
+    needsDry: false,
+    concealable: 'yes',
+    setUpSeconds: 30,
+    tools: ['pipe-saw', 'deburrer'],
+    consumables: [{ id: 'hub-gasket', quantity: 1 }],
+    riskPerMille: 6,
+    stubExtraMm: { fixed: 4, perOd: 0 },
+    seal: 'hub-gasket',
+    reversible: 'by-hand',
+    lifeYears: 50,
+    toolRoomMm: 40,
+    buried: 'yes',
+    source: { title: 'ASTM C564 gaskets; the one marked for hub and plastic pipe', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      { key: 'gasket', kind: 'prepare', words: 'hub.gasket', seconds: 120, after: ['dress'] },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'hub.push',
+        seconds: 120,
+        after: ['gasket'],
+        heatSensitive: true,
+      },
+    ],
+  },
+  {
+    id: 'bore-gasket',
+    name: 'flange tightened in the pipe',
+    medium: 'drain',
+    pairings: [{ tip: 'bore-gasket', body: 'tube', bodies: ['cast-iron'] }],
+    needsFlame: false,
+    needsDry: false,
+    concealable: 'yes',
+    setUpSeconds: 30,
+    tools: ['nut-driver'],
+    consumables: [],
+    riskPerMille: 9,
+    stubExtraMm: { fixed: 0, perOd: 0 },
+    seal: 'bore-gasket',
+    reversible: 'with-wrenches',
+    lifeYears: 40,
+    toolRoomMm: 25,
+    buried: 'no',
+    source: { title: 'Closet flange with a gasket inside iron pipe, typical', certainty: "maker's sheet" },
+    steps: [
+      { key: 'clean', kind: 'prepare', words: 'flange.clean-bore', seconds: 180 },
+      { key: 'close', kind: 'close', words: 'flange.tighten-bore', seconds: 240, after: ['clean'] },
+      { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240, after: ['close'] },
+    ],
+  },
+  {
+    id: 'twist-in',
+    name: 'flange twisted into the pipe',
+    medium: 'drain',
+    pairings: [{ tip: 'twist-in', body: 'tube', bodies: ['cast-iron', 'pvc-drain', 'abs-drain'] }],
+    needsFlame: false,
+    needsDry: false,
+    concealable: 'yes',
+    setUpSeconds: 20,
+    tools: [],
+    consumables: [],
+    riskPerMille: 30,
+    stubExtraMm: { fixed: 0, perOd: 0 },
+    seal: 'bore-gasket',
+    reversible: 'by-hand',
+    lifeYears: 15,
+    toolRoomMm: 25,
+    buried: 'no',
+    source: { title: 'Closet flange that is twisted in, typical', certainty: "maker's sheet" },
+    steps: [
+      { key: 'clean', kind: 'prepare', words: 'flange.clean-bore', seconds: 120 },
+      { key: 'close', kind: 'close', words: 'flange.twist', seconds: 90, after: ['clean'] },
+      { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240, after: ['close'] },
+    ],
+  },
+  {
+    id: 'drain-gasket',
+    name: 'gasket of a floor drain',
+    medium: 'drain',
+    pairings: [
+      { tip: 'tube', body: 'ring-gasket', materials: ['pvc-drain', 'abs-drain', 'galvanised-steel'] },
+    ],
+    needsFlame: false,
+    needsDry: false,
+    concealable: 'yes',
+    setUpSeconds: 30,
+    tools: [],
+    consumables: [],
+    riskPerMille: 7,
+    stubExtraMm: { fixed: 0, perOd: 0 },
+    seal: 'ring-gasket',
+    reversible: 'by-hand',
+    lifeYears: 40,
+    toolRoomMm: 25,
+    buried: 'no',
+    source: { title: 'Floor drain with a tightened gasket, typical', certainty: "maker's sheet" },
+    steps: [
+      { key: 'height', kind: 'prepare', words: 'gasket.height', seconds: 90 },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'gasket.tighten-drain',
+        seconds: 120,
+        after: ['height'],
+        heatSensitive: true,
+      },
+    ],
+  },
+  {
+    ...SCREWED,
+    id: 'ring-screwed',
+    name: 'repair ring',
+    pairings: [{ tip: 'ring-under', body: 'broken-flange' }],
+    riskPerMille: 12,
+    source: { title: 'Repair ring over a broken flange, typical', certainty: "maker's sheet" },
+    steps: [
+      { key: 'floor', kind: 'prepare', words: 'flange.floor', seconds: 60 },
+      { key: 'close', kind: 'close', words: 'flange.ring', seconds: 300, after: ['floor'] },
+    ],
+  },
+  {
+    ...SCREWED,
+    id: 'riser-screwed',
+    name: 'riser ring',
+    pairings: [{ tip: 'stack-under', body: 'old-flange' }],
+    reachMm: { 'old-flange': [0, 0] },
+    riskPerMille: 10,
+    source: { title: 'Rings that bring a flange up, typical', certainty: "maker's sheet" },
+    steps: [
+      { key: 'floor', kind: 'prepare', words: 'flange.floor', seconds: 60 },
+      { key: 'close', kind: 'close', words: 'flange.stack', seconds: 240, after: ['floor'] },
+    ],
+  },
+  {
+    ...SET_DOWN,
+    id: 'wax-seal',
+    name: 'wax seal',
+    pairings: [
+      { tip: 'closet-outlet', body: 'closet-flange' },
+      { tip: 'closet-outlet', body: 'old-flange' },
+    ],
+    // one ring, a thick one at most: never two on one another
+    reachMm: { 'closet-flange': [0.25 * IN, 0.25 * IN], 'old-flange': [-0.25 * IN, 0.5 * IN] },
+    consumables: [
+      { id: 'wax-ring', quantity: 1 },
+      { id: 'closet-bolts', quantity: 1 },
+    ],
+    riskPerMille: 8,
+    seal: 'wax',
+    source: {
+      title: 'ASME A112.4.3 seals; by the height of the flange, typical',
+      certainty: "maker's sheet",
+    },
+    steps: SETTING,
+  },
+  {
+    ...SET_DOWN,
+    id: 'rubber-seal',
+    name: 'rubber seal',
+    pairings: [
+      { tip: 'closet-outlet', body: 'closet-flange' },
+      { tip: 'closet-outlet', body: 'old-flange' },
+    ],
+    reachMm: { 'closet-flange': [0.25 * IN, 0.25 * IN], 'old-flange': [-0.5 * IN, 0.5 * IN] },
+    consumables: [
+      { id: 'rubber-seal', quantity: 1 },
+      { id: 'closet-bolts', quantity: 1 },
+    ],
+    riskPerMille: 8,
+    seal: 'rubber-seal',
+    source: { title: 'Seals without wax; by the height of the flange, typical', certainty: "maker's sheet" },
+    steps: SETTING,
   },
 ] as const satisfies readonly MethodRow[]

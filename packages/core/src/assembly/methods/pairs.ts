@@ -96,6 +96,10 @@ export function pairs(a: PortEnd, b: PortEnd): Pair[] {
 export function pairEngagement(pair: Pair): Engagement {
   const { tip, body } = pair
   const size = body.nominal
+  const reach = pair.method.reachMm?.[body.form]
+  if (reach) return { minMm: reach[0], maxMm: reach[1], source: pair.method.source }
+  if (tip.form === 'pipe-inside' || tip.form === 'bore-gasket' || tip.form === 'twist-in')
+    return tubeEngagement(tip.form, tip.system as DimensionalSystem, tip.nominal) as Engagement
   switch (body.form) {
     case 'taper-female':
       return threadEngagement(body.system as 'NPT' | 'BSP', size) as Engagement

@@ -42,6 +42,8 @@ export interface MethodRow {
   readonly opens?: readonly { readonly id: string; readonly quantity: number }[]
   /** Chance of a call-back for one joint, per mille. */
   readonly riskPerMille: number
+  /** How far the tip comes into some bodies, mm, where that is the seal's to say and not the end's: the least, the most. */
+  readonly reachMm?: Readonly<Partial<Record<PortForm, readonly [number, number]>>>
   /** Bare straight stub beyond the insertion that nut, ring, clamp or cleaning takes, mm: fixed + share of OD. */
   readonly stubExtraMm: { readonly fixed: number; readonly perOd: number }
   readonly seal: string

@@ -16,7 +16,7 @@ export interface Removal {
   /** Pipe that it is for; any where it is not said. */
   readonly medium?: Medium
   /** Tube that it is for; any where it is not said. */
-  readonly on?: 'soft'
+  readonly on?: 'soft' | 'plastic' | 'iron'
   /** Length gained beyond the visible stub: none, the old insertion, or the nut's length less the ring. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion'
   /** Taken off for the cut itself, mm. */
@@ -26,9 +26,9 @@ export interface Removal {
   readonly leaves: readonly EndMark[]
   /**
    * What stays and is taken again: the nut of a trap adapter, on tube of its size or a smaller; a stop that holds, of
-   * which only the old connector is undone.
+   * which only the old connector is undone; a closet flange; the hub or the socket that the old pipe stood in.
    */
-  readonly keeps?: 'nut' | 'nut-reduced' | 'stop'
+  readonly keeps?: 'nut' | 'nut-reduced' | 'stop' | 'flange' | 'flange-broken' | 'hub' | 'socket'
   /** The end is a male taper thread afterwards. */
   readonly threadedEnd: boolean
   readonly needsFlame: boolean
@@ -37,6 +37,9 @@ export interface Removal {
   readonly steps: readonly StepTemplate[]
   readonly source: Source
 }
+
+/** What goes with the thread of a drain pipe and the cut behind it, mm. Common practice. */
+const THREAD_OFF_MM = 30
 
 const step = (words: string, seconds: number, extra: Partial<StepTemplate> = {}): StepTemplate => ({
   key: words,
@@ -61,6 +64,106 @@ export const NEW_END: Removal = {
   source: commonPractice,
 }
 
+const PULL_BOWL = [
+  step('remove.pull-bowl', 420),
+  step('remove.scrape-wax', 120, { after: ['remove.pull-bowl'] }),
+] as const
+
+/** Where a toilet stood: its flange stays, or goes with what is beneath it. */
+const OF_TOILETS: readonly Removal[] = [
+  { ...NEW_END, id: 'keep-flange', medium: 'drain', keeps: 'flange', steps: [...PULL_BOWL] },
+  { ...NEW_END, id: 'keep-broken-flange', medium: 'drain', keeps: 'flange-broken', steps: [...PULL_BOWL] },
+  {
+    ...NEW_END,
+    id: 'flange-off',
+    medium: 'drain',
+    on: 'plastic',
+    kerfMm: 3,
+    roomMm: 25,
+    tools: ['multi-tool'],
+    steps: [...PULL_BOWL, step('remove.flange-saw', 420, { after: ['remove.scrape-wax'] })],
+  },
+  {
+    // where the floor is closed all round, the pipe is cut from inside, beneath the flange's hub
+    ...NEW_END,
+    id: 'flange-cut-inside',
+    medium: 'drain',
+    on: 'plastic',
+    kerfMm: 3,
+    roomMm: 25,
+    tools: ['inside-cutter'],
+    steps: [...PULL_BOWL, step('remove.flange-cut-inside', 300, { after: ['remove.scrape-wax'] })],
+  },
+]
+
+/** A flange that was caulked onto iron: its lead is picked, and it lifts off. */
+const OFF_IRON: Removal = {
+  ...NEW_END,
+  id: 'flange-off-iron',
+  medium: 'drain',
+  on: 'iron',
+  tools: ['hammer-and-chisel'],
+  steps: [...PULL_BOWL, step('remove.flange-lead', 900, { after: ['remove.scrape-wax'] })],
+}
+
+/** Old drain joints that come apart, or of which one half is used again. */
+const OF_DRAINS: readonly Removal[] = [
+  {
+    ...NEW_END,
+    id: 'pick-hub',
+    medium: 'drain',
+    keeps: 'hub',
+    tools: ['hammer-and-chisel'],
+    steps: [step('remove.hold-iron', 60), step('remove.pick-lead', 900, { after: ['remove.hold-iron'] })],
+  },
+  {
+    ...NEW_END,
+    id: 'draw-from-hub',
+    medium: 'drain',
+    keeps: 'hub',
+    tools: ['hammer-and-chisel'],
+    steps: [step('remove.hold-iron', 60), step('remove.draw-spigot', 300, { after: ['remove.hold-iron'] })],
+  },
+  {
+    ...NEW_END,
+    id: 'bands-off',
+    medium: 'drain',
+    gains: 'insertion',
+    tools: ['nut-driver'],
+    steps: [step('remove.hold-iron', 60), step('remove.bands-off', 150, { after: ['remove.hold-iron'] })],
+  },
+  {
+    // the pipe is bored out of the hub that it was cemented into
+    ...NEW_END,
+    id: 'bore-hub',
+    medium: 'drain',
+    keeps: 'socket',
+    needsDry: true,
+    tools: ['hub-borer'],
+    steps: [...PULL_BOWL, step('remove.bore-hub', 300, { after: ['remove.scrape-wax'] })],
+  },
+  {
+    // iron is parted by a chain, never by a saw for plastic
+    ...NEW_END,
+    id: 'chain-cut',
+    medium: 'drain',
+    on: 'iron',
+    kerfMm: 3,
+    roomMm: 50,
+    tools: ['chain-cutter'],
+    steps: [step('remove.hold-iron', 60), step('remove.chain-cut', 300, { after: ['remove.hold-iron'] })],
+  },
+  {
+    ...NEW_END,
+    id: 'saw-lead',
+    medium: 'drain',
+    kerfMm: 3,
+    roomMm: 12,
+    tools: ['pipe-saw'],
+    steps: [step('remove.saw-lead', 240)],
+  },
+]
+
 export const REMOVALS: readonly Removal[] = [
   { ...NEW_END, id: 'bare', steps: [step('remove.look', 20)] },
   {
@@ -81,6 +184,16 @@ export const REMOVALS: readonly Removal[] = [
     roomMm: 12,
     tools: ['pipe-saw'],
     steps: [step('remove.saw', 150)],
+  },
+  {
+    // past its thread a pipe is as plain as any
+    ...NEW_END,
+    id: 'saw-thread',
+    medium: 'drain',
+    kerfMm: THREAD_OFF_MM,
+    roomMm: 12,
+    tools: ['pipe-saw'],
+    steps: [step('remove.saw-thread', 240)],
   },
   {
     ...NEW_END,
@@ -151,6 +264,9 @@ export const REMOVALS: readonly Removal[] = [
       step('remove.unscrew-thread', 210, { after: ['remove.hold-back'] }),
     ],
   },
+  ...OF_TOILETS,
+  OFF_IRON,
+  ...OF_DRAINS,
 ]
 
 /** Taken off with the marked end: an inch reaches past what rings, teeth, cutters and blows leave. Common practice. */

@@ -100,8 +100,16 @@ describe('what is asked of an old end', () => {
     expect(unasked).toEqual([])
     expect(oldJointsOn('pex-b')).not.toContain('sweat')
     expect(oldJointsOn('galvanised-steel', false)).toEqual(['threaded', 'press', 'none'])
-    expect(oldJointsOn('galvanised-steel', true)).toEqual(['threaded', 'press', 'slip', 'none'])
-    expect(oldJointsOn('pvc-drain')).toEqual(['cement', 'slip', 'none'])
+    const bands = ['hubless', 'flexible-coupling']
+    expect(oldJointsOn('galvanised-steel', true)).toEqual(['threaded', 'press', 'slip', ...bands, 'none'])
+    expect(oldJointsOn('pvc-drain')).toEqual(['cement', 'slip', ...bands, 'flange', 'none'])
+    // a flange is of three inches and more; hubs are of the classes that have them
+    const sized = (system: 'IPS' | 'hubless' | 'service', nominal: string) => ({ system, nominal })
+    expect(oldJointsOn('pvc-drain', true, sized('IPS', '1-1/2'))).not.toContain('flange')
+    expect(oldJointsOn('cast-iron', true, sized('service', '4'))).toEqual(
+      expect.arrayContaining(['hub-lead', 'hub-rubber', 'flange']),
+    )
+    expect(oldJointsOn('cast-iron', true, sized('hubless', '2'))).toEqual([...bands, 'none'])
     expect(oldJointsOn(undefined)).toHaveLength(OLD_JOINT_IDS.length)
   })
   it('comes off soft tube with a blade, off copper with a wheel', () => {

@@ -1,9 +1,9 @@
 import { end, type PortEnd } from '../../catalog/ends'
 import { threadEngagement, tubeEngagement } from '../../reference/engagement'
-import { isThreadedMaterial, mediumOf } from '../../reference/materials'
+import { isPlastic, isThreadedMaterial, mediumOf } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice } from '../../reference/source'
-import type { Pipe } from '../../reference/types'
+import type { Pipe, PipeMaterial } from '../../reference/types'
 import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
 import { toolsOn } from '../tools'
@@ -20,6 +20,8 @@ export interface Start {
   readonly marks: ReadonlySet<EndMark>
   /** Drawn soft: it can be flared. */
   readonly soft?: boolean
+  /** Top of a flange that stays, over the finished floor, mm; null while it is not measured. */
+  readonly atMm?: number | null
   /** Reasons that rule this removal out here. */
   readonly forbidden: readonly Reason[]
 }
@@ -91,6 +93,52 @@ export function isThreadedPipe(pipe: Pipe): boolean {
   return isThreadedMaterial(pipe.material)
 }
 
+/** Pipe that a removal is for. */
+const IS_ON: Readonly<Record<NonNullable<Removal['on']>, (material: PipeMaterial) => boolean>> = {
+  soft: isSoftTube,
+  plastic: isPlastic,
+  iron: (material) => material === 'cast-iron',
+}
+
+/** Whether what a removal keeps is there: a nut of a size that takes tube, a ring that is whole or is not, a hub. */
+function staysThere(
+  keeps: NonNullable<Removal['keeps']>,
+  { system, nominal, material }: Pipe,
+  { faults, stubMm }: Conditions,
+): boolean {
+  switch (keeps) {
+    case 'nut':
+    case 'nut-reduced':
+      return NUTS[nominal]?.[keeps === 'nut' ? 0 : 1] !== undefined
+    case 'flange':
+      return !faults.includes('ring-broken')
+    case 'flange-broken':
+      return faults.includes('ring-broken')
+    case 'hub':
+      return system === 'service' || system === 'heavy'
+    case 'socket':
+      // who has measured down to it has seen it
+      return isPlastic(material) && stubMm !== null
+    case 'stop':
+      return true
+  }
+}
+
+function keptEnd(keeps: NonNullable<Removal['keeps']>, { system, nominal, material }: Pipe): PortEnd {
+  switch (keeps) {
+    case 'flange':
+      return end('old-flange', 'IPS', '4', 'pvc-drain')
+    case 'flange-broken':
+      return end('broken-flange', 'IPS', '4', 'pvc-drain')
+    case 'hub':
+      return end('hub', system, nominal, material)
+    case 'socket':
+      return end('drain-socket', system, nominal, material)
+    default:
+      return end('slip-joint', 'tubular', NUTS[nominal]?.[keeps === 'nut' ? 0 : 1] ?? '', 'tubular-plastic')
+  }
+}
+
 /**
  * Every state the stub's end can be brought into here, with what each removal leaves and forbids.
  */
@@ -104,20 +152,20 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
   const cuts = removals.some(({ id }) => ['bare', 'cut-behind', 'saw-behind'].includes(id))
   for (const removal of before.length > 0 && cuts ? [...removals, back] : removals) {
     if (removal.medium && removal.medium !== medium) continue
-    if (removal.on === 'soft' && !isSoftTube(pipe.material)) continue
+    if (removal.on && !IS_ON[removal.on](pipe.material)) continue
     const threadedPipe = isThreadedPipe(pipe)
+    if (removal.id === 'saw-thread' && !(threadedPipe && conditions.thread !== 'none')) continue
     if (removal.threadedEnd) {
       // a bare threaded pipe needs nothing unscrewed; the thread must be there
       if (conditions.thread === 'none') continue
       if (conditions.oldJoint === 'none' && !threadedPipe) continue
     } else if (['bare', back.id].includes(removal.id) && threadedPipe && conditions.thread !== 'none')
       continue
-    const nut = removal.keeps && NUTS[pipe.nominal]?.[removal.keeps === 'nut' ? 0 : 1]
-    if (removal.keeps && !nut) continue
+    if (removal.keeps && !staysThere(removal.keeps, pipe, conditions)) continue
     let port: PortEnd
     try {
-      port = nut
-        ? end('slip-joint', 'tubular', nut, 'tubular-plastic')
+      port = removal.keeps
+        ? keptEnd(removal.keeps, pipe)
         : removal.threadedEnd
           ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
           : end('tube', pipe.system, pipe.nominal, pipe.material)
@@ -138,6 +186,8 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
         source: commonPractice,
         ...(change ? { change } : {}),
       })
+    if (removal.keeps === 'hub' && conditions.faults.includes('hub-split'))
+      forbid('removal.hub-split', undefined)
     if (removal.needsFlame && !conditions.flame) forbid('removal.flame', 'flame')
     if (removal.needsDry && conditions.line !== 'dry') forbid('removal.dry', 'dry')
     if (conditions.stubMm !== null && conditions.stubMm < removal.roomMm)
@@ -151,6 +201,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       usableMm,
       marks: new Set(removal === back ? [] : [...removal.leaves, ...before]),
       ...(pipe.temper === 'soft' ? { soft: true } : {}),
+      ...(removal.keeps?.startsWith('flange') ? { atMm: conditions.flangeMm ?? null } : {}),
       forbidden,
     })
   }

@@ -1,4 +1,4 @@
-import type { PipeMaterial } from '../../reference/types'
+import { type DimensionalSystem, nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
 
 const COPPER = ['copper', 'copper-refrigeration', 'chromed-supply'] as const
 const PEX = ['pex-a', 'pex-b', 'pex-c'] as const
@@ -17,13 +17,21 @@ interface OldJointRow {
     | 'cement-socket'
     | 'press-cup'
     | 'flare-male'
+    | 'hub'
+    | 'shielded'
+    | 'flexible'
     | null
-  /** Ways to get it off, of `removals`; none where the product knows none yet. */
+  /** Ways to get it off, of `removals`. */
   readonly removals: readonly string[]
   /** Pipe that it is met on, a thread also on an adapter; where it is not said, any. Common practice. */
   readonly on?: readonly PipeMaterial[]
   /** Met on wastes alone. */
   readonly waste?: true
+  /** Systems of pipe that it is met on, where not on all. */
+  readonly systems?: readonly DimensionalSystem[]
+  /** The least and the largest size that it is met on, inches. */
+  readonly fromIn?: number
+  readonly toIn?: number
 }
 
 /** Every connection that is told apart by looking, in the order in which it is asked for. A new one is a new row. */
@@ -41,7 +49,12 @@ export const OLD_JOINTS = [
     removals: ['cut-behind', 'release', 'open-body'],
     on: ['copper', 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene', 'waste-push-fit'],
   },
-  { id: 'threaded', body: null, removals: ['cut-behind', 'unscrew'], on: [...STEEL, ...COPPER, ...PLASTIC] },
+  {
+    id: 'threaded',
+    body: null,
+    removals: ['cut-behind', 'unscrew', 'saw-thread'],
+    on: [...STEEL, ...COPPER, ...PLASTIC],
+  },
   { id: 'crimp', body: null, removals: ['cut-behind'], on: [...PEX, 'polybutylene'] },
   { id: 'cinch', body: null, removals: ['cut-behind'], on: PEX },
   { id: 'expansion', body: null, removals: ['cut-behind'], on: PEX },
@@ -61,8 +74,9 @@ export const OLD_JOINTS = [
   {
     id: 'slip',
     body: null,
-    removals: ['undo-nut', 'undo-nut-reduced'],
+    removals: ['undo-nut', 'undo-nut-reduced', 'saw-behind', 'unscrew'],
     waste: true,
+    toIn: 2,
     on: [
       'tubular-brass',
       'tubular-plastic',
@@ -73,47 +87,94 @@ export const OLD_JOINTS = [
       'brass',
     ],
   },
-  { id: 'hub-lead', body: null, removals: [] },
-  { id: 'hub-rubber', body: null, removals: [] },
-  { id: 'hubless', body: null, removals: [] },
-  { id: 'flexible-coupling', body: null, removals: [] },
-  { id: 'wiped', body: null, removals: [] },
-  { id: 'flange', body: null, removals: [] },
+  {
+    id: 'hub-lead',
+    body: 'hub',
+    removals: ['chain-cut', 'pick-hub'],
+    waste: true,
+    on: ['cast-iron'],
+    systems: ['service', 'heavy'],
+  },
+  {
+    id: 'hub-rubber',
+    body: 'hub',
+    removals: ['chain-cut', 'draw-from-hub'],
+    waste: true,
+    on: ['cast-iron'],
+    systems: ['service', 'heavy'],
+  },
+  {
+    id: 'hubless',
+    body: 'shielded',
+    removals: ['bands-off', 'chain-cut'],
+    waste: true,
+    on: ['cast-iron', ...DRAIN_PLASTIC, 'copper-drain', 'galvanised-steel'],
+  },
+  {
+    id: 'flexible-coupling',
+    body: 'flexible',
+    removals: ['bands-off'],
+    waste: true,
+    on: ['cast-iron', ...DRAIN_PLASTIC, 'copper-drain', 'galvanised-steel', 'lead-waste', 'clay'],
+  },
+  { id: 'wiped', body: null, removals: ['saw-lead'], waste: true, on: ['lead-waste'] },
+  {
+    id: 'flange',
+    body: null,
+    removals: [
+      'keep-flange',
+      'keep-broken-flange',
+      'flange-off',
+      'flange-cut-inside',
+      'flange-off-iron',
+      'bore-hub',
+    ],
+    waste: true,
+    on: [...DRAIN_PLASTIC, 'cast-iron', 'copper-drain', 'lead-waste'],
+    fromIn: 3,
+  },
 ] as const satisfies readonly OldJointRow[]
 
 type Row = (typeof OLD_JOINTS)[number]
 export type JointKind = Row['id']
-/** A connection that the product knows how to get off, or none: an end that is bare already. */
-export type OldJoint = 'none' | Exclude<Row, { readonly removals: readonly [] }>['id']
+/** A connection that has to come off, or none: an end that is bare already. */
+export type OldJoint = 'none' | JointKind
 
 /** How a connection was made, as far as one can tell by looking. */
 export const JOINT_KINDS = OLD_JOINTS.map(({ id }) => id) as [JointKind, ...JointKind[]]
 
-/** Nothing at all, then the connections that can be got off. */
-export const OLD_JOINT_IDS: readonly [OldJoint, ...OldJoint[]] = [
-  'none',
-  ...OLD_JOINTS.flatMap(({ id, removals }) => (removals.length > 0 ? [id as OldJoint] : [])),
-]
+/** Nothing at all, then the connections. */
+export const OLD_JOINT_IDS: readonly [OldJoint, ...OldJoint[]] = ['none', ...JOINT_KINDS]
 
 /** What is done to an end that is bare already: looked at, or unscrewed where it is a threaded pipe. */
-const BARE = { body: null, removals: ['bare', 'unscrew'] } as const
+const BARE = { body: null, removals: ['bare', 'unscrew', 'saw-thread'] } as const
 
 /** The row of an old joint. */
 export function oldJointRow(id: OldJoint): Pick<OldJointRow, 'body' | 'removals'> {
   return OLD_JOINTS.find((row) => row.id === id) ?? BARE
 }
 
+const between = (size: number, from: number, to: number) => size >= from && size <= to
+
 /**
  * What may stand on an old end of a pipe and can be got off, a bare end last: it is the rare one.
  *
  * @param material undefined where the pipe is not known: then all
  * @param waste whether it carries waste; undefined where that is not said: then both
+ * @param sized the pipe's system and size, where they are known
  */
-export function oldJointsOn(material: PipeMaterial | undefined, waste?: boolean): readonly OldJoint[] {
+export function oldJointsOn(
+  material: PipeMaterial | undefined,
+  waste?: boolean,
+  sized?: Pick<Pipe, 'system' | 'nominal'>,
+): readonly OldJoint[] {
   const rows: readonly OldJointRow[] = OLD_JOINTS
   const met = rows.filter(
-    ({ removals, on, waste: ofWaste }) =>
-      removals.length > 0 && (!material || !on || on.includes(material)) && !(ofWaste && waste === false),
+    ({ on, waste: ofWaste, systems, fromIn = 0, toIn = Number.POSITIVE_INFINITY }) =>
+      (!material || !on || on.includes(material)) &&
+      !(ofWaste && waste === false) &&
+      (!sized || !systems || systems.includes(sized.system)) &&
+      (!sized || !ofWaste || between(nominalNumber(sized.nominal), fromIn, toIn)),
   )
   return [...met.map(({ id }) => id as OldJoint), 'none']
 }

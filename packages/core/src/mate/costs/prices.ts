@@ -31,8 +31,6 @@ const PER_TUBE: Readonly<Record<string, number>> = {
   'pex-c': -80,
   cpvc: -60,
   pvc: -100,
-  'pvc-drain': -100,
-  'abs-drain': -100,
 }
 /** Threads of these. */
 const PER_THREAD: Readonly<Record<string, number>> = { brass: 60, 'galvanised-steel': -40, pvc: -150 }
@@ -64,12 +62,20 @@ const BY_SIZE: Readonly<Record<string, number>> = {
   '54': 7,
 }
 
-/** A drain's parts are named by larger sizes and are light. */
+/** A drain's parts are named by larger sizes and are light: how many times an inch and a half one each costs. */
+const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8 }
+/** What a drain's fitting of plastic costs of one that holds pressure in the same family, where both have it. */
+const DRAIN_SHARE = 0.5
+const OF_DRAINS: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling', 'p-trap'])
+/** One price for all sizes. */
 const FLAT: ReadonlySet<string> = new Set([
   'trap-adapter',
   'tubular-trap',
   'tail-extension',
-  'shielded-coupling',
+  'standpipe',
+  'closet-flange',
+  'flange-riser',
+  'flange-repair-ring',
 ])
 /** Least price of anything, cents. */
 const LEAST = 60
@@ -88,6 +94,12 @@ function weighed(part: Fitting): { readonly ends: number; readonly size: number 
   if (known) return known
   const { family, ports } = part
   const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
+  if (ports[0]?.medium === 'drain') {
+    const share = OF_DRAINS.has(family) ? 1 : DRAIN_SHARE
+    const size = share * Math.max(...ports.map(({ nominal }) => BY_DRAIN_SIZE[nominal] ?? 1))
+    OF_PART.set(part, { ends: 0, size })
+    return { ends: 0, size }
+  }
   const made = {
     ends: ports.reduce((sum, port) => sum + perEnd(port, family), 0),
     size: Math.max(...(stop ? ports.slice(0, 1) : ports).map(({ nominal }) => BY_SIZE[nominal] ?? 1)),

@@ -27,6 +27,8 @@ export interface Group {
   readonly grows: -1 | 0 | 1
   /** It is hot all through when one of its ends is soldered, so that the other is made in the same heat. */
   readonly hotThrough: boolean
+  /** It bands two pipes of one kind together: on an old end where no cement goes, and nowhere behind it. */
+  readonly bandsAlike: boolean
   /** Hands that it takes besides its joints, seconds. */
   readonly ownSeconds: number
   /** Of an adapter, what its two ends look like, numbered: two that come to a coupling cancel. -1 for all else. */
@@ -68,10 +70,17 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'trap-adapter',
   'trap',
   'extension',
+  'p-trap',
+  'standpipe',
+  'flange',
+  'flange-riser',
+  'flange-ring',
 ])
 
 /** What is sized by the fixture behind it: from there on the line is no longer the piping. A drop-ear elbow still is. */
 const SIZED_BY_FIXTURE: ReadonlySet<Role> = new Set([...ONE_WAY].filter((role) => role !== 'drop-ear'))
+
+const BANDED: ReadonlySet<PortEnd['form']> = new Set(['shielded', 'flexible'])
 
 /** What makes another end of an end. */
 const ADAPTERS: ReadonlySet<Fitting['family']> = new Set([
@@ -158,6 +167,8 @@ export class Network {
             ? NO_ADAPTER
             : [this.shapeOf(inEnd), this.shapeOf(ports[outPort] as PortEnd)],
         hotThrough: hotThrough(fitting),
+        bandsAlike:
+          BANDED.has(inEnd.form) && outPort >= 0 && inEnd.system === (ports[outPort] as PortEnd).system,
         ownSeconds: secondsOfPart(fitting.family),
         parts: [fitting],
       }

@@ -15,7 +15,7 @@ import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
 import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import { isPlastic, type Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
-import type { Pipe, PipeMaterial } from '../../reference/types'
+import { nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
 import { labourCents, ownSeconds, riskCents } from '../costs/costs'
 import { judge, stuffsOf } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
@@ -83,6 +83,8 @@ export class Problem {
   readonly span: number | null
   /** That length is counted from the stub's end as it is, not from the wall's face. */
   private readonly fromEnd: boolean
+  /** It is counted from the finished floor, since nothing beneath it was measured. */
+  private readonly fromFloor: boolean
   /** Degrees that the line has to turn on its way. */
   readonly turn: number
   /** The line cannot be dried: what wants it dry is made before the water can come to it, and closes nothing. */
@@ -135,7 +137,7 @@ export class Problem {
     }
     const route = line.cutIn
       ? cutInRoute(line.cutIn.insert)
-      : line.to && routeById(line.to.route, line.conditions.service)
+      : line.to && routeById(line.to.route, line.conditions.service, line.conditions.trapped)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
     this.medium = route.medium ?? 'supply'
@@ -175,8 +177,13 @@ export class Problem {
     const { spanMm, reachMm } = line.conditions
     // before a heater's nipple lies open what its reach says
     this.fromEnd = spanMm == null && route.id === 'flexible'
-    const gap = this.fromEnd ? reachMm : spanMm
-    this.span = gap == null || this.turn > 0 ? null : Math.round(gap * PER_MM)
+    // a flange that stays stands where it does against the floor, whatever lies beneath it
+    this.fromFloor = route.id === 'closet' && spanMm == null && line.conditions.flangeMm != null
+    const gap = this.fromFloor ? 0 : this.fromEnd ? reachMm : spanMm
+    // nor does it past a trap, which turns too
+    const straight =
+      this.turn === 0 && (this.medium === 'supply' || route.id === 'closet' || route.id === 'any')
+    this.span = gap == null || !straight ? null : Math.round(gap * PER_MM)
     this.own = stuffsOf(line, pipe)
     const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null, this.own)
     this.inner = this.book.jointsUnder(far)
@@ -193,7 +200,7 @@ export class Problem {
     this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
     const leads = [...(this.leadsOn ?? [])].join()
     this.stages = this.network.stagesUnder(
-      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.ownPlastic} ${this.tooNear} ${leads}`,
+      `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.drainFacts} ${this.tooNear} ${leads}`,
     )
     const place = JSON.stringify([
       this.route.id,
@@ -203,7 +210,7 @@ export class Problem {
       line.cutIn?.insert,
       line.cutIn?.branch,
       pipe !== null && isPlastic(pipe.material),
-      this.ownPlastic,
+      this.drainFacts,
       this.tooNear,
     ])
     this.placed = this.book.placedUnder(place)
@@ -236,7 +243,8 @@ export class Problem {
 
   /** The stage that the line begins at: past the stop, or the adapter, where that is what it begins at. */
   beginStage(start: Start): number {
-    return this.pastStop.has(start) || start.removal.keeps ? this.route.opensAt : 0
+    const { keeps } = start.removal
+    return this.pastStop.has(start) || (keeps && !HUBS.has(keeps)) ? this.route.opensAt : 0
   }
 
   /** Whether what a start opens is hot while the line before it is made. */
@@ -406,8 +414,14 @@ export class Problem {
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     // near a heater what is new is of metal
     if (this.route.id === 'flexible' && this.isOfPlastic(group)) return null
+    // nothing of a drain is smaller downstream
+    if (this.medium === 'drain' && widens(this.network, group)) return null
+    if (role === 'flange-riser' && !this.isLow(stage)) return null
+    // a standpipe is of two inches where the old drain is
+    if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
+      return null
     // a drain of one plastic goes on in it
-    if (role === 'tube' && this.ownPlastic !== null && this.ownPlastic !== this.stuffOf(group)) return null
+    if (this.isOfOtherPlastic(group)) return null
     // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
     if (role === 'tube' && this.tooNear) return null
     if (this.route.id === 'bib' && !this.bearsBib(role, group, stage)) return null
@@ -430,8 +444,35 @@ export class Problem {
     return this.medium === 'drain' && pipe && isPlastic(pipe.material) ? pipe.material : null
   }
 
-  private stuffOf({ inClass }: Group): string | undefined {
-    return this.network.ends[inClass]?.material
+  /** Whether the old flange lies so low that one more ring is put on it: a seal makes up a little, one ring an inch. */
+  private isLow(stage: number): boolean {
+    const { flangeMm } = this.conditions
+    return flangeMm != null && flangeMm < (stage < 3 ? -LOW_MM : -(LOW_MM + ONE_RING_MM))
+  }
+
+  /** The old drain is of two inches or more. */
+  private get wideDrain(): boolean {
+    return this.pipe !== null && nominalNumber(this.pipe.nominal) >= 2
+  }
+
+  /** What of a drain decides which part may stand where. */
+  private get drainFacts(): string {
+    const trapped = this.conditions.trapped ?? false
+    return [this.ownPlastic, this.wideDrain, trapped, this.isLow(0), this.isLow(3)].join()
+  }
+
+  /** What is cemented, of another plastic than the old drain. */
+  private isOfOtherPlastic({ inClass, outClass }: Group): boolean {
+    if (this.ownPlastic === null) return false
+    return [inClass, outClass].some((of) => {
+      const end = this.network.ends[of]
+      return (
+        end !== undefined &&
+        CEMENTED.has(end.form) &&
+        CEMENTED_PLASTICS.has(end.material) &&
+        end.material !== this.ownPlastic
+      )
+    })
   }
 
   private isOfPlastic({ inClass, outClass }: Group): boolean {
@@ -543,7 +584,17 @@ export class Problem {
    * A thread is not cut back.
    */
   stubReach(start: Start, need: number): readonly [number, number] {
-    if (this.span === null || !this.isStub(start)) return [0, 0]
+    if (this.span === null) return [0, 0]
+    if (start.atMm !== undefined) {
+      if (start.atMm === null) return [-ANY_LENGTH, ANY_LENGTH]
+      const top = this.span + Math.round(start.atMm * PER_MM)
+      return [top, top]
+    }
+    if (this.fromFloor) {
+      const { flangeMm } = this.conditions
+      return [-ANY_LENGTH, Math.round(((flangeMm ?? 0) - OLD_FLANGE_HUB_MM) * PER_MM)]
+    }
+    if (!this.isStub(start)) return [0, 0]
     if (start.usableMm === null) return this.fromEnd ? [-ANY_LENGTH, 0] : [need, ANY_LENGTH]
     const usable = Math.round(start.usableMm * PER_MM)
     const least = start.removal.threadedEnd ? usable : Math.min(need, usable)
@@ -573,8 +624,19 @@ export class Problem {
   }
 }
 
+/** Ends of drain fittings that cement goes on, and what they are of. */
+const CEMENTED: ReadonlySet<string> = new Set(['tube', 'drain-socket', 'pipe-inside'])
+const CEMENTED_PLASTICS: ReadonlySet<string> = new Set(['pvc-drain', 'abs-drain'])
+/** What of the old joint is used again as the new line's first socket. */
+const HUBS: ReadonlySet<string> = new Set(['hub', 'socket'])
+/** What a thick seal makes up for under the floor, and the thickest ring that is stacked, mm. */
+const LOW_MM = 6.35
+const ONE_RING_MM = 25.4
+/** How far an old closet flange reaches down its pipe, so that what is cut beneath it ends there, mm. Common practice. */
+const OLD_FLANGE_HUB_MM = 50.8
+
 /** What may stand in a line more than once. */
-const REPEATING: ReadonlySet<Role> = new Set(['piece', 'tube', 'elbow', 'slip', 'union'])
+const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', 'elbow', 'slip', 'union'])
 
 /** Roles whose parts depend on the place: length, shape, wall. */
 const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'tee'])
@@ -582,18 +644,30 @@ const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bi
 /** Everything that decides a joint away from the stub, besides the shop's numbers. */
 function farFacts(
   route: Route,
-  { service, access, sunlight, nearHeater, airC }: Conditions,
+  { service, access, sunlight, nearHeater, airC, slow, flangeMm }: Conditions,
   run: PipeMaterial | null,
   own: ReadonlySet<string> | null,
 ): string {
   const stuffs = own && [...own].sort()
-  return JSON.stringify([route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs])
+  const floor = [slow ?? false, flangeMm == null]
+  return JSON.stringify([
+    ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],
+    ...floor,
+  ])
 }
 
 /** Everything of the place that decides which parts of a group will do. */
 function placeFacts(conditions: Conditions): readonly unknown[] {
   const { access, reachMm, freezing, wallMm, stopShape, outlets } = conditions
   return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access]
+}
+
+/** Whether what lies upstream of a part is larger than what lies downstream, by the names of its ends. */
+function widens(network: Network, { inClass, outClass, role }: Group): boolean {
+  // a flange is called by the bowl's outlet, whatever pipe it sits on
+  if (outClass < 0 || role.startsWith('flange')) return false
+  const [down, up] = [network.ends[inClass], network.ends[outClass]] as const
+  return nominalNumber(up?.nominal ?? '') > nominalNumber(down?.nominal ?? '')
 }
 
 function endOf({ form, system, nominal, material }: EndRef): PortEnd {

@@ -27,6 +27,11 @@ export type Role =
   | 'trap-adapter'
   | 'trap'
   | 'extension'
+  | 'p-trap'
+  | 'standpipe'
+  | 'flange'
+  | 'flange-riser'
+  | 'flange-ring'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -68,6 +73,12 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'shielded-coupling': 'piece',
   'tubular-trap': 'trap',
   'tail-extension': 'extension',
+  'flexible-coupling': 'piece',
+  'p-trap': 'p-trap',
+  standpipe: 'standpipe',
+  'closet-flange': 'flange',
+  'flange-riser': 'flange-riser',
+  'flange-repair-ring': 'flange-ring',
 }
 
 /** What a part does in a line. */
@@ -176,6 +187,37 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     goalAt: [2, 3],
     opensAt: 1,
   },
+  // under a floor or in a wall: pipe, one trap, and pipe again up to the fixture
+  'trap-below': {
+    id: 'trap-below',
+    medium: 'drain',
+    stages: [{ piece: 0, tube: 0, elbow: 0, 'p-trap': 1 }, { piece: 1, tube: 1, 'trap-adapter': 2 }, {}],
+    goalAt: [1, 2],
+    opensAt: 3,
+  },
+  standpipe: {
+    id: 'standpipe',
+    medium: 'drain',
+    stages: [{ piece: 0, tube: 0, elbow: 0, 'p-trap': 1 }, { piece: 1, tube: 1, standpipe: 2 }, {}],
+    goalAt: [],
+    endsAt: 2,
+    opensAt: 3,
+  },
+  // the bowl is its own trap: pipe, and what it stands on
+  closet: {
+    id: 'closet',
+    medium: 'drain',
+    stages: [
+      { piece: 0, tube: 0, flange: 1 },
+      // one ring over a broken one, then what brings it up
+      { 'flange-ring': 2, 'flange-riser': 3 },
+      { 'flange-riser': 3 },
+      { 'flange-riser': 4 },
+      {},
+    ],
+    goalAt: [1, 2, 3, 4],
+    opensAt: 1,
+  },
   // two ends joined, or one reduced to the other: no valve that nobody asked for, and nothing flexible
   any: { id: 'any', stages: [{ piece: 0, tube: 0, union: 0 }], goalAt: [0], opensAt: 1 },
   'stop-only': {
@@ -184,6 +226,25 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     goalAt: [],
     endsAt: 1,
     opensAt: 1,
+  },
+}
+
+/** Where a trap further down stays, proved by the water that stands in it: none is put in besides. */
+const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
+  trap: {
+    ...ROUTES.trap,
+    stages: [{ piece: 0, tube: 0, 'trap-adapter': 1 }, { extension: 2 }, {}],
+    goalAt: [1, 2],
+  },
+  'trap-below': {
+    ...ROUTES['trap-below'],
+    stages: [{ piece: 0, tube: 0, elbow: 0, 'trap-adapter': 1 }, {}],
+    goalAt: [0, 1],
+  },
+  standpipe: {
+    ...ROUTES.standpipe,
+    stages: [{ piece: 0, tube: 0, elbow: 0, standpipe: 1 }, {}],
+    endsAt: 1,
   },
 }
 
@@ -227,8 +288,9 @@ const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
   },
 }
 
-/** The stages of a line to a fixture's end, by what it carries. */
-export function routeById(id: RouteId, service?: Conditions['service']): Route {
+/** The stages of a line to a fixture's end, by what it carries, and whether a trap stays further down. */
+export function routeById(id: RouteId, service?: Conditions['service'], trapped = false): Route {
+  if (trapped) return TRAPPED[id] ?? ROUTES[id]
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 

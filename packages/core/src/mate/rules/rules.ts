@@ -8,7 +8,7 @@ import type { PortEnd } from '../../catalog/ends'
 import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
-import type { Pipe, PipeMaterial } from '../../reference/types'
+import { nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
 import type { CodeProfile, LineRequest, MateSettings } from '../types'
 
 /** A joint about to be made, with all that may speak for or against it. */
@@ -166,8 +166,12 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'room',
     source: { title: 'Room for wrench, jaw or flame, typical', certainty: "maker's sheet" },
-    bites: ({ method, start, conditions }) =>
-      start !== null && conditions.roomMm != null && conditions.roomMm < method.toolRoomMm
+    bites: ({ method, tip, start, conditions }) =>
+      start !== null &&
+      // what goes into the pipe wants no room round it
+      tip.form !== 'pipe-inside' &&
+      conditions.roomMm != null &&
+      conditions.roomMm < method.toolRoomMm
         ? { method: method.name, needsMm: method.toolRoomMm, hasMm: conditions.roomMm }
         : null,
   },
@@ -630,6 +634,86 @@ export const RULES: readonly Rule[] = [
     change: 'round',
     source: { title: 'ASTM D2855: the pipe has to fill its socket', certainty: 'recalled' },
     bites: ({ start }) => yes(start?.marks.has('oval') ?? false),
+  },
+  {
+    id: 'drain.flexible-above',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    source: {
+      title: 'Model plumbing codes: unshielded couplings below ground only; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ method, conditions, settings }) =>
+      yes(
+        method.id === 'flexible-coupling' &&
+          conditions.access !== 'buried' &&
+          schoolOf(settings.houseRules, 'flexibleAbove') !== 'accept',
+      ),
+  },
+  {
+    id: 'drain.slow-machine',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    fixed: true,
+    source: commonPractice,
+    bites: ({ route, conditions }) => yes(route === 'standpipe' && conditions.slow === true),
+  },
+  {
+    id: 'drain.small-machine',
+    medium: 'drain',
+    severity: 'forbid',
+    fixed: true,
+    source: commonPractice,
+    bites: ({ route, start }) =>
+      yes(route === 'standpipe' && start !== null && nominalNumber(start.port.nominal) < 1.5),
+  },
+  {
+    id: 'drain.standpipe-2',
+    medium: 'drain',
+    severity: 'warn',
+    riskPerMille: 40,
+    source: {
+      title: 'Model plumbing codes: standpipe and trap of a clothes washer, 2 in; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ route, start }) =>
+      yes(route === 'standpipe' && start !== null && nominalNumber(start.port.nominal) < 2),
+  },
+  {
+    id: 'drain.slow',
+    medium: 'drain',
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ route, start, conditions }) =>
+      yes(route !== 'standpipe' && start !== null && conditions.slow === true),
+  },
+  {
+    id: 'drain.lead',
+    medium: 'drain',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: commonPractice,
+    bites: ({ start, tip }) => yes(start !== null && tip.material === 'lead-waste'),
+  },
+  {
+    id: 'flange.twist-refused',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    source: { title: "The shop's own rule on flanges that are twisted in", certainty: 'common practice' },
+    bites: ({ method, settings }) =>
+      yes(method.id === 'twist-in' && schoolOf(settings.houseRules, 'twistIn') !== 'accept'),
+  },
+  {
+    id: 'flange.not-measured',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'warn',
+    source: commonPractice,
+    bites: ({ body, tip, conditions }) =>
+      yes(body.form === 'old-flange' && tip.form === 'closet-outlet' && conditions.flangeMm == null),
   },
   {
     id: 'drain.vent',

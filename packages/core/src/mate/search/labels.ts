@@ -226,6 +226,7 @@ export class Grower {
     if (group.grows !== 0 && group.grows === -label.trend) return
     const trend = label.trend === 0 ? group.grows : label.trend
     if (cancels(label.group, group)) return
+    if (group.bandsAlike && label.back !== null) return
     const done = group.outPort < 0 || stage === problem.route.endsAt
     if (group.outPort < 0 && stage !== problem.route.endsAt) return
     const turned = label.turned + group.turn
@@ -248,7 +249,7 @@ export class Grower {
         label.openClass === own && label.stage === 0 && label.turned === 0 && label.closing === 'no'
       if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
       const begins = group.outClass === own && stage === 0 && turned === 0
-      if (!begins && group.outPort >= 0 && visits(label, { ...standing, closing })) return
+      if (group.outPort >= 0 && visits(label, { ...standing, closing }, begins)) return
     }
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
     const corner = group.turn > 0 && problem.leastLegs !== null
@@ -408,13 +409,17 @@ export class Grower {
 
 /**
  * Whether the chain has already shown that class of open end with as much behind it: going round in a circle is never
- * a way. With a valve or a bend between, or what the line can be closed by, it is none.
+ * a way. With a valve or a bend between, or what the line can be closed by, it is none; nor is it to come back once to
+ * an end like the first one.
+ *
+ * @param once the chain may come back to where it begins
  */
 function visits(
   label: Label,
   { openClass, stage, turned, closing }: Pick<Label, 'openClass' | 'stage' | 'turned' | 'closing'>,
+  once: boolean,
 ): boolean {
-  for (let at: Label | null = label; at; at = at.back)
+  for (let at: Label | null = label; at && !(once && at.back === null); at = at.back)
     if (at.openClass === openClass && at.stage === stage && at.turned === turned && at.closing === closing)
       return true
   return false

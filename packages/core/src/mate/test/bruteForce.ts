@@ -3,7 +3,7 @@ import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
-import { pipeById, threadEngagement, tubeEngagement } from '../../reference'
+import { nominalNumber, pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { partCents } from '../costs/costs'
 import { cutInRoute, type Route, roleOf, routeById, turnOf } from '../model/routes'
 import { RULES, ruleIn, stuffsOf } from '../rules/rules'
@@ -99,6 +99,11 @@ export function speaksOf(rule: { readonly medium?: string }, method: Pick<Method
 
 function insertion({ method, tip, body }: Joint): readonly [number, number] {
   if (body.form === 'swivel-nut') return [6, 8]
+  const own = method.reachMm?.[body.form]
+  if (own) return own
+  const inside = ['pipe-inside', 'bore-gasket', 'twist-in'].includes(tip.form)
+  const held = inside && tubeEngagement(tip.form as 'twist-in', tip.system as 'IPS', tip.nominal)
+  if (held) return [held.minMm, held.maxMm]
   const found =
     body.form === 'taper-female'
       ? threadEngagement(body.system as 'NPT', body.nominal)
@@ -129,7 +134,7 @@ function neighbours(catalogue: readonly Fitting[], open: PortEnd): readonly Neig
 
 /** Whether what follows a part is larger (1) or smaller (-1) than what comes before it. */
 export function growth(fitting: Fitting, index: number): number {
-  const piping = !/stop|valve|bib|breaker|connector|trap|extension/.test(
+  const piping = !/stop|valve|bib|breaker|connector|trap|extension|flange|standpipe/.test(
     fitting.family.replace('isolating-valve', 'isolating'),
   )
   const [near, far] = [fitting.ports[index], fitting.ports[1 - index]]
@@ -176,6 +181,9 @@ export function placeOf(
   softPipe: boolean,
   /** What it is of. */
   oldStuff?: string,
+  /** Its size, inches. */
+  oldSize = 0,
+  isFirst = true,
 ): Standing | null {
   const role = roleOf(fitting)
   const eitherWay = ['piece', 'tube', 'elbow', 'union', 'slip', 'isolating', 'tee', 'closer'].includes(role)
@@ -184,8 +192,24 @@ export function placeOf(
     return null
   const stage = route.stages[at]?.[role === 'dual-stop' ? 'stop' : role]
   if (stage === undefined || (fitting.ports.length === 1 && stage !== route.endsAt)) return null
-  // trade: what begins in PVC goes on in PVC, in ABS in ABS
-  if (route.id === 'trap' && role === 'tube' && softPipe && fitting.material !== oldStuff) return null
+  if (route.medium === 'drain') {
+    const size = (port: number) => nominalNumber(fitting.ports[port]?.nominal ?? '')
+    const [down, up] = [size(index), size(1 - index)]
+    // trade: what begins in PVC goes on in PVC, in ABS in ABS
+    const glued = fitting.ports.some(({ form }) => /^(tube|drain-socket|pipe-inside)$/.test(form))
+    const other = { 'pvc-drain': 'abs-drain', 'abs-drain': 'pvc-drain' }[oldStuff ?? '']
+    if (glued && fitting.material === other) return null
+    // trade: nothing smaller downstream; a flange is called by the bowl
+    if (!fitting.family.includes('flange') && up > down) return null
+    if (role === 'standpipe' && down < 2 && oldSize >= 2) return null
+    // trade: rings on a low flange alone, a second one where the thickest does not do
+    const flange = conditions.flangeMm
+    if (role === 'flange-riser' && !(flange != null && flange < (at < 3 ? -6.35 : -31.75))) return null
+    // trade: a band round two pipes of a kind is for the old end
+    const bands =
+      fitting.ports.length === 2 && fitting.ports.every(({ form }) => /shielded|flexible/.test(form))
+    if (bands && fitting.ports[0]?.system === fitting.ports[1]?.system && !isFirst) return null
+  }
   const inPlace = stage < route.opensAt || route.id === 'flexible'
   // trade: nobody walls a valve in
   if (role === 'isolating' && conditions.access === 'closed-wall') return null
@@ -224,7 +248,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
     ? cutInRoute(line.cutIn.insert)
-    : routeById(line.to?.route ?? 'any', conditions.service)
+    : routeById(line.to?.route ?? 'any', conditions.service, conditions.trapped)
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
@@ -248,7 +272,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const softPipe = pipe !== undefined && isPlastic(pipe.material)
   // trade: before a heater's nipple lies open what its reach says
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
-  const span = conditions.turn ? null : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
+  // trade: the flange that is there is measured against the floor, whatever lies beneath it
+  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
+  const span = fromFloor
+    ? 0
+    : conditions.turn
+      ? null
+      : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
   const unmeasured = span === null && leastLong === null
   const found: Chain[] = []
 
@@ -348,7 +378,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     if (start.forbidden.length > 0) continue
     const { removal } = start
     const stub = removal.id === 'new-end' || removal.keeps ? null : start
-    const stage = pastStop || removal.keeps ? route.opensAt : 0
+    const begins = removal.keeps && !['hub', 'socket'].includes(removal.keeps)
+    const stage = pastStop || begins ? route.opensAt : 0
+    const flange = removal.keeps?.startsWith('flange')
     const withJoint = (state: State, joint: Joint, judged: Judged, first: boolean): State => {
       const [min, max] = insertion(joint)
       const spared = state.hot
@@ -356,16 +388,22 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         : 0
       const usable = start.usableMm
       const reach: readonly [number, number] =
-        span === null || !stub
-          ? [0, 0]
-          : usable === null
-            ? fromEnd
-              ? [-1e6, 0]
-              : [needs(joint), 1e6]
-            : [
-                (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) - (fromEnd ? usable : 0),
-                fromEnd ? 0 : usable,
-              ]
+        span !== null && flange
+          ? conditions.flangeMm == null
+            ? [-1e6, 1e6]
+            : [span + conditions.flangeMm, span + conditions.flangeMm]
+          : span !== null && fromFloor
+            ? [-1e6, (conditions.flangeMm ?? 0) - 50.8]
+            : span === null || !stub
+              ? [0, 0]
+              : usable === null
+                ? fromEnd
+                  ? [-1e6, 0]
+                  : [needs(joint), 1e6]
+                : [
+                    (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) - (fromEnd ? usable : 0),
+                    fromEnd ? 0 : usable,
+                  ]
       return {
         ...state,
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
@@ -427,7 +465,17 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       if (state.parts.length >= mostParts) return
       for (const { fitting, index, joint } of near(state.open)) {
         const turned = state.turned + turnOf(fitting.family)
-        const placed = placeOf(fitting, index, state, route, conditions, softPipe, pipe?.material)
+        const placed = placeOf(
+          fitting,
+          index,
+          state,
+          route,
+          conditions,
+          softPipe,
+          pipe?.material,
+          nominalNumber(pipe?.nominal ?? '0'),
+          first,
+        )
         if (!placed || turned > (conditions.turn ?? 0)) continue
         const { stage, trend, undoes } = placed
         const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
@@ -442,9 +490,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           const back = open && sameClass(open, start.port) && stage === 0 && turned === 0
           if (
             open &&
-            !back &&
             state.shown.some(
-              (seen) =>
+              (seen, index) =>
+                !(back && index === 0) &&
                 sameClass(seen.open, open) &&
                 seen.stage === stage &&
                 seen.turned === turned &&

@@ -1,0 +1,158 @@
+import { catalogueOf, fittingById, type LineRequest, type MateOption, mate, mouthOf } from '@diarmos/core'
+import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
+import { brokenLaws, DRAIN_LAWS } from './laws'
+import { DRAIN_KINDS, someDrain } from './questions'
+
+/** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
+const QUESTIONS = 500
+const EXHAUSTIVE = 40
+
+const waysOf = (index: number) => {
+  const asked = someDrain(index)
+  const [answer] = mate({ lines: [asked.line], settings: asked.settings, k: 8 }).lines
+  return { ...asked, options: answer?.options ?? [] }
+}
+
+describe('drains that nobody prepared', () => {
+  it('break no law of the trade, and every kind of waste finds its ways', () => {
+    const found = new Map<string, number>()
+    for (let index = 0; index < QUESTIONS; index++) {
+      const { options, ...asked } = waysOf(index)
+      for (const option of options)
+        expect([index, option.parts.map(({ fittingId }) => fittingId), brokenLaws(option, asked)]).toEqual([
+          index,
+          option.parts.map(({ fittingId }) => fittingId),
+          [],
+        ])
+      const kind = asked.line.to?.kind ?? ''
+      if (options.length > 0) found.set(kind, (found.get(kind) ?? 0) + 1)
+    }
+    for (const [kind] of DRAIN_KINDS) expect([kind, (found.get(kind) ?? 0) > 5]).toEqual([kind, true])
+  })
+
+  it('are answered as exhaustive search over the raw tables answers them', () => {
+    for (let index = 10_000; index < 10_000 + EXHAUSTIVE; index++) {
+      const { line, settings, options } = waysOf(index)
+      const all = bruteForce(line, settings, { catalogue: catalogueOf('drain'), mostParts: 6 })
+      const least = (costs: readonly number[]) => (costs.length === 0 ? null : Math.min(...costs))
+      expect([index, least(options.map(({ costs }) => costs.totalCents))]).toEqual([
+        index,
+        least(all.map(({ total }) => total)),
+      ])
+    }
+  })
+})
+
+// each law bites where it is broken on purpose, and lets right work pass
+describe('the laws of drains', () => {
+  const ask = (pipeId: string, kind: string, patch: Partial<LineRequest['conditions']> = {}) => {
+    const base = someDrain(0)
+    const line: LineRequest = {
+      lineId: 'a',
+      pipeId,
+      to: mouthOf(kind),
+      conditions: {
+        ...base.line.conditions,
+        line: 'dry',
+        access: 'reachable',
+        oldJoint: 'none',
+        thread: 'none',
+        stubMm: null,
+        outOfRound: false,
+        faults: [],
+        roomMm: null,
+        spanMm: null,
+        trapped: false,
+        slow: false,
+        flangeMm: null,
+        plateMm: 0,
+        ...patch,
+      },
+    }
+    const [answer] = mate({ lines: [line], settings: base.settings, k: 8 }).lines
+    const way = answer?.options[0]
+    if (!way) throw new Error(`no way for ${pipeId} to ${kind}`)
+    return { asked: { line, settings: base.settings }, way }
+  }
+  const part = (id: string): MateOption['parts'][number] => {
+    const fitting = fittingById(id)
+    if (!fitting) throw new Error(`no part ${id}`)
+    return {
+      fittingId: id,
+      name: fitting.name,
+      family: fitting.family,
+      inPort: 0,
+      outPort: 1,
+    } as MateOption['parts'][number]
+  }
+  const basin = ask('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2')
+  const iron = ask('cast-iron.service.2', 'waste.shower.2')
+  const bowl = ask('pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -2 })
+  const low = ask('pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -30 })
+  const machine = ask('abs-dwv.40.2', 'waste.standpipe')
+  type Case = ReturnType<typeof ask>
+  const spoil = (
+    from: Case,
+    way: Partial<MateOption>,
+    patch: Partial<LineRequest['conditions']> = {},
+  ): Case => ({
+    asked: {
+      ...from.asked,
+      line: { ...from.asked.line, conditions: { ...from.asked.line.conditions, ...patch } },
+    },
+    way: { ...from.way, ...way },
+  })
+  const joints = (method: string, from: Case) =>
+    from.way.joints.map((joint, index) =>
+      index === 0 ? { ...joint, method } : joint,
+    ) as MateOption['joints']
+  const SPOILT: Readonly<Record<string, Case>> = {
+    'six-parts': spoil(basin, { parts: Array.from({ length: 7 }, () => part('coupling.drain.pvc.1-1/2')) }),
+    'of-drains': spoil(basin, { parts: [part('coupling.cxc.1/2')] }),
+    'one-trap': spoil(basin, {}, { trapped: true }),
+    'not-smaller-downstream': spoil(basin, {
+      parts: [{ ...part('reducer.drain.pvc.2x1-1/2'), inPort: 1, outPort: 0 }, ...basin.way.parts],
+    }),
+    'one-plastic': spoil(basin, { methods: ['cement-drain-abs', 'slip-joint'] }),
+    'by-diameter': spoil(iron, {
+      parts: [part('coupling.shielded.heavyxplastic.2'), ...iron.way.parts.slice(1)],
+    }),
+    'slip-in-reach': {
+      ...spoil(ask('pvc-dwv.40.1-1/2', 'waste.tub.1-1/2'), {}, { access: 'closed-wall' }),
+    },
+    'shield-above-ground': (() => {
+      const spoilt = spoil(iron, { methods: ['flexible-coupling'] })
+      const { settings } = spoilt.asked
+      const houseRules = { ...settings.houseRules, flexibleAbove: 'shielded' as const }
+      return { ...spoilt, asked: { ...spoilt.asked, settings: { ...settings, houseRules } } }
+    })(),
+    'no-shield-in-ground': spoil(
+      iron,
+      { joints: joints('shielded-coupling', iron), methods: ['shielded-coupling'] },
+      { access: 'buried' },
+    ),
+    'one-seal': spoil(bowl, { joints: [...bowl.way.joints, ...bowl.way.joints] }),
+    'ring-on-broken': spoil(bowl, {}, { faults: ['ring-broken'] }),
+    'flange-at-floor': spoil(bowl, {}, { flangeMm: -30 }),
+    'rings-where-low': spoil(low, {}, { flangeMm: 5 }),
+    machine: spoil(machine, {}, { slow: true }),
+    'standpipe-2': spoil(machine, { parts: [part('standpipe.abs.1-1/2')] }),
+    'twist-accepted': (() => {
+      const spoilt = spoil(bowl, { methods: ['twist-in'] })
+      const { settings } = spoilt.asked
+      const houseRules = { ...settings.houseRules, twistIn: 'refuse' as const }
+      return { ...spoilt, asked: { ...spoilt.asked, settings: { ...settings, houseRules } } }
+    })(),
+    'dry-for-cement': spoil(basin, {}, { line: 'trickle' }),
+    'split-hub': spoil(iron, { removalId: 'pick-hub' }, { faults: ['hub-split'] }),
+    'bands-at-old-end': spoil(basin, {
+      parts: [...basin.way.parts, part('coupling.shielded.plasticxplastic.1-1/2')],
+    }),
+  }
+
+  it.each(DRAIN_LAWS.map(([id]) => id))('%s: broken on purpose it is named, kept it is not', (id) => {
+    const { way, asked } = SPOILT[id] as Case
+    expect(brokenLaws(way, asked)).toContain(id)
+    for (const kept of [basin, iron, bowl, low, machine]) expect(brokenLaws(kept.way, kept.asked)).toEqual([])
+  })
+})

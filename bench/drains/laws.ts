@@ -1,0 +1,170 @@
+// What no plumber would put their name to in a drain, asked of every way that is offered. Written from the trade and the
+// raw tables: no search, no rule and no price of the product.
+import { fittingById, type LineRequest, type MateOption, type MateSettings, pipeById } from '@diarmos/core'
+
+type Asked = { readonly line: LineRequest; readonly settings: MateSettings }
+type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removalId' | 'beginsAt'>
+type Law = readonly [id: string, broken: (way: Way, asked: Asked) => boolean]
+
+const partsOf = ({ parts }: Way) =>
+  parts.map((part) => {
+    const fitting = fittingById(part.fittingId)
+    if (!fitting) throw new Error(`no part ${part.fittingId}`)
+    return { ...fitting, near: fitting.ports[part.inPort], far: fitting.ports[part.outPort] }
+  })
+const SEALS = /^(wax|rubber)-seal$/
+const OWN_TRAP = 'waste.bowl'
+const inches = (name: string) =>
+  name.split('-').reduce((sum, piece) => {
+    const [top = 0, below = 1] = piece.split('/').map(Number)
+    return sum + top / below
+  }, 0)
+
+/** How high an old flange stands over the floor with what was put on it, mm. */
+function heightOf(way: Way, { line }: Asked): number | null {
+  const { flangeMm } = line.conditions
+  if (flangeMm == null || !/^keep-/.test(way.removalId)) return null
+  return way.parts.reduce((sum, { fittingId }) => {
+    const riser = /^flange\.riser\.(.+)$/.exec(fittingId)
+    return sum + (riser ? inches(riser[1] ?? '') * 25.4 : fittingId === 'flange.repair-ring' ? 2 : 0)
+  }, flangeMm)
+}
+
+/** Diameters that a band, a gasket or a socket was made for and the pipe that stands in it, mm, must be the same. */
+function misfit(way: Way, { line }: Asked): boolean {
+  const parts = partsOf(way)
+  return way.joints.some(({ from, to }) => {
+    const before = from < 0 ? null : parts[from]
+    const after = parts[to]
+    const out = before?.far ?? (way.removalId.startsWith('keep') || way.beginsAt ? null : undefined)
+    const old = line.pipeId ? pipeById(line.pipeId)?.odMm : undefined
+    const reaches = out === undefined ? old : out?.diameterMm
+    const takes = after?.near
+    if (!takes || reaches === undefined || !/^(shielded|flexible|drain-socket)$/.test(takes.form))
+      return false
+    return Math.abs(reaches - takes.diameterMm) > 0.6
+  })
+}
+
+export const DRAIN_LAWS: readonly Law[] = [
+  ['six-parts', ({ parts }) => parts.length > 6],
+  ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
+  [
+    'one-trap',
+    (way, { line }) => {
+      const traps = partsOf(way).filter(({ family }) => /trap$/.test(family)).length
+      const there = line.to?.kind === OWN_TRAP || line.conditions.trapped === true ? 1 : 0
+      return traps + there !== 1
+    },
+  ],
+  [
+    'not-smaller-downstream',
+    (way) =>
+      partsOf(way).some(
+        ({ near, far, family }) =>
+          near &&
+          far &&
+          !family.includes('flange') &&
+          far.diameterMm > near.diameterMm * 1.03 + 0.5 &&
+          // tube of a trap is called by its outside, pipe by its bore
+          inches(far.nominal) > inches(near.nominal),
+      ),
+  ],
+  [
+    'one-plastic',
+    (way, { line }) => {
+      const cements = way.methods.filter((id) => id.startsWith('cement-drain'))
+      const old = line.pipeId?.startsWith('pvc') ? 'pvc' : line.pipeId?.startsWith('abs') ? 'abs' : null
+      return cements.length > 1 || (old !== null && cements.some((id) => !id.endsWith(old)))
+    },
+  ],
+  ['by-diameter', misfit],
+  [
+    'slip-in-reach',
+    (way, { line }) =>
+      way.methods.includes('slip-joint') &&
+      line.conditions.access !== 'reachable' &&
+      line.to?.route === 'trap-below',
+  ],
+  [
+    'shield-above-ground',
+    (way, { line, settings }) =>
+      way.methods.includes('flexible-coupling') &&
+      line.conditions.access !== 'buried' &&
+      settings.houseRules.flexibleAbove !== 'accept',
+  ],
+  [
+    'no-shield-in-ground',
+    (way, { line }) =>
+      way.methods.includes('shielded-coupling') &&
+      line.conditions.access === 'buried' &&
+      way.joints.some(({ method, beforeStop }) => method === 'shielded-coupling' && beforeStop),
+  ],
+  [
+    'one-seal',
+    (way, { line }) =>
+      way.joints.filter(({ method }) => SEALS.test(method)).length !== (line.to?.kind === OWN_TRAP ? 1 : 0),
+  ],
+  [
+    'ring-on-broken',
+    (way, { line }) =>
+      way.parts.some(({ fittingId }) => fittingId === 'flange.repair-ring') !==
+        (way.removalId === 'keep-broken-flange') ||
+      (way.removalId === 'keep-flange' && line.conditions.faults.includes('ring-broken')),
+  ],
+  [
+    'flange-at-floor',
+    (way, asked) => {
+      const height = heightOf(way, asked)
+      if (height === null) return false
+      const least = way.methods.includes('wax-seal') ? -6.35 : -12.7
+      return height < least - 0.02 || height > 12.72
+    },
+  ],
+  [
+    'rings-where-low',
+    (way, { line }) =>
+      way.parts.some(({ fittingId }) => fittingId.startsWith('flange.riser')) &&
+      (line.conditions.flangeMm ?? 0) > -6,
+  ],
+  [
+    'machine',
+    (_way, { line }) =>
+      line.to?.kind === 'waste.standpipe' &&
+      (line.conditions.slow === true || inches(line.pipeId?.split('.').at(-1) ?? '') < 1.5),
+  ],
+  [
+    'standpipe-2',
+    (way, { line }) =>
+      way.parts.some(({ fittingId }) => /^standpipe\..*1-1\/2$/.test(fittingId)) &&
+      inches(line.pipeId?.split('.').at(-1) ?? '') >= 2,
+  ],
+  [
+    'twist-accepted',
+    (way, { settings }) => way.methods.includes('twist-in') && settings.houseRules.twistIn !== 'accept',
+  ],
+  [
+    'dry-for-cement',
+    (way, { line }) =>
+      line.conditions.line !== 'dry' && (way.joints[0]?.method.startsWith('cement-drain') ?? false),
+  ],
+  [
+    'split-hub',
+    (way, { line }) =>
+      /hub$/.test(way.removalId) &&
+      way.removalId !== 'bore-hub' &&
+      line.conditions.faults.includes('hub-split'),
+  ],
+  [
+    'bands-at-old-end',
+    (way) =>
+      partsOf(way).some(
+        ({ id }, index) => index > 0 && /^coupling\.(shielded|flexible)\.plasticxplastic/.test(id),
+      ),
+  ],
+]
+
+/** The laws that a way breaks. */
+export function brokenLaws(way: Way, asked: Asked): string[] {
+  return DRAIN_LAWS.flatMap(([id, broken]) => (broken(way, asked) ? [id] : []))
+}

@@ -1,0 +1,91 @@
+// Drains that a shop would meet: every old pipe of a drain, how it ends, what is put on it, and where.
+import {
+  type Conditions,
+  catalogueOf,
+  type LineRequest,
+  type MateSettings,
+  mouthOf,
+  nominalNumber,
+  OLD_JOINT_IDS,
+  type OldJoint,
+  oldJointsOn,
+  PIPES,
+  STARTING_SETTINGS,
+  TOOL_IDS,
+} from '@diarmos/core'
+import { Dice } from '../mate/random'
+
+/** Pipes that drains of houses are of, up to what a toilet stands on. */
+export const DRAIN_STUBS = PIPES.filter(
+  ({ id, nominal }) =>
+    /^(pvc-dwv|abs-dwv|galvanised\.40|black\.40|copper\.dwv|cast-iron\.(hubless|service|heavy)|lead-waste|clay)\./.test(
+      id,
+    ) && ['1-1/4', '1-1/2', '2', '3', '4'].includes(nominal),
+)
+/** What waste leaves by, and the sizes of old pipe that it is met on, inches. */
+export const DRAIN_KINDS: readonly (readonly [kind: string, fromIn: number, toIn: number])[] = [
+  ['waste.tail.1-1/4', 1.25, 2],
+  ['waste.tail.1-1/2', 1.25, 2],
+  ['waste.bowl', 3, 4],
+  ['waste.shower.2', 1.5, 3],
+  ['waste.tub.1-1/2', 1.5, 3],
+  ['waste.tub.glued.1-1/2', 1.5, 3],
+  ['waste.standpipe', 1.25, 3],
+]
+
+const JOINTS: ReadonlySet<string> = new Set(OLD_JOINT_IDS)
+
+/** The drain that a number stands for. */
+export function someDrain(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const dice = new Dice(700_000 + index)
+  const [kind, from, to] = dice.pick(DRAIN_KINDS)
+  const pipe = dice.pick(
+    DRAIN_STUBS.filter(({ nominal }) => nominalNumber(nominal) >= from && nominalNumber(nominal) <= to),
+  )
+  const bowl = kind === 'waste.bowl'
+  const met = oldJointsOn(pipe.material, true, pipe).filter(
+    (id): id is OldJoint => JOINTS.has(id) && (id !== 'flange' || bowl),
+  )
+  const oldJoint = bowl && met.includes('flange') && dice.chance(0.7) ? 'flange' : dice.pick(met)
+  const conditions: Conditions = {
+    service: 'waste',
+    flame: true,
+    line: dice.chance(0.8) ? 'dry' : 'trickle',
+    access: dice.chance(0.7) ? 'reachable' : dice.chance(0.7) ? 'closed-wall' : 'buried',
+    stubMm: dice.chance(0.6) ? dice.whole(0, 150) : null,
+    plateMm: dice.chance(0.2) && !bowl ? 3 : 0,
+    oldJoint,
+    thread: oldJoint === 'threaded' || (/^(galv|black)/.test(pipe.id) && dice.chance(0.6)) ? 'NPT' : 'none',
+    scored: false,
+    outOfRound: dice.chance(0.1),
+    faults: [
+      ...(bowl && dice.chance(0.3) ? (['ring-broken'] as const) : []),
+      ...(dice.chance(0.1) ? (['hub-split'] as const) : []),
+      ...(dice.chance(0.1) ? ([dice.pick(['thinned', 'pinhole', 'loose'] as const)] as const) : []),
+    ],
+    waterSeen: true,
+    nearHeater: false,
+    pressurePsi: null,
+    stopShape: 'angle',
+    reachMm: null,
+    roomMm: dice.chance(0.2) ? dice.whole(0, 100) : null,
+    spanMm: bowl && dice.chance(0.4) ? dice.whole(60, 300) : null,
+    trapped: !bowl && dice.chance(0.2),
+    slow: dice.chance(0.1),
+    flangeMm: bowl && dice.chance(0.7) ? dice.whole(-60, 20) : null,
+  }
+  const share = dice.pick([0, 0.05, 0.3, 0.8])
+  const settings: MateSettings = {
+    ...STARTING_SETTINGS,
+    toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
+    partsAboard: Object.fromEntries(
+      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
+    ),
+    houseRules: {
+      ...STARTING_SETTINGS.houseRules,
+      twistIn: dice.pick(['refuse', 'accept'] as const),
+      flexibleAbove: dice.pick(['shielded', 'accept'] as const),
+    },
+  }
+  return { line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
+}

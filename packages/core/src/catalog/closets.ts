@@ -1,0 +1,139 @@
+import type { Source } from '../reference/source'
+import type { PipeMaterial } from '../reference/types'
+import { inline } from './build'
+import { end, type PortEnd } from './ends'
+import { DRAIN_PLASTICS } from './solventFittings'
+import type { Fitting } from './types'
+
+const IN = 25.4
+
+const FLANGE_SHEET: Source = {
+  title: 'ASME A112.4.3 closet flanges; plate and hub typical of the kind',
+  certainty: "maker's sheet",
+}
+
+/** How thick a flange is that lies on the floor, mm. */
+export const FLANGE_MM = 0.25 * IN
+
+/** Every bowl stands on the same flange: it is called by the four inches it is made round. */
+const flange = (form: 'closet-flange' | 'old-flange', material: PortEnd['material']) =>
+  end(form, 'IPS', '4', material)
+
+interface Grip {
+  readonly id: string
+  readonly name: string
+  readonly material: PipeMaterial
+  readonly a: PortEnd
+}
+
+/** A flange with what it goes over or into; its top lies its own thickness over the floor and over the pipe's end. */
+const onFloor = ({ id, name, material, a }: Grip): Fitting =>
+  inline({
+    id: `flange.${id}`,
+    family: 'closet-flange',
+    name: `closet flange, ${name}`,
+    material,
+    heatSensitive: true,
+    layingMm: FLANGE_MM,
+    a,
+    b: flange('closet-flange', material),
+    source: FLANGE_SHEET,
+  })
+
+function cemented(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) => [
+    onFloor({
+      id: `${key}.over.3`,
+      name: `${word}, over 3 in pipe, ring that turns`,
+      material,
+      a: end('drain-socket', 'IPS', '3', material),
+    }),
+    onFloor({
+      id: `${key}.over.4`,
+      name: `${word}, over 4 in pipe, ring that turns`,
+      material,
+      a: end('drain-socket', 'IPS', '4', material),
+    }),
+    onFloor({
+      id: `${key}.inside.4`,
+      name: `${word}, inside 4 in pipe, ring that turns`,
+      material,
+      a: end('pipe-inside', 'IPS', '4', material),
+    }),
+  ])
+}
+
+/** Flanges that seal on rubber inside the pipe: tightened from above, or twisted in. */
+function gasketed(): Fitting[] {
+  return [
+    ...(['hubless', 'service', 'heavy'] as const).map((system) =>
+      onFloor({
+        id: `gasket.${system}.4`,
+        name: `gasket tightened inside 4 in ${system} iron`,
+        material: 'pvc-drain',
+        a: end('bore-gasket', system, '4', 'cast-iron'),
+      }),
+    ),
+    ...(
+      [
+        ['IPS', '3', 'pvc-drain', 'plastic'],
+        ['IPS', '4', 'pvc-drain', 'plastic'],
+        ['hubless', '4', 'cast-iron', 'hubless iron'],
+        ['service', '4', 'cast-iron', 'service-weight iron'],
+      ] as const
+    ).map(([system, size, material, word]) =>
+      onFloor({
+        id: `twist.${system}.${size}`,
+        name: `twisted into ${size} in ${word}`,
+        material: 'pvc-drain',
+        a: end('twist-in', system, size, material),
+      }),
+    ),
+  ]
+}
+
+/** Rings that bring a flange up, stacked over one screw; inches. */
+const RISERS_IN = [0.25, 0.375, 0.5, 0.75, 1] as const
+const RISER_KEYS: Readonly<Record<number, string>> = {
+  0.25: '1/4',
+  0.375: '3/8',
+  0.5: '1/2',
+  0.75: '3/4',
+  1: '1',
+}
+
+function risers(): Fitting[] {
+  return RISERS_IN.map((thickIn) =>
+    inline({
+      id: `flange.riser.${RISER_KEYS[thickIn]}`,
+      family: 'flange-riser',
+      name: `closet flange riser ring, ${RISER_KEYS[thickIn]} in`,
+      material: 'pvc-drain',
+      heatSensitive: true,
+      layingMm: thickIn * IN,
+      a: end('stack-under', 'IPS', '4', 'pvc-drain'),
+      b: flange('old-flange', 'pvc-drain'),
+      source: FLANGE_SHEET,
+    }),
+  )
+}
+
+/** A stainless ring over a broken one. */
+function repairRing(): Fitting {
+  return inline({
+    id: 'flange.repair-ring',
+    family: 'flange-repair-ring',
+    name: 'closet flange repair ring, stainless',
+    material: 'stainless',
+    heatSensitive: false,
+    layingMm: 2,
+    a: end('ring-under', 'IPS', '4', 'stainless'),
+    b: flange('old-flange', 'stainless'),
+    source: FLANGE_SHEET,
+  })
+}
+
+/** What a toilet stands on. */
+export function closetParts(): Fitting[] {
+  return [...cemented(), ...gasketed(), ...risers(), repairRing()]
+}

@@ -1,0 +1,189 @@
+import { tubeEngagement } from '../reference/engagement'
+import type { Source } from '../reference/source'
+import type { PipeMaterial } from '../reference/types'
+import { inline } from './build'
+import { end, fullDepthMm } from './ends'
+import type { Fitting } from './types'
+
+const IN = 25.4
+
+/** Plastics of drain pipe, as they are called. */
+export const DRAIN_PLASTICS: readonly (readonly [PipeMaterial, string, string])[] = [
+  ['pvc-drain', 'pvc', 'PVC'],
+  ['abs-drain', 'abs', 'ABS'],
+]
+
+const d3311 = (table: string): Source => ({
+  title: 'ASTM D3311 drain, waste and vent fitting patterns',
+  table,
+  certainty: 'recalled',
+})
+const TRAP_SHEET: Source = { title: 'Solvent traps, typical of the kind', certainty: "maker's sheet" }
+
+type Size = '1-1/2' | '2' | '3' | '4'
+
+/** From the middle to the end of the pipe, home in its socket, inches: eighth bend, quarter bend of long sweep. */
+export const BENDS: readonly (readonly [Size, eighthIn: number, sweepIn: number])[] = [
+  ['1-1/2', 1.125, 2.75],
+  ['2', 1.5, 3.25],
+  ['3', 1.75, 4.0625],
+  ['4', 2.1875, 4.875],
+]
+
+type Plastic = (typeof DRAIN_PLASTICS)[number]
+
+function bends([material, key, word]: Plastic): Fitting[] {
+  return BENDS.flatMap(([size, eighthIn, sweepIn]) => {
+    const socket = end('drain-socket', 'IPS', size, material)
+    const common = { material, heatSensitive: true, a: socket, b: socket }
+    return [
+      inline({
+        ...common,
+        id: `bend.eighth.${key}.${size}`,
+        family: 'elbow-45',
+        name: `${word} eighth bend, ${size} in`,
+        layingMm: 2 * eighthIn * IN,
+        turn: 135,
+        source: d3311('eighth bend'),
+      }),
+      inline({
+        ...common,
+        id: `bend.sweep.${key}.${size}`,
+        family: 'elbow-90',
+        name: `${word} long-sweep quarter bend, ${size} in`,
+        layingMm: 2 * sweepIn * IN,
+        turn: 90,
+        source: d3311('quarter bend, long sweep'),
+      }),
+    ]
+  })
+}
+
+/** Bushings that lie flush in a socket: its size, the pipe's. */
+const BUSHINGS: readonly (readonly [socket: Size, pipe: Size])[] = [
+  ['2', '1-1/2'],
+  ['3', '2'],
+  ['3', '1-1/2'],
+  ['4', '3'],
+  ['4', '2'],
+]
+/** Reducing couplings, with what lies between the two pipes, inches. */
+const REDUCERS: readonly (readonly [Size, Size, number])[] = [
+  ['2', '1-1/2', 0.375],
+  ['3', '2', 0.75],
+  ['3', '1-1/2', 1],
+  ['4', '3', 0.75],
+  ['4', '2', 1.25],
+]
+
+/** What of a flush bushing stands out of the socket, mm. */
+const LIP_MM = 2
+const depthMm = (size: Size) => tubeEngagement('drain-socket', 'IPS', size)?.maxMm ?? 0
+
+function reducers([material, key, word]: Plastic): Fitting[] {
+  return [
+    ...REDUCERS.map(([large, small, betweenIn]) =>
+      inline({
+        id: `reducer.drain.${key}.${large}x${small}`,
+        family: 'reducing-coupling',
+        name: `${word} reducing drain coupling, ${large} × ${small} in`,
+        material,
+        heatSensitive: true,
+        layingMm: betweenIn * IN,
+        a: end('drain-socket', 'IPS', large, material),
+        b: end('drain-socket', 'IPS', small, material),
+        source: d3311('increaser and reducer'),
+      }),
+    ),
+    ...BUSHINGS.map(([socket, pipe]) =>
+      inline({
+        id: `bushing.drain.${key}.${socket}x${pipe}`,
+        family: 'bushing',
+        name: `${word} flush drain bushing, ${socket} in spigot × ${pipe} in socket`,
+        material,
+        heatSensitive: true,
+        // the smaller socket lies within the spigot: all of it is no longer than that and its lip
+        layingMm: LIP_MM - depthMm(pipe),
+        a: end('tube', 'IPS', socket, material),
+        b: end('drain-socket', 'IPS', pipe, material),
+        source: d3311('flush bushing'),
+      }),
+    ),
+  ]
+}
+
+/** Solvent traps: size, the swing of the bend, from its leg to the outlet's mouth, the inlet's mouth over its middle; inches. */
+export const SOLVENT_TRAPS: readonly (readonly [
+  '1-1/2' | '2',
+  swingIn: number,
+  armIn: number,
+  inletIn: number,
+])[] = [
+  ['1-1/2', 3.5, 2.5, 1],
+  ['2', 4.5, 3, 1.25],
+]
+
+function traps([material, key, word]: Plastic): Fitting[] {
+  return SOLVENT_TRAPS.flatMap(([size, swingIn, armIn, inletIn]) => {
+    const outlet = end('drain-socket', 'IPS', size, material)
+    const made = (inlet: typeof outlet, id: string, name: string): Fitting => ({
+      id,
+      family: 'p-trap',
+      name,
+      material,
+      heatSensitive: true,
+      // from pipe to pipe along its two legs, both home
+      layingMm: (swingIn + armIn + inletIn) * IN - fullDepthMm(outlet) - fullDepthMm(inlet),
+      source: TRAP_SHEET,
+      ports: [
+        {
+          ...outlet,
+          id: 'a',
+          pose: { origin: [-(swingIn + armIn) * IN, 0, 0], axis: [-1, 0, 0], rollDegrees: 0 },
+        },
+        { ...inlet, id: 'b', pose: { origin: [0, inletIn * IN, 0], axis: [0, 1, 0], rollDegrees: 0 } },
+      ],
+    })
+    return [
+      made(outlet, `p-trap.${key}.${size}`, `${word} P-trap, ${size} in, cemented at both ends`),
+      ...(size === '1-1/2'
+        ? [
+            made(
+              end('slip-joint', 'tubular', size, material),
+              `p-trap.${key}.slip.${size}`,
+              `${word} P-trap, ${size} in, slip nut at the inlet`,
+            ),
+          ]
+        : []),
+    ]
+  })
+}
+
+/** The least and the most that a standpipe stands above its trap, inches: by code, see the rules. */
+const STANDPIPE_IN = { min: 18, max: 42 }
+
+function standpipes([material, key, word]: Plastic): Fitting[] {
+  return (['1-1/2', '2'] as const).map((size) => ({
+    ...inline({
+      id: `standpipe.${key}.${size}`,
+      family: 'standpipe',
+      name: `${word} pipe, ${size} in, cut as the standpipe`,
+      material,
+      heatSensitive: true,
+      layingMm: 34 * IN,
+      lengthMm: { min: STANDPIPE_IN.min * IN, max: STANDPIPE_IN.max * IN },
+      a: end('tube', 'IPS', size, material),
+      source: { title: 'Cut on the job', certainty: 'common practice' },
+    }),
+  }))
+}
+
+/** Fittings of plastic drain pipe that are cemented, and the traps among them. */
+export function solventFittings(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap((plastic) => [
+    ...bends(plastic),
+    ...reducers(plastic),
+    ...traps(plastic),
+    ...standpipes(plastic),
+  ])
+}

@@ -1,0 +1,65 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import { methodById } from '../assembly/methods/table'
+import type { Graph } from './graph'
+import { isSeal } from './lineWords'
+import type { PlanLine, PlanRequest } from './types'
+
+/** A flange that was cemented is screwed down once it is where it stays. Time is common practice. */
+const SCREW: StepTemplate = { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240 }
+
+/**
+ * A bowl and what it stands on: flange and riser are joined before they go into what is below, while they can still be
+ * turned square; the flange is screwed down, its cement hard, before the bowl's weight comes on it.
+ */
+function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): void {
+  const at = option.parts.findIndex(({ family }) => family === 'closet-flange')
+  const seam = option.joints.findIndex(({ to }) => to === at)
+  if (at < 0 || seam < 0) return
+  const close = (index: number) => `${lineId}/${index}/close`
+  if (methodById(option.joints[seam]?.method ?? 'wax-seal').steps.every(({ key }) => key !== SCREW.key)) {
+    const screw = `${lineId}/${seam}/${SCREW.key}`
+    graph.add(screw, SCREW, lineId, seam)
+    graph.precede(close(seam), screw)
+    if (seam > 0) graph.precede(close(seam - 1), screw)
+    graph.precede(screw, `${lineId}/${seal}/bolts`)
+  }
+  if (seam > 0 && option.parts[at - 1]?.family === 'tube-piece') graph.precede(close(seam), close(seam - 1))
+  for (const node of graph.nodes.values())
+    if (node.lineId === lineId && node.template.kind === 'wait') graph.precede(node.id, close(seal))
+}
+
+/**
+ * A bowl and its water: the old one is lifted off before its stop is worked at, the new one is set down before its
+ * supply is joined, and the tank is filled and set before it is flushed to prove the floor.
+ */
+export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
+  for (const line of lines) {
+    const { lineId, option, meets } = line
+    const seal = option.joints.length - 1
+    const last = option.joints[seal]
+    if (!last || !isSeal(last.method) || last.to < option.parts.length) continue
+    addFlange(graph, line, seal)
+    const point = pointOf(meets?.to)
+    const fed = bodies.filter(
+      ({ id, mount, contents }) =>
+        mount === 'floor' && contents.includes('fill-valve') && pointOf(id) === point,
+    )
+    for (const body of fed) {
+      for (const other of lines.filter((each) => each.lineId !== lineId && each.meets?.to === body.id)) {
+        const supply = `${other.lineId}/${other.option.joints.length - 1}/close`
+        for (const step of ['close', 'shim']) graph.precede(`${lineId}/${seal}/${step}`, supply)
+        const pulled = `${lineId}/remove/remove.scrape-wax`
+        if (!graph.nodes.has(pulled)) continue
+        // nobody waits for the water while it is lifted off
+        graph.precede(pulled, 'general/shut')
+        for (const node of graph.nodes.values())
+          if (node.lineId === other.lineId && node.template.kind === 'remove') graph.precede(pulled, node.id)
+      }
+      const filled = `general/fill-${body.id}`
+      if (graph.nodes.has(filled)) graph.precede(filled, `${lineId}/line/fill`)
+    }
+  }
+}
+
+/** The point of a body by its name: two points of a house have bodies of their own. */
+const pointOf = (id: string | undefined) => (id?.includes(' ') ? id.slice(0, id.lastIndexOf(' ')) : '')
