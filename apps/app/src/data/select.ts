@@ -1,7 +1,7 @@
-import type { PipeMaterial } from '@diarmos/core'
+import type { DimensionalSystem, PipeMaterial } from '@diarmos/core'
 import { STAGES, type Stage } from '@diarmos/core/record'
 import { useMemo } from 'react'
-import { type JobView, jobViewOf, newest } from './jobView'
+import { type JobView, jobViewOf, type LineView, newest } from './jobView'
 import { shelf, useData } from './state'
 import type { Doc, EntityKind } from './types'
 
@@ -60,6 +60,19 @@ export function foundMaterial({
   finding,
 }: Pick<JobView['lines'][number], 'finding'>): PipeMaterial | undefined {
   return leader(finding)?.material
+}
+
+/** Its system and size, where the pipe is found. */
+export function foundSize({
+  finding,
+}: Pick<JobView['lines'][number], 'finding'>): { system: DimensionalSystem; nominal: string } | undefined {
+  const found = leader(finding)
+  return found && { system: found.system as DimensionalSystem, nominal: found.nominal }
+}
+
+/** What waste leaves by at the end of a drain; undefined for other lines. */
+export function wasteKind({ ends }: Pick<LineView, 'ends'>): string | undefined {
+  return ends?.to.kind
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

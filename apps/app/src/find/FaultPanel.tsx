@@ -9,6 +9,9 @@ import { Txt } from '../ui/Txt'
 
 type Fault = EndFault | 'scored' | 'out-of-round'
 const ALL: readonly Fault[] = ['scored', 'out-of-round', ...END_FAULTS]
+/** What is only wrong with drains, and what is never asked of them. */
+const OF_DRAINS: ReadonlySet<Fault> = new Set(['ring-broken', 'hub-split'])
+const OF_WATER: ReadonlySet<Fault> = new Set(['ring-mark', 'tooth-marks', 'solder-on', 'dirty-bore'])
 const WORDS: Readonly<Record<string, string>> = {
   ...FAULT_WORDS,
   scored: 'scored',
@@ -25,6 +28,8 @@ export function FaultPanel({ view, line }: { view: JobView; line: LineView }) {
       : fault === 'out-of-round'
         ? situation.outOfRound
         : situation.faults.includes(fault)
+  const waste = line.line.fields.service === 'drain'
+  const asked = ALL.filter((fault) => !(waste ? OF_WATER : OF_DRAINS).has(fault) || has(fault))
   const found = ALL.filter(has)
   const toggle = (fault: Fault) => {
     const on = !has(fault)
@@ -51,7 +56,7 @@ export function FaultPanel({ view, line }: { view: JobView; line: LineView }) {
       </Pressable>
       {open ? (
         <View className="-mx-1 flex-row flex-wrap pt-1">
-          {ALL.map((fault) => {
+          {asked.map((fault) => {
             const on = has(fault)
             return (
               <View key={fault} className="w-1/3 p-1">

@@ -117,12 +117,12 @@ describe('opening a job', () => {
   })
 
   it.each([
-    ['Toilet', ['cold'], []],
+    ['Toilet', ['cold', 'drain'], []],
     // its waste is there at once, and not worked on until somebody says what comes down to it
     ['Basin', ['cold', 'drain', 'hot'], []],
     ['Hose bib', ['cold'], ['hose.outlet']],
     ['Dishwasher', ['hot'], []],
-    ['Tub and shower', ['cold', 'hot'], []],
+    ['Tub and shower', ['cold', 'drain', 'hot'], []],
   ])('a %s brings its own lines, and what there is but one of', async (label, services, kinds) => {
     render(<NewJob />)
     await write('What is wrong', 'Drips')

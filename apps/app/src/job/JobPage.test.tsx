@@ -198,7 +198,7 @@ describe('what belongs to Find', () => {
     expect(held('finding').map((doc) => doc.fields.name)).toEqual(['1-1/2 in ABS drain pipe'])
     // nothing was copied to the water lines
     expect(held('observation')).toHaveLength(3)
-    await press(one('radio', 'Tailpiece: Tailpiece, 1-1/2 in tubular'))
+    await press(one('radio', 'What waste leaves by: Tailpiece, 1-1/2 in tubular'))
     expect(held('job')[0]?.fields.fixtures.map(({ id, kind }) => [id, kind])).toEqual([
       ['waste', 'waste.tail.1-1/2'],
     ])

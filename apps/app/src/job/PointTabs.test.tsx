@@ -28,9 +28,9 @@ describe('a job at several points', () => {
     await press(one('radio', 'What is worked on?: Toilet', dialog()))
     await press(one('button', 'Take it into the job', dialog()))
     await act(async () => {})
-    // the new point is in front, with the one line that such a point has
+    // the new point is in front, with the lines that such a point has
     expect(names(/, point$/)).toEqual(['Basin, point', 'Toilet, point'])
-    expect(names(/ line$/)).toEqual(['cold line'])
+    expect(names(/ line$/)).toEqual(['cold line', 'drain line'])
     await press(one('radio', 'Fixture: Toilet'))
     expect(more(jobId)[0]?.fixtures.map(({ kind }) => kind)).toEqual(['toilet.fill.7/8'])
     expect(held('job')[0]?.fields.fixtures.map(({ kind }) => kind)).toEqual(['faucet.shank.1/2'])

@@ -1,7 +1,7 @@
 import type { Belief, MateOption, PipeMaterial } from '@diarmos/core'
 import { bodiesOf, furtherLines } from '@diarmos/core/bodies'
 import { PLAIN_CONDITIONS } from '@diarmos/core/conditions'
-import { OLD_JOINT_IDS } from '@diarmos/core/old-joints'
+import { OLD_JOINT_IDS, oldJointsOn } from '@diarmos/core/old-joints'
 import { findingBasis, matingBasis } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
@@ -54,8 +54,8 @@ export async function addLook(
   // a joint that was seen is also a condition of the work to come
   // an end that is bare is no answer to how it is joined
   const oldJoint = OLD_JOINT_IDS.find((joint) => joint !== 'none' && joint === look.answer)
-  // a slip nut on what brings water is no end that is known how to work on
-  const known = oldJoint !== 'slip' || line.line.fields.service === 'drain'
+  // a slip nut or a hub on what brings water is no end that is known how to work on
+  const known = oldJoint && oldJointsOn(undefined, line.line.fields.service === 'drain').includes(oldJoint)
   if (look.sign === 'joint' && oldJoint && known)
     edits.push(...conditionEdits(view, line, { oldJoint, oldJointSeen: true }))
   await edit(edits, `Noted: ${label}`)

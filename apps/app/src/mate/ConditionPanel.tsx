@@ -7,9 +7,11 @@ import {
   beginsAt,
   conditionsOf,
   foundMaterial,
+  foundSize,
   type JobView,
   type LineView,
   situationOf,
+  wasteKind,
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
@@ -20,6 +22,7 @@ import { JointSign } from '../ui/jointSigns'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
+import { DrainConditions } from './DrainConditions'
 import { WaterConditions } from './WaterConditions'
 
 type Situation = EntityFields<'situation'>
@@ -41,17 +44,26 @@ const COLD_C = 5
 type Measure = readonly [MeasureKey, string, string]
 type MeasureKey = 'stubMm' | 'plateMm' | 'reachMm' | 'spanMm' | 'roomMm' | keyof typeof RUN_MEASURES
 
-/** What is measured at a stub of drain pipe. */
-const OF_WASTE: ReturnType<typeof measuresOf> = [
-  [
+/** What is measured at a stub of drain pipe: out of a wall, or up to a floor. */
+function ofWaste(kind: string | undefined): ReturnType<typeof measuresOf> {
+  const bowl = kind === 'waste.bowl'
+  return [
     [
-      'stubMm',
-      'Bare stub, wall to the old fitting',
-      'From the finished wall to the hub that comes off, to the bare end, or to the mouth of a nut that stays.',
+      bowl
+        ? [
+            'stubMm',
+            'Bare pipe under the flange',
+            'From the rim of the fitting below up to the hub of the old flange; leave out where nothing can be seen.',
+          ]
+        : [
+            'stubMm',
+            'Bare stub, wall to the old fitting',
+            'From the finished wall or floor to the hub that comes off, to the bare end, or to the mouth of a nut that stays.',
+          ],
     ],
-  ],
-  MEASURES.filter(([key]) => key === 'plateMm' || key === 'roomMm'),
-]
+    MEASURES.filter(([key]) => key === 'roomMm' || (key === 'plateMm' && !bowl)),
+  ]
+}
 
 /** What is measured where a line begins: at once, and on asking for more. */
 function measuresOf(begins: ReturnType<typeof beginsAt>): readonly [readonly Measure[], readonly Measure[]] {
@@ -81,7 +93,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
-  const [first, rest] = waste ? OF_WASTE : measuresOf(begins)
+  const [first, rest] = waste ? ofWaste(wasteKind(line)) : measuresOf(begins)
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 
@@ -97,6 +109,16 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   return (
     <View testID="conditions">
       {first.map(row)}
+      {waste ? (
+        <DrainConditions
+          kind={wasteKind(line)}
+          flangeMm={conditions.flangeMm}
+          spanMm={conditions.spanMm}
+          trapped={conditions.trapped}
+          slow={conditions.slow}
+          onSet={set}
+        />
+      ) : null}
       <Pressable
         role="button"
         aria-expanded={more}
@@ -111,10 +133,10 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
         <View>
           {begins !== 'pipe' ? null : (
             <Choice
-              label="Old stop is joined by"
+              label={waste ? 'On the old end' : 'Old stop is joined by'}
               columns={3}
               value={conditions.oldJoint}
-              options={oldJointsOn(material, conditions.service === 'waste').map((value) => ({
+              options={oldJointsOn(material, waste, foundSize(line)).map((value) => ({
                 value,
                 label: ANSWERS[value] ?? value,
                 sign: <JointSign kind={value} />,

@@ -164,4 +164,22 @@ export const RULES: readonly {
       ['short', 'the shortest'],
     ],
   },
+  {
+    key: 'twistIn',
+    usual: 'refuse',
+    label: 'Closet flanges that are twisted in',
+    options: [
+      ['refuse', 'not used'],
+      ['accept', 'where accepted'],
+    ],
+  },
+  {
+    key: 'flexibleAbove',
+    usual: 'shielded',
+    label: 'Rubber couplings above ground',
+    options: [
+      ['shielded', 'only in a shield'],
+      ['accept', 'bare ones too'],
+    ],
+  },
 ]

@@ -35,6 +35,19 @@ export function FaultSign({ kind }: { kind: string }) {
           <Path d="M3 8h30l26 12v10L31 19H3z" {...line} fill={raised} />
         </Svg>
       )
+    case 'ring-broken':
+    case 'hub-split':
+      return (
+        <Svg {...SIZE}>
+          <Circle cx={32} cy={17} r={15} {...line} fill={raised} />
+          <Circle cx={32} cy={17} r={8} {...line} />
+          {kind === 'ring-broken' ? (
+            <Path d="M44 8l-6 4 3 2 -4 3" stroke={ink} strokeWidth={2.4} fill="none" />
+          ) : (
+            <Path d="M32 2l-2 4 4 2 -2 3M32 32l2 -4 -4 -2" stroke={ink} strokeWidth={2.4} fill="none" />
+          )}
+        </Svg>
+      )
     case 'loose':
       return (
         <Svg {...SIZE}>

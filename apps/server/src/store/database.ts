@@ -3,6 +3,7 @@ import { checkGeneration } from './generationFile'
 import { Bodies1764340000000 } from './migrations/bodies1764340000000'
 import { Covering1764400000000 } from './migrations/covering1764400000000'
 import { Cut1764140000000 } from './migrations/cut1764140000000'
+import { Drain1764410000000 } from './migrations/drain1764410000000'
 import { Find1764050000000 } from './migrations/find1764050000000'
 import { Firm1764230000000 } from './migrations/firm1764230000000'
 import { First1764000000000 } from './migrations/first1764000000000'
@@ -31,6 +32,7 @@ export const MIGRATIONS = [
   Opening1764380000000,
   Record1764390000000,
   Covering1764400000000,
+  Drain1764410000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

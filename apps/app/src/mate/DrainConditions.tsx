@@ -1,0 +1,60 @@
+import { View } from 'react-native'
+import type { EntityFields } from '../data/types'
+import { MeasureRow } from '../ui/MeasureRow'
+import { Toggle } from '../ui/Toggle'
+
+type Situation = EntityFields<'situation'>
+
+interface Props {
+  /** What waste leaves by. */
+  readonly kind: string | undefined
+  readonly flangeMm: number | null | undefined
+  readonly spanMm: number | null | undefined
+  readonly trapped: boolean | undefined
+  readonly slow: boolean | undefined
+  readonly onSet: (patch: Partial<Situation>, label: string) => void
+}
+
+/** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
+export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, onSet }: Props) {
+  if (kind === 'waste.bowl')
+    return (
+      <View testID="flange-height">
+        <MeasureRow
+          label="Old flange below the finished floor"
+          hint="From a straight edge on the floor, or on the floor still to come, down to the top of the flange."
+          detail={flangeMm != null && flangeMm > 0 ? 'it lies above' : undefined}
+          mm={flangeMm == null || flangeMm > 0 ? null : -flangeMm}
+          onEnter={({ mm, text }) => onSet({ flangeMm: -mm }, `Flange below the floor: ${text}`)}
+        />
+        <MeasureRow
+          label="Old flange above the finished floor"
+          hint="From the floor up to the top of the flange; leave out if it lies below."
+          mm={flangeMm != null && flangeMm > 0 ? flangeMm : null}
+          onEnter={({ mm, text }) => onSet({ flangeMm: mm }, `Flange above the floor: ${text}`)}
+        />
+        <MeasureRow
+          label="Fitting below, up to the finished floor"
+          hint="From the rim of the bend or hub that the pipe stands in, up to the top of the floor."
+          mm={spanMm ?? null}
+          onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Fitting below to the floor: ${text}`)}
+        />
+      </View>
+    )
+  return (
+    <View>
+      <Toggle
+        label="A trap further down stays"
+        detail={trapped ? 'water stands in the old drain: none goes in besides' : undefined}
+        value={trapped === true}
+        onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
+      />
+      <Toggle
+        label="It runs off slowly"
+        detail={slow ? 'a blockage further down is not cured by new pipe here' : undefined}
+        value={slow === true}
+        onChange={(value) => onSet({ slow: value }, value ? 'Slow drain' : 'Drain runs freely')}
+      />
+    </View>
+  )
+}
