@@ -22,7 +22,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const first = option.joints[0]
   return (
     <>
-      {first && beginsAt(line) === 'pipe' ? (
+      {first?.atStub && beginsAt(line) === 'pipe' ? (
         <View className="mt-2">
           {sawsOld ? null : (
             <Fact

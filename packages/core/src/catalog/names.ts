@@ -39,6 +39,8 @@ export function spoiltByFlame(form: PortForm): boolean {
 const METRIC: ReadonlySet<PortSystem> = new Set(['metric'])
 const MATERIAL_WORDS: Partial<Record<PipeMaterial, string>> = {
   'galvanised-steel': 'galvanised',
+  'pvc-drain': 'PVC drain',
+  'abs-drain': 'ABS drain',
   cpvc: 'CPVC',
   pvc: 'PVC',
   'pex-a': 'PEX type A',

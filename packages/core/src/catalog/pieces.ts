@@ -50,7 +50,7 @@ export function tubePieces(): Fitting[] {
         ...inline({
           id: `tube.${material}.${sizeKey(system, size)}`,
           family: 'tube-piece',
-          name: `${materialWord(material)} ${isThreadedMaterial(material) ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
+          name: `${materialWord(material)} ${isThreadedMaterial(material) || material.endsWith('drain') ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
           material,
           heatSensitive: !isMetal(material) || material === 'chromed-supply',
           layingMm: DRAWN_MM,

@@ -42,6 +42,29 @@ export function drawWall(sheet: Sheet, halfHeight: number, plateMm: number, plat
       })
 }
 
+/** How far to each side a floor is drawn, mm. */
+const FLOOR_MM = 150
+
+/** A finished floor that a line comes up through, on both sides of the hole it comes up in. */
+export function drawFloor(sheet: Sheet, atMm: number, hole: number): void {
+  for (const side of [1, -1]) {
+    sheet.line('wall', 'wall', [
+      [atMm, side * hole],
+      [atMm, side * FLOOR_MM],
+    ])
+    for (let y = hole; y < FLOOR_MM; y += 8)
+      sheet.line(
+        'wall',
+        'wall',
+        [
+          [atMm, side * y],
+          [atMm - 7, side * y + 7],
+        ],
+        { role: 'detail' },
+      )
+  }
+}
+
 export function drawStub(
   sheet: Sheet,
   odMm: number,

@@ -10,7 +10,16 @@ import { formatLength } from '../units/formatLength'
 import type { LengthUnit } from '../units/types'
 import { assemble } from './assemble'
 import { drawCutDimensions, SEAMS_MM } from './cutDimensions'
-import { dimensionGhosts, drawFarPipe, drawGhost, drawStub, drawWall, type Ghost, IN_WALL_MM } from './oldEnd'
+import {
+  dimensionGhosts,
+  drawFarPipe,
+  drawFloor,
+  drawGhost,
+  drawStub,
+  drawWall,
+  type Ghost,
+  IN_WALL_MM,
+} from './oldEnd'
 import { partShapes } from './partShapes'
 import { placeOnto, placeShape } from './place'
 import { endLook } from './profile'
@@ -43,6 +52,8 @@ export interface DrawRequest {
 }
 
 const WAITING_MM = 9
+/** Where numbers stand beside a bowl and its floor, mm. */
+const BESIDE_BOWL_MM = 152
 /** So much of an old pipe’s end an adapter that is kept stands over, mm. */
 const NUT_MM = 30
 
@@ -76,8 +87,30 @@ function drawBodyEnd(sheet: Sheet, id: 'fixture' | 'begin', wanted: EndRef, at: 
       ],
     ],
   ] as const)
-    sheet.shapes.push(placeShape(place, { id, layer: 'part', role, points, closed: true, material: 'brass' }))
-  if (id === 'begin') return
+    sheet.shapes.push(
+      placeShape(place, {
+        id,
+        layer: 'part',
+        role,
+        points,
+        closed: true,
+        material: wanted.form === 'closet-outlet' ? 'clay' : 'brass',
+      }),
+    )
+  // its one seal, under the foot
+  for (const seal of id === 'fixture' && wanted.form === 'closet-outlet' ? look.seals : [])
+    for (const side of [1, -1])
+      sheet.shapes.push(
+        placeShape(place, {
+          id,
+          layer: 'seal',
+          role: 'fill',
+          points: seal.map(([u, r]): Point => [u, side * r]),
+          closed: true,
+        }),
+      )
+  // a bowl stands on the floor, which is drawn by itself
+  if (id === 'begin' || wanted.form === 'closet-outlet') return
   // the deck it stands on
   sheet.shapes.push(
     placeShape(place, {
@@ -108,8 +141,9 @@ export function drawJointLine(request: DrawRequest): Scene {
   const plateMm = request.plateMm ?? 0
   const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
-  // a chain from one end to another stands in no wall, nor does a run that is cut open
-  if (!request.run && (!option || (pipe && option.removalId !== 'cut-open')))
+  const upright = standsOn(request)
+  // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
+  if (!upright && !request.run && (!option || (pipe && option.removalId !== 'cut-open')))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known
@@ -156,13 +190,18 @@ export function drawJointLine(request: DrawRequest): Scene {
     })
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
+    if (upright) drawFloor(sheet, assembly.end.at[0], largest / 2 + 10)
     if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
     assembly.seams.forEach((seam, index) => {
       const across: Point = [-seam.axis[1], seam.axis[0]]
-      const reach = SEAMS_MM + text
+      // beside what is drawn there, on the floor clear of the bowl
+      const joint = option.joints[index]
+      const reach = upright
+        ? BESIDE_BOWL_MM + text
+        : Math.max(SEAMS_MM, (joint?.diameterMm ?? 0) / 2 + 8) + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below
       const side = seam.axis[0] > 0.5 ? 1 : -1
       const label: Point = [seam.at[0] + across[0] * reach * side, seam.at[1] + across[1] * reach * side]
@@ -239,9 +278,10 @@ export function drawJointLine(request: DrawRequest): Scene {
     if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
       dimensionGhosts(sheet, request.outline, stubMm, unit, text)
     if (request.to) {
-      const far: Point = [stubMm + 46, 70]
+      const far: Point = upright ? [stubMm + 50, 0] : [stubMm + 46, 70]
       const [wanted] = request.to.ends
-      if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, [0, 1])
+      if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, upright ? [1, 0] : [0, 1])
+      if (upright) drawFloor(sheet, far[0], largest / 2 + 10)
       sheet.line(
         'gap',
         'dimension',
@@ -255,7 +295,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       sheet.texts.push({
         id: 'gap',
         layer: 'dimension',
-        at: [far[0] + 5, 26],
+        at: upright ? [stubMm + 20, -8] : [far[0] + 5, 26],
         text: '?',
         sizeMm: text * 1.6,
         anchor: 'start',
@@ -281,6 +321,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       { opacity: 0 },
     )
   }
+  if (upright) sheet.turnUp()
   return {
     bounds: sheet.bounds(5),
     shapes: sheet.shapes,
@@ -291,7 +332,13 @@ export function drawJointLine(request: DrawRequest): Scene {
   }
 }
 
+/** Whether the line comes up to what stands on the floor: it is drawn standing. */
+const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>
+  to?.ends.some(({ form }) => form === 'closet-outlet') ?? false
+
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
-function textSize(widthMm: number, heightMm: number, { widthPx = 360, heightPx = 400 }: DrawRequest): number {
+function textSize(widthMm: number, heightMm: number, request: DrawRequest): number {
+  const { widthPx = 360, heightPx = 400 } = request
+  if (standsOn(request)) return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
   return 14 * Math.max(widthMm / widthPx, heightMm / heightPx)
 }

@@ -19,6 +19,23 @@ export class Sheet {
     }
   }
 
+  /** Turns what was drawn along the line so that the line stands: numbers beside it stay upright. */
+  turnUp(): void {
+    const up = ([x, y]: Point): Point => [-y, x]
+    const turned = {
+      shapes: this.shapes.map((shape) => ({ ...shape, points: shape.points.map(up) })),
+      texts: this.texts.map((text) => ({
+        ...text,
+        at: up(text.at),
+        anchor: text.layer === 'dimension' ? ('start' as const) : text.anchor,
+      })),
+      seams: this.seams.map((seam) => ({ ...seam, at: up(seam.at), label: up(seam.label) })),
+      dimensions: this.dimensions.map((mark) => ({ ...mark, at: up(mark.at) })),
+    }
+    for (const key of ['shapes', 'texts', 'seams', 'dimensions'] as const)
+      (this[key] as unknown[]).splice(0, this[key].length, ...turned[key])
+  }
+
   line(id: string, layer: Shape['layer'], points: readonly Point[], extra: Partial<Shape> = {}): void {
     this.shapes.push({ id, layer, role: 'line', points, closed: false, ...extra })
   }

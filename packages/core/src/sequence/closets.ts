@@ -1,7 +1,7 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { methodById } from '../assembly/methods/table'
 import type { Graph } from './graph'
-import { isSeal } from './lineWords'
+import { isCloset } from './lineWords'
 import type { PlanLine, PlanRequest } from './types'
 
 /** A flange that was cemented is screwed down once it is where it stays. Time is common practice. */
@@ -36,8 +36,7 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
   for (const line of lines) {
     const { lineId, option, meets } = line
     const seal = option.joints.length - 1
-    const last = option.joints[seal]
-    if (!last || !isSeal(last.method) || last.to < option.parts.length) continue
+    if (!isCloset(option)) continue
     addFlange(graph, line, seal)
     const point = pointOf(meets?.to)
     const fed = bodies.filter(

@@ -24,7 +24,13 @@ export function closesEarly({ closes, joints }: Pick<MateOption, 'closes' | 'joi
 }
 
 /** Joints by which a bowl is set down on its flange. */
-export const isSeal = (method: string): boolean => method === 'wax-seal' || method === 'rubber-seal'
+const isSeal = (method: string): boolean => method === 'wax-seal' || method === 'rubber-seal'
+
+/** Whether a line comes up to a bowl. */
+export function isCloset({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
+  const last = joints.at(-1)
+  return last !== undefined && last.to >= parts.length && isSeal(last.method)
+}
 
 /** A line that ends at a cap or a plug: nothing runs from it. */
 export function isCapped(parts: MateOption['parts']): boolean {
@@ -34,10 +40,9 @@ export function isCapped(parts: MateOption['parts']): boolean {
 
 /** A line's own steps speak of its stop and its connector only where it has them. */
 export function lineWords(words: string, option: MateOption, feeds: boolean): string {
-  const { parts, removalId, joints } = option
+  const { parts, removalId } = option
   if (words === 'prove.fill') {
-    const last = joints.at(-1)
-    if (last && last.to >= parts.length && isSeal(last.method)) return 'prove.flush'
+    if (isCloset(option)) return 'prove.flush'
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
   }

@@ -26,7 +26,7 @@ import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
-import { closesEarly, hasStop, isCapped, lineWords, SHUTS } from './lineWords'
+import { closesEarly, hasStop, isCapped, isCloset, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
 import { isOfHouse, sittingOf } from './sitting'
@@ -112,7 +112,8 @@ function addLine(
   }
   for (const template of removal) {
     graph.add(id('remove', template.key), template, lineId, null, { pushFitReuse })
-    graph.precede(shut, id('remove', template.key))
+    // a tap that runs out over an open trap floods it; a bowl has none over it
+    if (!isCloset(option)) graph.precede(shut, id('remove', template.key))
     for (const key of waitsFor(template, removal, option.removalActs))
       graph.precede(id('remove', key), id('remove', template.key))
   }

@@ -124,6 +124,19 @@ function staysThere(
   }
 }
 
+/**
+ * Where the mouth of what stays stands, from where the line is measured, mm: a hub's rim is that place, a flange stands
+ * where the floor has it. Null while it is not measured; undefined for what stands at the end of the stub.
+ */
+function keptAtMm(
+  keeps: NonNullable<Removal['keeps']>,
+  { spanMm, flangeMm }: Conditions,
+): number | null | undefined {
+  if (keeps === 'hub' || keeps === 'socket') return 0
+  if (!keeps.startsWith('flange')) return undefined
+  return spanMm == null || flangeMm == null ? null : Math.max(0, spanMm + flangeMm)
+}
+
 function keptEnd(keeps: NonNullable<Removal['keeps']>, { system, nominal, material }: Pipe): PortEnd {
   switch (keeps) {
     case 'flange':
@@ -173,10 +186,13 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       // that thread is not made in that size
       continue
     }
+    const kept = removal.keeps && keptAtMm(removal.keeps, conditions)
     const usableMm =
-      conditions.stubMm === null
-        ? null
-        : conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm
+      kept !== undefined
+        ? kept
+        : conditions.stubMm === null
+          ? null
+          : conditions.stubMm + gainMm(removal, pipe, conditions) - removal.kerfMm
     const forbidden: Reason[] = []
     const forbid = (ruleId: string, change: Reason['change'], parameters: Reason['parameters'] = {}) =>
       forbidden.push({

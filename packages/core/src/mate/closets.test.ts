@@ -1,0 +1,192 @@
+import { bodiesOf, lineEnds, mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { layOut } from '../fitup/layout'
+import { sequence } from '../sequence'
+import { mate } from './index'
+import { PLAIN, WELL_EQUIPPED } from './test/problems'
+import type { LineRequest, MateOption, MateSettings } from './types'
+
+const IN = 25.4
+const line = (pipeId: string, kind: string, patch: Partial<Conditions> = {}): LineRequest => ({
+  lineId: 'waste',
+  pipeId,
+  to: mouthOf(kind),
+  conditions: { ...PLAIN, service: 'waste', oldJoint: 'flange', stubMm: null, ...patch },
+})
+const ask = (request: LineRequest, settings: MateSettings = WELL_EQUIPPED) => {
+  const [answer] = mate({ lines: [request], settings, k: 12 }).lines
+  if (!answer) throw new Error('no line')
+  return answer
+}
+const said = ({ removalId, parts, methods }: MateOption) =>
+  [removalId, ...parts.map(({ fittingId }) => fittingId), methods.at(-1)].join(' ')
+const bowl = (patch: Partial<Conditions>, pipe = 'pvc-dwv.40.3') => ask(line(pipe, 'waste.bowl', patch))
+
+describe('a bowl on its flange', () => {
+  it.each([
+    // what one seal makes up for, typical of their sheets: a quarter inch under the floor for wax, a half for rubber
+    [0, 'keep-flange wax-seal'],
+    [-6, 'keep-flange wax-seal'],
+    [-12, 'keep-flange rubber-seal'],
+    // three quarters under it: a ring that brings it within reach of one seal, and no second wax
+    [-19, 'keep-flange flange.riser.1/2 wax-seal'],
+    [-38, 'keep-flange flange.riser.1 rubber-seal'],
+  ])('whole, %s mm over the floor: %s', (flangeMm, first) => {
+    const [best] = bowl({ flangeMm }).options
+    expect(best && said(best)).toBe(first)
+    expect(best?.waterOffSeconds).toBe(0)
+  })
+
+  it('broken gets a ring over it, or goes; whole it gets none', () => {
+    const broken = bowl({ flangeMm: 0, faults: ['ring-broken'] }).options
+    expect(broken[0] && said(broken[0])).toBe('keep-broken-flange flange.repair-ring wax-seal')
+    expect(broken.map(({ removalId }) => removalId)).toContain('flange-cut-inside')
+    for (const { parts } of bowl({ flangeMm: 0 }).options)
+      expect(parts.map(({ family }) => family)).not.toContain('flange-repair-ring')
+  })
+
+  it('on lead stays as it is: a wiped joint is made anew by who is licensed for it, and nothing else is offered', () => {
+    const { options } = bowl({ flangeMm: 2 }, 'lead-waste.light.4')
+    for (const { removalId } of options) expect(removalId).toBe('keep-flange')
+    expect(bowl({ flangeMm: 2, oldJoint: 'wiped' }, 'lead-waste.light.4').options).toEqual([])
+  })
+
+  it('in a slab that is closed all round, what goes into the pipe alone', () => {
+    const closed = { oldJoint: 'none' as const, roomMm: 0 }
+    const families = (pipe: string) => bowl(closed, pipe).options.map(({ parts }) => parts[0]?.fittingId)
+    expect(new Set(families('pvc-dwv.40.4'))).toEqual(new Set(['flange.pvc.inside.4']))
+    // nothing narrows three inches
+    expect(families('pvc-dwv.40.3')).toEqual([])
+  })
+
+  it('says that its height was not measured, and that twisted flanges are refused where the shop has it so', () => {
+    expect(bowl({}).options[0]?.warnings.map(({ ruleId }) => ruleId)).toContain('flange.not-measured')
+    expect(bowl({ flangeMm: 0 }).options[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain(
+      'flange.not-measured',
+    )
+    const houseRules = { ...WELL_EQUIPPED.houseRules, twistIn: 'accept' as const }
+    const twisted = ({ methods }: MateOption) => methods.includes('twist-in')
+    const bare = line('pvc-dwv.40.4', 'waste.bowl', { oldJoint: 'none' })
+    expect(ask(bare).options.some(twisted)).toBe(false)
+    expect(ask(bare, { ...WELL_EQUIPPED, houseRules }).options.some(twisted)).toBe(true)
+  })
+
+  // by hand: the rim of the fitting below lies eight inches under the floor; the flange lies on the floor, its hub and
+  // the sockets hold the pipe an inch and a half (ASTM D2665, 3 in), a coupling’s stop keeps 3/16 in apart (ASTM D3311)
+  it.each([
+    ['bore-hub', 0, 8 + 1.5],
+    // four inches of bare pipe, of which the cut takes 3 mm
+    ['flange-cut-inside', 4 - 3 / IN, 8 - (4 - 3 / IN) - 3 / 16],
+  ])('%s: the riser comes out as a plumber reckons it', (removalId, stubIn, riserIn) => {
+    const { options } = bowl({ flangeMm: -60, stubMm: 4 * IN, spanMm: 8 * IN, faults: ['ring-broken'] })
+    const way = options.find(
+      ({ removalId: id, parts }) =>
+        id === removalId && !parts.some(({ family }) => family === 'shielded-coupling'),
+    )
+    if (!way) throw new Error(`no way by ${removalId}`)
+    expect(way.leavesStubMm).toBeCloseTo(stubIn * IN, 6)
+    const { pieces } = layOut({
+      chain: way,
+      stubMm: way.leavesStubMm,
+      dimensions: [{ id: 'floor', from: 'wall', to: 'tail', mm: 8 * IN }],
+    })
+    expect(pieces.map(({ cutMm }) => (cutMm ?? 0) / IN)).toEqual([expect.closeTo(riserIn, 6)])
+  })
+})
+
+describe('the plan of a toilet', () => {
+  const bodies = bodiesOf(['toilet.fill.7/8', 'waste.bowl'])
+  const water: Conditions = { ...PLAIN, oldJoint: 'compression' }
+  const waste = line('pvc-dwv.40.3', 'waste.bowl', {
+    flangeMm: -60,
+    stubMm: 4 * IN,
+    spanMm: 7 * IN,
+    faults: ['ring-broken'],
+  })
+  const supply = lineEnds(bodies, 'cold', true)
+  const cold = supply && {
+    lineId: 'cold',
+    pipeId: 'copper.l.1/2',
+    to: supply.to,
+    conditions: water,
+  }
+  const plan = sequence({
+    houseRules: WELL_EQUIPPED.houseRules,
+    bodies,
+    lines: [cold as LineRequest, waste].map((request) => ({
+      lineId: request.lineId,
+      conditions: request.conditions,
+      option: ask(request).options[0] as MateOption,
+      meets: { to: request.lineId === 'cold' ? 'main' : 'waste' },
+    })),
+  })
+  const at = (id: string) => plan.steps.findIndex((step) => step.id === id)
+  const inOrder = (...ids: string[]) => {
+    expect(ids.filter((id) => at(id) < 0)).toEqual([])
+    expect(ids.map(at)).toEqual([...ids.map(at)].sort((a, b) => a - b))
+  }
+
+  it('lifts the old bowl off before the water is shut, and sets the new one before its supply is joined', () => {
+    inOrder('waste/remove/remove.pull-bowl', 'general/shut', 'cold/remove/remove.cut')
+    inOrder('waste/2/close', 'waste/2/shim', 'cold/2/close', 'general/fill-main', 'waste/line/fill')
+    expect(plan.steps[at('waste/line/fill')]?.words).toBe('prove.flush')
+  })
+
+  it('joins flange and riser while they can be turned, screws the flange down, and puts no weight on soft cement', () => {
+    inOrder('waste/1/close', 'waste/0/close', 'waste/1/screw', 'waste/2/bolts', 'waste/2/close')
+    const ends = ['waste/0/cure', 'waste/1/cure'].map((id) => plan.steps[at(id)]?.endSeconds ?? Number.NaN)
+    expect(plan.steps[at('waste/2/close')]?.startSeconds).toBeGreaterThanOrEqual(Math.max(...ends))
+  })
+})
+
+describe('wastes in floors and walls', () => {
+  const of = (pipe: string, kind: string, patch: Partial<Conditions> = {}) =>
+    ask(line(pipe, kind, { oldJoint: 'none', ...patch }))
+  const refused = ({ refusals }: ReturnType<typeof ask>) => refusals.map(({ reason }) => reason.ruleId)
+
+  it('a shower: two inches of trap and arm, none besides one that stays, and nothing on an inch and a half', () => {
+    const [best] = of('pvc-dwv.40.2', 'waste.shower.2').options
+    expect(best?.parts.map(({ fittingId }) => fittingId)).toEqual(['p-trap.pvc.2', 'tube.pvc-drain.2'])
+    const kept = of('pvc-dwv.40.2', 'waste.shower.2', { trapped: true }).options
+    for (const { parts } of kept) expect(parts.map(({ family }) => family)).not.toContain('p-trap')
+    expect(kept.length).toBeGreaterThan(0)
+    expect(of('pvc-dwv.40.1-1/2', 'waste.shower.2').options).toEqual([])
+  })
+
+  it('a tub: a slip nut where it can be reached, cement where it is closed in', () => {
+    expect(of('abs-dwv.40.1-1/2', 'waste.tub.1-1/2').options[0]?.methods).toContain('slip-joint')
+    expect(of('abs-dwv.40.1-1/2', 'waste.tub.1-1/2', { access: 'closed-wall' }).options).toEqual([])
+    expect(
+      of('abs-dwv.40.1-1/2', 'waste.tub.glued.1-1/2', { access: 'closed-wall' }).options[0]?.methods,
+    ).toEqual(['cement-drain-abs'])
+  })
+
+  it('a machine: its own trap and standpipe; none on a waste that is slow or small', () => {
+    const good = of('abs-dwv.40.2', 'waste.standpipe')
+    expect(good.options[0]?.parts.map(({ family }) => family)).toEqual(['p-trap', 'standpipe'])
+    expect(good.options[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('drain.standpipe-2')
+    expect(
+      of('abs-dwv.40.1-1/2', 'waste.standpipe').options[0]?.warnings.map(({ ruleId }) => ruleId),
+    ).toContain('drain.standpipe-2')
+    const slow = of('abs-dwv.40.2', 'waste.standpipe', { slow: true })
+    expect([slow.options.length, refused(slow).includes('drain.slow-machine')]).toEqual([0, true])
+    const small = of('copper.dwv.1-1/4', 'waste.standpipe')
+    expect([small.options.length, refused(small).includes('drain.small-machine')]).toEqual([0, true])
+    // elsewhere a slow drain is told, not refused
+    const told = of('abs-dwv.40.2', 'waste.shower.2', { slow: true }).options[0]
+    expect(told?.warnings.map(({ ruleId }) => ruleId)).toContain('drain.slow')
+  })
+
+  it('old iron: parted by a chain and banded, or its hub picked out for a gasket; not out of a hub that is split', () => {
+    const hub = of('cast-iron.service.2', 'waste.shower.2', { oldJoint: 'hub-lead' })
+    const ways = new Set(hub.options.map(({ removalId }) => removalId))
+    expect(ways).toEqual(new Set(['chain-cut', 'pick-hub']))
+    const split = of('cast-iron.service.2', 'waste.shower.2', { oldJoint: 'hub-lead', faults: ['hub-split'] })
+    expect(new Set(split.options.map(({ removalId }) => removalId))).toEqual(new Set(['chain-cut']))
+    // ASTM A74: service and extra heavy of one name are of two diameters, and so are what goes on them
+    expect(of('cast-iron.heavy.4', 'waste.bowl').options[0]?.parts[0]?.fittingId).toContain('heavy')
+    // lead is banded with care, and only so
+    const lead = of('lead-waste.light.1-1/2', 'waste.tail.1-1/2', { oldJoint: 'wiped' }).options[0]
+    expect(lead?.warnings.map(({ ruleId }) => ruleId)).toContain('drain.lead')
+  })
+})
