@@ -1,12 +1,42 @@
 import { writeFileSync } from 'node:fs'
-import { STARTING_SETTINGS, TOOL_IDS, mate, mouthOf, PLAIN_CONDITIONS, drawJointLine, toSvg, type Conditions } from '@diarmos/core'
+import {
+  type Conditions,
+  drawJointLine,
+  mate,
+  mouthOf,
+  PLAIN_CONDITIONS,
+  STARTING_SETTINGS,
+  TOOL_IDS,
+  toSvg,
+} from '@diarmos/core'
+
 const settings = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
-const draw = (name: string, pipeId: string, kind: string, patch: Partial<Conditions>, pick = 0, stage: any = 'mate', dims: any = []) => {
+const draw = (
+  name: string,
+  pipeId: string,
+  kind: string,
+  patch: Partial<Conditions>,
+  pick = 0,
+  stage: any = 'mate',
+  dims: any = [],
+) => {
   const conditions = { ...PLAIN_CONDITIONS, service: 'waste', waterSeen: true, ...patch } as Conditions
   const [r] = mate({ lines: [{ lineId: 'a', pipeId, to: mouthOf(kind), conditions }], settings, k: 8 }).lines
   const option = r!.options[pick]!
-  console.log(name, option.removalId, option.parts.map((p: any) => p.fittingId))
-  const scene = drawJointLine({ pipeId, option, to: mouthOf(kind), stubMm: conditions.stubMm ?? null, unit: 'in', stage, dimensions: dims } as any)
+  console.log(
+    name,
+    option.removalId,
+    option.parts.map((p: any) => p.fittingId),
+  )
+  const scene = drawJointLine({
+    pipeId,
+    option,
+    to: mouthOf(kind),
+    stubMm: conditions.stubMm ?? null,
+    unit: 'in',
+    stage,
+    dimensions: dims,
+  } as any)
   writeFileSync(`/tmp/d-${name}.svg`, toSvg(scene))
 }
 draw('bowl', 'pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -25, stubMm: 100, spanMm: 190 }, 2)

@@ -74,3 +74,110 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
   })
   await context.close()
 })
+
+/** Other wastes of a house, each from opening to proof: what is found, what stands there, and what must be said. */
+const WASTES: readonly {
+  readonly what: string
+  readonly worked: string
+  readonly colour: string
+  readonly across: readonly string[]
+  readonly waste: RegExp
+  readonly old: RegExp
+  readonly measured: readonly (readonly [row: string, keys: readonly string[]])[]
+  readonly first: RegExp
+  readonly way?: RegExp
+  readonly cut?: readonly string[]
+  readonly says: readonly RegExp[]
+}[] = [
+  {
+    what: 'a toilet whose flange lies below the floor',
+    worked: 'Toilet',
+    colour: 'white',
+    across: ['3', 'Point', '5'],
+    waste: /Toilet bowl/,
+    old: /On the old end: flange/,
+    measured: [
+      ['Old flange below the finished floor', ['1']],
+      ['Fitting below, up to the finished floor', ['7']],
+      ['Bare pipe under the flange', ['4']],
+    ],
+    first: /riser ring/,
+    way: /bore the pipe out/,
+    // seven inches to the floor, an inch and a half in the hub below, half of what the joints give kept back
+    cut: ['8716in'],
+    says: [/lift it straight up/, /Screw it to the floor/, /never two on one another/, /Flush it six times/],
+  },
+  {
+    what: 'a tub that becomes a shower',
+    worked: 'Tub',
+    colour: 'black',
+    across: ['2', 'Point', '3', '7', '5'],
+    waste: /Shower drain, 2 in/,
+    old: /On the old end: nothing/,
+    measured: [],
+    first: /P-trap/,
+    says: [/ABS cement/, /fill it to the flood rim/],
+  },
+  {
+    what: 'a standpipe for a washing machine',
+    worked: 'Washing machine',
+    colour: 'black',
+    across: ['2', 'Point', '3', '7', '5'],
+    waste: /Standpipe/,
+    old: /On the old end: nothing/,
+    measured: [],
+    first: /P-trap.*standpipe/s,
+    says: [/ABS cement/, /pump out/],
+  },
+]
+for (const { what, worked, colour, across, waste, old, measured, first, way, cut, says } of WASTES)
+  test(`${what}, from opening to proof`, async ({ browser }) => {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+    const page = await context.newPage()
+    await signIn(page, stack.url)
+    await page.getByRole('button', { name: 'Open a job' }).click()
+    await page.getByLabel('What is wrong').fill(`Wet below: ${worked}`)
+    await page.getByRole('radio', { name: 'House: Another house' }).click()
+    await page.getByLabel(/Name of the house/).fill(`Ropery, ${worked}`)
+    await page.getByRole('radio', { name: `What is worked on?: ${worked}`, exact: true }).click()
+    await page.getByRole('button', { name: 'Open the job' }).click()
+    await page.getByRole('tab', { name: 'drain line' }).click()
+    await answer(page, 'What colour is it?', colour)
+    await askFor(page, 'Across, with a caliper')
+    await tapLength(page, across)
+    await expect(page.getByTestId('belief')).toContainText('drain')
+    await page.getByTestId('take-finding').click()
+    await page.getByRole('radio', { name: waste }).click()
+    await page.getByRole('button', { name: 'On to the mating' }).click()
+    await page.getByRole('radio', { name: old }).click()
+    await expect(page.getByTestId('option-1')).toBeVisible()
+    for (const [row, keys] of measured) {
+      await page.getByRole('button', { name: row }).click()
+      await tapLength(page, keys)
+    }
+    await expect(page.getByTestId('option-1')).toContainText(first)
+    await expectAccessible(page, `mate, ${worked}`)
+    if (way) {
+      await expect(page.getByText('Working it out')).toHaveCount(0)
+      const other = page.getByRole('tab', { name: way }).first()
+      await other.click()
+      await expect(other).toHaveAttribute('aria-selected', 'true')
+    }
+    await page.getByRole('button', { name: 'Choose this way' }).click()
+    await page.getByRole('button', { name: 'On to the cut' }).click()
+    for (const part of cut ?? []) await expect(page.getByTestId('cut-list')).toContainText(part)
+    await page.getByRole('tab', { name: 'Make' }).click()
+    await expect(page.getByText('The water stays on')).toBeVisible()
+    await page.getByRole('button', { name: 'All steps' }).click()
+    for (const words of says) await expect(page.getByRole('dialog')).toContainText(words)
+    await page.getByRole('button', { name: 'Close' }).click()
+    for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++)
+      await tickCard(page)
+    await page.getByRole('button', { name: 'On to the proof' }).click()
+    const dry = page.getByRole('radio', { name: /: dry$/ })
+    for (let index = 0; index < (await dry.count()); index++)
+      if (!(await dry.nth(index).isChecked())) await dry.nth(index).click()
+    await page.getByTestId('close-job').click()
+    await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+    await context.close()
+  })

@@ -1,5 +1,6 @@
 import { chromium } from '@playwright/test'
 import { answer, askFor, signIn, tapLength, tickCard } from './steps'
+
 const main = async () => {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
@@ -50,12 +51,20 @@ const main = async () => {
     await page.getByRole('tab', { name: 'Make' }).click()
     await page.waitForTimeout(1200)
     await shot('8')
-    for (let k = 0; k < 6; k++) { await tickCard(page); await page.waitForTimeout(300); await page.screenshot({ path: `/tmp/s-c${k}.png` }) }
-    for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++) await tickCard(page)
+    for (let k = 0; k < 6; k++) {
+      await tickCard(page)
+      await page.waitForTimeout(300)
+      await page.screenshot({ path: `/tmp/s-c${k}.png` })
+    }
+    for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++)
+      await tickCard(page)
     await page.getByRole('button', { name: 'On to the proof' }).click()
     await page.waitForTimeout(800)
     await shot('9')
-  } catch (e) { console.log(String(e).slice(0, 500)); await shot('err') }
+  } catch (e) {
+    console.log(String(e).slice(0, 500))
+    await shot('err')
+  }
   await browser.close()
 }
 main()

@@ -10,6 +10,7 @@ import {
   type OldJoint,
   oldJointsOn,
   PIPES,
+  PLAIN_CONDITIONS,
   STARTING_SETTINGS,
   TOOL_IDS,
 } from '@diarmos/core'
@@ -88,4 +89,29 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
     },
   }
   return { line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
+}
+
+/** A plain place with nothing aboard: what only the pipe, its end and the waste decide. */
+export function plainDrain(
+  pipeId: string,
+  kind: string,
+  oldJoint: OldJoint,
+): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const { line } = someDrain(0)
+  return {
+    settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS },
+    line: {
+      lineId: 'a',
+      pipeId,
+      to: mouthOf(kind),
+      conditions: {
+        ...line.conditions,
+        ...PLAIN_CONDITIONS,
+        service: 'waste',
+        waterSeen: true,
+        oldJoint,
+        thread: oldJoint === 'threaded' ? 'NPT' : 'none',
+      },
+    },
+  }
 }

@@ -457,6 +457,8 @@ export function programmeOf(
       const beforeStop = node.stage < route.opensAt
       const stub =
         node.start && node.start.removal.id !== 'new-end' && !node.start.removal.keeps ? node.start : null
+      // what stays of the old joint is no stub that anything is done to
+      const atEnd = node.start?.removal.keeps && node.start.removal.keeps !== 'stop' ? null : node.start
       const reach = (joint: Joint): readonly [number, number] => {
         const flange = conditions.flangeMm ?? null
         if (span !== null && node.start?.removal.keeps?.startsWith('flange'))
@@ -508,7 +510,7 @@ export function programmeOf(
         for (const goal of run ? [run] : (to?.ends ?? []).map(made))
           for (const joint of jointsOf(node.open, goal)) {
             const ends = far && !node.start ? far : node.start
-            const made = judge(joint, ends, beforeStop)
+            const made = judge(joint, ends === node.start ? atEnd : ends, beforeStop)
             if (!made || !closes(node, joint) || (run && node.start)) continue
             edges.push({
               ...common(joint, made, ends !== null && ends.removal.id !== 'new-end'),
@@ -552,7 +554,7 @@ export function programmeOf(
         if (!placed) continue
         const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]
-        const made = judge(joint, node.start, beforeStop)
+        const made = judge(joint, atEnd, beforeStop)
         if (!made) continue
         const price = partCents(fitting, settings)
         const closing = closingAfter(node, fitting, joint)

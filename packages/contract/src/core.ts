@@ -59,6 +59,8 @@ const key = z.string().min(1).max(160)
 
 /** Lengths that make sense at a stub: more than nothing, less than a bath. */
 const lengthMm = z.number().positive().max(2000)
+/** The same of what may begin where it is measured from: the rim of a hub. */
+const fromRimMm = z.number().min(0).max(2000)
 const cents = z.int().min(0).max(10_000_000)
 
 export const unit = z.enum(['in', 'mm'])
@@ -216,10 +218,13 @@ export const body = z.object({
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
 const mouth = z
   .object({ kind: key.optional(), bodyId: key.optional(), held: z.literal(true).optional(), ends, route })
-  .refine((value) => value.ends.length > 0 || ['bib', 'cap', 'stop-only'].includes(value.route), {
-    path: ['ends'],
-    message: 'names no end: only a bib, a cap or a stop is itself the end of its line',
-  }) satisfies z.ZodType<Mouth>
+  .refine(
+    (value) => value.ends.length > 0 || ['bib', 'cap', 'stop-only', 'standpipe'].includes(value.route),
+    {
+      path: ['ends'],
+      message: 'names no end: only a bib, a cap, a stop or a standpipe is itself the end of its line',
+    },
+  ) satisfies z.ZodType<Mouth>
 
 /** Requests as they were copied before ends carried their ports: an end was named by a kind, or alone. */
 function named(value: unknown, context: z.RefinementCtx): unknown {
@@ -680,7 +685,7 @@ const drawShape = z.object({
     .optional(),
   option: mateOption.nullish(),
   to: z.object({ kind: key.optional(), ends }).nullish(),
-  stubMm: lengthMm.nullish(),
+  stubMm: fromRimMm.nullish(),
   plateMm: z.number().min(0).max(80).optional(),
   run: z.boolean().optional(),
   unit,
@@ -694,12 +699,12 @@ export const drawRequest = fromOld(drawShape)
 
 export const layoutRequest = z.object({
   option: mateOption,
-  stubMm: lengthMm.nullable(),
+  stubMm: fromRimMm.nullable(),
   dimensions,
   cutter: z.enum(fitup.CUTTERS).optional(),
 })
 
-const lineBeside = z.object({ option: mateOption, stubMm: lengthMm, dimensions: dimensions.default([]) })
+const lineBeside = z.object({ option: mateOption, stubMm: fromRimMm, dimensions: dimensions.default([]) })
 export const staggerRequest = z.object({
   lines: z.tuple([lineBeside, lineBeside]),
   apartMm: z.number().positive().max(5000),

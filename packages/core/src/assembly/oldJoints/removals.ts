@@ -198,6 +198,7 @@ export const REMOVALS: readonly Removal[] = [
   {
     ...NEW_END,
     id: 'sweat-off',
+    medium: 'supply',
     gains: 'insertion',
     leaves: ['solder'],
     needsFlame: true,

@@ -101,7 +101,7 @@ describe('what is asked of an old end', () => {
     expect(oldJointsOn('pex-b')).not.toContain('sweat')
     expect(oldJointsOn('galvanised-steel', false)).toEqual(['threaded', 'press', 'none'])
     const bands = ['hubless', 'flexible-coupling']
-    expect(oldJointsOn('galvanised-steel', true)).toEqual(['threaded', 'press', 'slip', ...bands, 'none'])
+    expect(oldJointsOn('galvanised-steel', true)).toEqual(['threaded', 'slip', ...bands, 'none'])
     expect(oldJointsOn('pvc-drain')).toEqual(['cement', 'slip', ...bands, 'flange', 'none'])
     // a flange is of three inches and more; hubs are of the classes that have them
     const sized = (system: 'IPS' | 'hubless' | 'service', nominal: string) => ({ system, nominal })

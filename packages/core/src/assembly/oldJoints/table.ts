@@ -25,8 +25,9 @@ interface OldJointRow {
   readonly removals: readonly string[]
   /** Pipe that it is met on, a thread also on an adapter; where it is not said, any. Common practice. */
   readonly on?: readonly PipeMaterial[]
-  /** Met on wastes alone. */
+  /** Met on wastes alone, or on water alone. */
   readonly waste?: true
+  readonly water?: true
   /** Systems of pipe that it is met on, where not on all. */
   readonly systems?: readonly DimensionalSystem[]
   /** The least and the largest size that it is met on, inches. */
@@ -36,7 +37,12 @@ interface OldJointRow {
 
 /** Every connection that is told apart by looking, in the order in which it is asked for. A new one is a new row. */
 export const OLD_JOINTS = [
-  { id: 'sweat', body: 'solder-cup', removals: ['cut-behind', 'sweat-off'], on: ['copper'] },
+  {
+    id: 'sweat',
+    body: 'solder-cup',
+    removals: ['cut-behind', 'sweat-off', 'saw-behind'],
+    on: ['copper', 'copper-drain'],
+  },
   {
     id: 'compression',
     body: 'compression',
@@ -62,6 +68,7 @@ export const OLD_JOINTS = [
     id: 'press',
     body: 'press-cup',
     removals: ['cut-behind'],
+    water: true,
     on: ['copper', 'stainless', 'galvanised-steel', 'black-steel', 'pex-aluminium', ...PEX],
   },
   {
@@ -170,9 +177,10 @@ export function oldJointsOn(
 ): readonly OldJoint[] {
   const rows: readonly OldJointRow[] = OLD_JOINTS
   const met = rows.filter(
-    ({ on, waste: ofWaste, systems, fromIn = 0, toIn = Number.POSITIVE_INFINITY }) =>
+    ({ on, waste: ofWaste, water, systems, fromIn = 0, toIn = Number.POSITIVE_INFINITY }) =>
       (!material || !on || on.includes(material)) &&
       !(ofWaste && waste === false) &&
+      !(water && waste === true) &&
       (!sized || !systems || systems.includes(sized.system)) &&
       (!sized || !ofWaste || between(nominalNumber(sized.nominal), fromIn, toIn)),
   )

@@ -1,0 +1,101 @@
+// npm run bench:drains [-- --count=10000 --programmes=300 --forced=100]: drains that nobody prepared, held against the
+// laws of the trade, an integer programme and exhaustive search; and every old end against every waste, complete.
+import { catalogueOf, mate, oldJointsOn } from '@diarmos/core'
+import { bruteForce } from '../packages/core/src/mate/test/bruteForce'
+import { arg } from './arg'
+import { brokenLaws } from './drains/laws'
+import { DRAIN_KINDS, DRAIN_STUBS, plainDrain, someDrain } from './drains/questions'
+import { highs } from './mate/highs'
+import { programmeOf, toLp } from './mate/programme'
+
+const COUNT = Number(arg('count', '10000'))
+const PROGRAMMES = Number(arg('programmes', '300'))
+const FORCED = Number(arg('forced', '100'))
+/** As many parts as a chain may have. */
+const MOST_PARTS = 6
+
+const optionsOf = ({ line, settings }: ReturnType<typeof someDrain>) =>
+  mate({ lines: [line], settings, k: 8 }).lines[0]?.options ?? []
+const least = (costs: readonly number[]) => (costs.length === 0 ? null : Math.min(...costs))
+
+const broken = new Map<string, number[]>()
+const times: number[] = []
+let ways = 0
+let without = 0
+for (let index = 0; index < COUNT; index++) {
+  const asked = someDrain(index)
+  const begun = performance.now()
+  const options = optionsOf(asked)
+  times.push(performance.now() - begun)
+  ways += options.length
+  if (options.length === 0) without++
+  for (const option of options)
+    for (const id of brokenLaws(option, asked)) broken.set(id, [...(broken.get(id) ?? []), index])
+}
+times.sort((a, b) => a - b)
+console.log(
+  `${COUNT} questions, ${ways} ways, ${without} without one; ${times[Math.floor(times.length * 0.95)]?.toFixed(1)} ms at the 95th percentile`,
+)
+for (const [id, at] of broken) console.log(`  breaks ${id}: ${at.length} ways, as of question ${at[0]}`)
+if (broken.size === 0) console.log('  no law broken')
+
+// every kind of old end against every waste that is met on it, in a plain place with nothing aboard
+const table = new Map<string, { readonly ways: number; readonly asked: number }>()
+const nothing: string[] = []
+let unequal = 0
+for (const [kind, from, to] of DRAIN_KINDS)
+  for (const pipe of DRAIN_STUBS) {
+    const size = Number(pipe.nominal.split('-').reduce((sum, part) => sum + share(part), 0))
+    if (size < from || size > to) continue
+    for (const oldJoint of oldJointsOn(pipe.material, true, pipe)) {
+      if (oldJoint === 'flange' && kind !== 'waste.bowl') continue
+      const asked = plainDrain(pipe.id, kind, oldJoint)
+      const options = optionsOf(asked)
+      const all = bruteForce(asked.line, asked.settings, {
+        catalogue: catalogueOf('drain'),
+        mostParts: MOST_PARTS,
+      })
+      if (least(options.map(({ costs }) => costs.totalCents)) !== least(all.map(({ total }) => total)))
+        unequal++
+      const known = table.get(kind) ?? { ways: 0, asked: 0 }
+      table.set(kind, { ways: known.ways + (options.length > 0 ? 1 : 0), asked: known.asked + 1 })
+      if (options.length === 0) nothing.push(`${pipe.id} ${oldJoint} to ${kind}`)
+    }
+  }
+const found = [...table.values()].reduce((sum, each) => sum + each.ways, 0)
+const asked = [...table.values()].reduce((sum, each) => sum + each.asked, 0)
+console.log(
+  `old ends against wastes: ${found} of ${asked} have a way (${((100 * found) / asked).toFixed(0)} %), the others are out of reach in the raw tables too; ${unequal} differences`,
+)
+for (const [kind, each] of table) console.log(`  ${kind}: ${each.ways} of ${each.asked}`)
+if (arg('show', '') === 'nothing') for (const text of nothing) console.log(`  none: ${text}`)
+
+let met = 0
+let none = 0
+const faults: string[] = []
+for (let index = 20_000; met < PROGRAMMES; index++) {
+  const asked = someDrain(index)
+  const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), MOST_PARTS)
+  const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+  const own = least(optionsOf(asked).map(({ costs }) => costs.totalCents))
+  if (own !== (best?.cents ?? null)) faults.push(`${index}: ${own}, by the programme ${best?.cents ?? null}`)
+  if (best) met++
+  else none++
+}
+console.log(`integer programme: ${met} optima and ${none} without a way, ${faults.length} differences`)
+for (const fault of faults) console.log(`  ${fault}`)
+
+let differs = 0
+for (let index = 40_000; index < 40_000 + FORCED; index++) {
+  const { line, settings } = someDrain(index)
+  const all = bruteForce(line, settings, { catalogue: catalogueOf('drain'), mostParts: MOST_PARTS })
+  const own = least(optionsOf({ line, settings }).map(({ costs }) => costs.totalCents))
+  if (own !== least(all.map(({ total }) => total))) differs++
+}
+console.log(`exhaustive search: ${FORCED} questions, ${differs} differences`)
+if (broken.size + unequal + faults.length + differs > 0) process.exitCode = 1
+
+function share(text: string): number {
+  const [top = 0, below = 1] = text.split('/').map(Number)
+  return top / below
+}
