@@ -225,6 +225,7 @@ export const HOUSES: readonly DemoHouse[] = [
     points: [
       { key: 'scullery', name: 'Scullery sink', kind: 'sink' },
       { key: 'cellar', name: 'Run in the cellar', kind: 'run', lines: ['cold'] },
+      { key: 'closet', name: 'Toilet on the landing', kind: 'toilet', lines: ['cold', 'drain'] },
     ],
     jobs: [
       {
@@ -239,6 +240,28 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'scratch', answer: 'silver-soft' },
         ],
         situation: { ...PLAIN, oldJoint: 'none', oldJointSeen: false, waterSeen: false },
+      },
+      {
+        key: 'closet-rocks',
+        point: 'closet',
+        title: 'Toilet rocks, wet at its foot',
+        daysAgo: 2,
+        fixtures: ['waste.bowl'],
+        upTo: 'finding',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '4.3', mm: inch(4.3), step: inch(0.01) },
+          { kind: 'sign', sign: 'magnet', answer: 'holds' },
+          { kind: 'sign', sign: 'joint', answer: 'hub-lead' },
+        ],
+        situation: {
+          ...PLAIN,
+          oldJoint: 'flange',
+          faults: ['ring-broken'],
+          flangeMm: -inch(0.375),
+          stubMm: null,
+          plateMm: 0,
+          reachMm: null,
+        },
       },
       {
         key: 'cellar-pinhole',
@@ -282,8 +305,42 @@ export const HOUSES: readonly DemoHouse[] = [
       { key: 'vanity', name: 'Hall vanity', kind: 'basin', lines: ['hot', 'cold', 'drain'] },
       { key: 'garden', name: 'Garden bib', kind: 'bib', lines: ['cold'] },
       { key: 'heater', name: 'Water heater', kind: 'heater' },
+      { key: 'laundry', name: 'Washing machine below', kind: 'washer', lines: ['drain'] },
+      { key: 'bath', name: 'Tub in the lower bath', kind: 'tub', lines: ['drain'] },
     ],
     jobs: [
+      {
+        key: 'laundry-standpipe',
+        point: 'laundry',
+        title: 'Machine overflows its pipe',
+        daysAgo: 1,
+        fixtures: ['waste.standpipe'],
+        upTo: 'mating',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '2.375', mm: inch(2.375), step: inch(0.005) },
+          { kind: 'sign', sign: 'colour', answer: 'black' },
+          { kind: 'sign', sign: 'shaving-colour', answer: 'black' },
+        ],
+        situation: { ...PLAIN, oldJoint: 'none', plateMm: 0, reachMm: null, stubMm: inch(3) },
+      },
+      {
+        key: 'bath-shower',
+        point: 'bath',
+        title: 'Tub becomes a shower',
+        daysAgo: 0,
+        fixtures: ['waste.shower.2'],
+        upTo: 'looks',
+        looks: [{ kind: 'sign', sign: 'colour', answer: 'black' }],
+        situation: {
+          ...PLAIN,
+          oldJoint: 'none',
+          oldJointSeen: false,
+          plateMm: 0,
+          reachMm: null,
+          stubMm: null,
+          trapped: true,
+        },
+      },
       {
         key: 'vanity-trap',
         point: 'vanity',
