@@ -1,8 +1,9 @@
+import { standpipeMm } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { beginsAt, type LineView } from '../data/select'
+import { beginsAt, type LineView, useSettings } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { Length } from '../ui/Length'
 import { Txt } from '../ui/Txt'
@@ -19,6 +20,7 @@ interface Props {
 /** The figures beside the cuts: mark, least stub, and whether the connector reaches. */
 export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const unit = usePreferences((state) => state.unit)
+  const height = standpipeMm(useSettings()?.fields.mate.codeProfile)
   const first = option.joints[0]
   return (
     <>
@@ -32,6 +34,12 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
             />
           )}
           <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+        </View>
+      ) : null}
+      {option.parts.some(({ family }) => family === 'standpipe') ? (
+        <View testID="standpipe">
+          <Fact label="Standpipe above its trap, at least" mm={height.leastMm} quantity="reading" />
+          <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />
         </View>
       ) : null}
       {layout?.reach ? (
@@ -55,7 +63,7 @@ function Fact({
 }: {
   label: string
   mm: number
-  quantity: 'insertion-mark' | 'least-stub'
+  quantity: 'insertion-mark' | 'least-stub' | 'reading'
 }) {
   return (
     <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">

@@ -92,6 +92,7 @@ function Cuts({
   }
   const cuts = cutsOf(view, line, layout)
   const trapped = option.parts.some(({ family }) => family === 'tubular-trap')
+  const standpipe = option.parts.some(({ family }) => family === 'standpipe')
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
   const [next] = asks
@@ -148,7 +149,7 @@ function Cuts({
     >
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts.length > 0 || trapped ? 'Cut' : 'No cut needed'}
+          {cuts.length > 0 || trapped || standpipe ? 'Cut' : 'No cut needed'}
         </Txt>
         <UnitButton />
       </View>
@@ -202,7 +203,7 @@ function Cuts({
             />
           ))}
         </View>
-      ) : trapped ? null : (
+      ) : trapped || standpipe ? null : (
         <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
       )}
       {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}

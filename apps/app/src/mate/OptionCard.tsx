@@ -21,7 +21,10 @@ export function optionTitle(option: MateOption, last = 'on the fixture'): string
       const part = option.parts[joint.to]
       const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
       const end = option.removalId === 'cut-open' ? 'on the run' : last
-      return `${METHOD_WORDS[joint.method]} ${part ? name : end}`
+      const method = METHOD_WORDS[joint.method] ?? joint.method
+      // a ring that is screwed down, a coupling that is banded: said once
+      if (part && name?.endsWith(method)) return name
+      return `${method} ${part ? name : end}`
     })
     .join(' → ')
 }

@@ -1,5 +1,6 @@
 import { tubeEngagement } from '../reference/engagement'
 import type { Source } from '../reference/source'
+import { STANDPIPES } from '../reference/standpipe'
 import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
 import { end, fullDepthMm } from './ends'
@@ -159,8 +160,14 @@ function traps([material, key, word]: Plastic): Fitting[] {
   })
 }
 
-/** The least and the most that a standpipe stands above its trap, inches: by code, see the rules. */
-const STANDPIPE_IN = { min: 18, max: 42 }
+const HEIGHTS = Object.values(STANDPIPES)
+/** The least and the most that any code has a standpipe stand above its trap, mm. */
+const STANDPIPE_MM = {
+  min: Math.min(...HEIGHTS.map(({ leastMm }) => leastMm)),
+  max: Math.max(...HEIGHTS.map(({ mostMm }) => mostMm)),
+}
+/** As it is drawn and carried before it is cut: between the two. */
+const STANDPIPE_DRAWN_MM = (STANDPIPE_MM.min + STANDPIPE_MM.max) / 2
 
 function standpipes([material, key, word]: Plastic): Fitting[] {
   return (['1-1/2', '2'] as const).map((size) => ({
@@ -170,8 +177,8 @@ function standpipes([material, key, word]: Plastic): Fitting[] {
       name: `${word} pipe, ${size} in, cut as the standpipe`,
       material,
       heatSensitive: true,
-      layingMm: 34 * IN,
-      lengthMm: { min: STANDPIPE_IN.min * IN, max: STANDPIPE_IN.max * IN },
+      layingMm: 2 * STANDPIPE_DRAWN_MM,
+      lengthMm: STANDPIPE_MM,
       a: end('tube', 'IPS', size, material),
       source: { title: 'Cut on the job', certainty: 'common practice' },
     }),

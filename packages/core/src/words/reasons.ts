@@ -253,6 +253,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A machine pumps 15 to 20 gallons a minute: a waste under 1-1/2 in does not take it. Report it; the line has to be renewed larger.',
   'drain.standpipe-2':
     'Current codes want 2 in for a standpipe and its trap: 1-1/2 in is offered because the old drain is no larger. Ask the authority.',
+  'drain.standpipe-height':
+    'The standpipe ends {leastMm, number, reading} to {mostMm, number, reading} above its trap, by the local code; the hose hangs in it with air round it.',
   'drain.slow':
     'It runs off slowly: what stands in it is a blockage further down, and new pipe here does not cure it.',
   'drain.lead':

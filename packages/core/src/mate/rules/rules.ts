@@ -8,6 +8,7 @@ import type { PortEnd } from '../../catalog/ends'
 import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
+import { STANDPIPES } from '../../reference/standpipe'
 import { nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
 import type { CodeProfile, LineRequest, MateSettings } from '../types'
 
@@ -680,6 +681,20 @@ export const RULES: readonly Rule[] = [
     },
     bites: ({ route, start }) =>
       yes(route === 'standpipe' && start !== null && nominalNumber(start.port.nominal) < 2),
+  },
+  {
+    id: 'drain.standpipe-height',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'note',
+    source: STANDPIPES.IPC.source,
+    bites: ({ route, tip, body, settings }) => {
+      // said once, of the joint that its trap or the pipe below takes it by
+      const { leastMm, mostMm } = STANDPIPES[settings.codeProfile ?? 'IPC']
+      return route === 'standpipe' && tip.form === 'tube' && body.form === 'drain-socket'
+        ? { leastMm, mostMm }
+        : null
+    },
   },
   {
     id: 'drain.slow',

@@ -1,0 +1,66 @@
+import { tubeEngagement } from '../reference'
+import { fittingById } from './families'
+import { BENDS } from './solventFittings'
+
+const IN = 25.4
+
+describe('figures of drain fittings', () => {
+  // a bend of radius r, straight for s beyond it, measures r tan(α/2) + s from its middle to where the pipe ends: from
+  // the eighth and the short quarter bend of a size (ASTM D3311, quarter: 1-3/4, 2-5/16, 3-1/16, 3-7/8 in) follow both
+  const QUARTER_IN: Readonly<Record<string, number>> = {
+    '1-1/2': 1.75,
+    '2': 2.3125,
+    '3': 3.0625,
+    '4': 3.875,
+  }
+  it('bends of a size share a radius of about seven tenths of it, and what is straight is left over', () => {
+    const shares = BENDS.map(([size, eighthIn]) => {
+      const quarterIn = QUARTER_IN[size] ?? 0
+      const radius = (quarterIn - eighthIn) / (Math.tan(Math.PI / 4) - Math.tan(Math.PI / 8))
+      expect(quarterIn - radius).toBeGreaterThan(0.5)
+      return radius / (size === '1-1/2' ? 1.5 : Number(size))
+    })
+    for (const share of shares) expect(share).toBeCloseTo(0.72, 1)
+  })
+
+  it('a long sweep is longer than the short quarter bend of its size by about an inch, and grows with it', () => {
+    for (const [size, eighthIn, sweepIn] of BENDS) {
+      expect(sweepIn - (QUARTER_IN[size] ?? 0)).toBeCloseTo(1, 0)
+      expect(sweepIn).toBeGreaterThan(eighthIn)
+    }
+    expect(BENDS.map(([, , sweep]) => sweep)).toEqual(BENDS.map(([, , sweep]) => sweep).sort((a, b) => a - b))
+  })
+
+  // CISPI 310: couplings are 2-1/8 in wide up to 3 in and 3 in wide at 4
+  it.each([
+    ['1-1/2', 2.125],
+    ['2', 2.125],
+    ['3', 2.125],
+    ['4', 3],
+  ])('a shielded coupling of %s in is as wide as the standard has it', (size, wideIn) => {
+    const part = fittingById(`coupling.shielded.hublessxplastic.${size}`)
+    const half = tubeEngagement('shielded', 'hubless', size)?.maxMm ?? 0
+    expect((2 * half + (part?.layingMm ?? 0)) / IN).toBeCloseTo(wideIn, 6)
+  })
+
+  // ASTM D2665, table of sockets
+  it.each([
+    ['3', 1.5],
+    ['4', 1.75],
+  ])('a socket of %s in is %s in deep, and so is what a flange reaches into pipe', (size, inches) => {
+    expect(tubeEngagement('drain-socket', 'IPS', size)?.maxMm).toBeCloseTo(inches * IN, 6)
+    expect(tubeEngagement('pipe-inside', 'IPS', size)?.maxMm).toBeCloseTo(inches * IN, 6)
+  })
+
+  it('a flush bushing fits its socket and stands out by no more than its lip', () => {
+    for (const [socket, pipe] of [
+      ['2', '1-1/2'],
+      ['3', '2'],
+      ['4', '3'],
+    ] as const) {
+      const part = fittingById(`bushing.drain.pvc.${socket}x${pipe}`)
+      const length = (part?.ports ?? []).reduce((sum, { pose }) => sum + Math.abs(pose.origin[0]), 0)
+      expect(length - (tubeEngagement('drain-socket', 'IPS', socket)?.maxMm ?? 0)).toBeCloseTo(2, 6)
+    }
+  })
+})
