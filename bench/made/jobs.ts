@@ -33,6 +33,18 @@ export function solvedQuestions(count: number, from = 0): readonly Solved[] {
   return [...found, ...besides()]
 }
 
+/** Wastes in floors and walls, on pipe of every kind. */
+const FLOORS: readonly (readonly [pipeId: string, kind: string, patch: Partial<Conditions>])[] = [
+  ['pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -3 }],
+  ['pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -60, spanMm: 200, faults: ['ring-broken'] }],
+  ['abs-dwv.40.4', 'waste.bowl', { oldJoint: 'none' }],
+  ['cast-iron.service.4', 'waste.bowl', { oldJoint: 'hub-lead' }],
+  ['cast-iron.service.2', 'waste.shower.2', { oldJoint: 'hub-lead' }],
+  ['copper.dwv.1-1/2', 'waste.tub.1-1/2', { oldJoint: 'none' }],
+  ['abs-dwv.40.2', 'waste.standpipe', { oldJoint: 'cement' }],
+  ['lead-waste.light.1-1/2', 'waste.tail.1-1/2', { oldJoint: 'wiped' }],
+]
+
 /** Stops that stay, of which only what hangs on them is new; and basins' wastes. */
 function besides(): readonly Solved[] {
   const { conditions } = judged(0).request.lines[0]
@@ -62,6 +74,14 @@ function besides(): readonly Solved[] {
           conditions: { ...plain, service: 'waste', oldJoint },
         }),
       ),
+    ),
+    ...FLOORS.flatMap(([pipeId, kind, patch]) =>
+      ask('waste', {
+        lineId: 'a',
+        pipeId,
+        to: mouthOf(kind),
+        conditions: { ...plain, service: 'waste', ...patch },
+      }),
     ),
   ]
 }

@@ -72,7 +72,7 @@ describe('an order of work that is carried out', () => {
     const some = (what: (line: PlanRequest['lines'][number]) => boolean) => lines.filter(what).length
     expect(some(({ option }) => option.removalId === 'keep-stop')).toBeGreaterThan(5)
     expect(some(({ conditions }) => conditions.service === 'waste')).toBeGreaterThan(5)
-    expect(some(({ leftLong }) => leftLong !== undefined)).toBeGreaterThan(3)
+    expect(some(({ leftLong }) => leftLong !== undefined)).toBeGreaterThan(2)
     expect(some(({ meets }) => meets?.from !== undefined)).toBeGreaterThan(20)
     expect(JOBS.filter(({ bodies }) => bodies?.some(({ stays }) => stays)).length).toBeGreaterThan(20)
   })
@@ -114,6 +114,10 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^prove\.tissue-inlet/, 'before', /^open\.restore$/, /looked at without pressure/],
   [/^fixture\.run/, 'before', /^swivel\.snug/, /runs out of/],
   [/^drain\.unplug/, 'after', /^prove\.fill/, /the plug of .* is shut in/],
+  [/^cement\.cure/, 'after', /^closet\.set/, /stands on soft cement/],
+  [/^flange\.screw/, 'after', /^closet\.set/, /stands on a loose flange/],
+  [/^remove\.pull-bowl/, 'after', /^closet\.set/, /set on the old bowl/],
+  [/^prove\.(flush|standpipe|fill-floor)/, 'before', /^(closet\.set|cement\.join)/, /is filled and open/],
   [/^prove\.fill/, 'before', /^(slip\.tighten|cement\.join)/, /is filled and open/],
   [/^thread\.turn/, 'after', /^(crimp\.press|compression\.tighten|push\.push|sweat\.heat)$/, /nothing turns/],
   [/^union\.draw/, 'after', /^open\.restore$/, /floods: .* undrawn/],

@@ -13,14 +13,15 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack)$/
+  /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|flange-lead|pick-lead|draw-spigot|bands-off|bore-hub|chain-cut|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
+const PULLS = /^remove\.pull-bowl$/
 const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
-  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on)$/
+  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on|shield\.sleeve|flexible\.sleeve|hub\.gasket|closet\.(bolts|seal))$/
 /** Rubber, tape, paste or plastic that a later flame on the same part would spoil. */
 const SPOILT_BY_HEAT =
   /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/
@@ -42,6 +43,7 @@ interface LineState {
   clear: boolean
   looked: boolean
   everPlugged: boolean
+  bowlOff: boolean
 }
 
 const isDrain = (line: Line) => line.conditions.service === 'waste'
@@ -87,6 +89,7 @@ export function carryOut(
         plate: line.conditions.plateMm === 0,
         plugged: false,
         everPlugged: false,
+        bowlOff: false,
         capped: line.leftLong === undefined,
         undrawn: underPressure(line).filter((seam) => isUnion(line, seam)).length,
         clear: false,
@@ -236,7 +239,18 @@ export function carryOut(
         if (!state.made.has(each) && !(words === 'prove.tissue-cap' && line.leftLong !== undefined))
           wrong.push(`seam ${each} of ${line.lineId} is looked at before it is made`)
     }
-    if (words === 'prove.fill')
+    if (words === 'closet.set') {
+      if (state.waiting.size > 0) wrong.push(`the bowl of ${line.lineId} stands on soft cement`)
+      const cemented = line.option.parts.some(({ family }) => family === 'closet-flange')
+      if (cemented && !fixed.has(`screwed ${line.lineId}`))
+        wrong.push(`the bowl of ${line.lineId} stands on a loose flange`)
+      if (!state.bowlOff && steps.some((each) => each.lineId === line.lineId && PULLS.test(each.words)))
+        wrong.push(`set on the old bowl of ${line.lineId}`)
+      for (const seam of line.option.joints.keys())
+        if (seam < lastOf(line) && !state.made.has(seam))
+          wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
+    }
+    if (/^prove\.(fill|fill-floor|flush|standpipe)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)
@@ -330,6 +344,8 @@ export function carryOut(
     if (PARTS.test(words) && !FREES.test(words)) state.parted = true
     if (keepsStop(line) && FREES.test(words)) state.parted = true
     if (FREES.test(words)) state.tailFree = true
+    if (PULLS.test(words)) state.bowlOff = true
+    if (words === 'flange.screw') fixed.add(`screwed ${line.lineId}`)
     if (words === 'captive.plate') state.plate = true
     if (words === 'drain.plug') state.plugged = state.everPlugged = true
     if (words === 'drain.unplug') state.plugged = false

@@ -367,7 +367,8 @@ export function programmeOf(
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
   const slides = ({ family }: Fitting) => ['slip-coupling', 'repair-coupling', 'slip-tee'].includes(family)
   // an end with a nut or a cup of its own closes itself
-  const wet = line.pipeId === undefined ? wetTrunk : conditions.line !== 'dry'
+  // trade: in a drain water comes from above alone
+  const wet = route.medium !== 'drain' && (line.pipeId === undefined ? wetTrunk : conditions.line !== 'dry')
   const held = to?.held === true && (wet || to.ends.some(({ form }) => form.startsWith('taper')))
   // trade: in a line that trickles a flame or cement is for the bench, and what is made in place bears water
   const inPlace = (node: Node, { method }: Joint) =>

@@ -38,6 +38,8 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
     const seal = option.joints.length - 1
     if (!isCloset(option)) continue
     addFlange(graph, line, seal)
+    for (let seam = 0; seam < seal; seam++)
+      graph.precede(`${lineId}/${seam}/close`, `${lineId}/${seal}/bolts`)
     const point = pointOf(meets?.to)
     const fed = bodies.filter(
       ({ id, mount, contents }) =>

@@ -7,6 +7,7 @@ import type { Schools } from '../assembly/schools'
 import { slides } from '../fitup/fixedEnds'
 import type { MateOption } from '../mate/types'
 import type { Graph } from './graph'
+import { isCloset } from './lineWords'
 
 /** The act that closes a joint. */
 export interface Close {
@@ -169,6 +170,8 @@ export function makeUp(work: Closing): void {
   for (const close of led) {
     const { seam, step, template } = close
     if (!early(seam) || inPlace(seam)) continue
+    // a bowl is set down on what stands already
+    if (isCloset(option) && seam === option.joints.length - 1) continue
     if (!stubNeedsFlame) {
       // but that a flame at an old end comes before what it would spoil
       for (const stub of stubs) if (!stub.template.flame || template.flame) graph.precede(step, stub.step)

@@ -151,7 +151,10 @@ export class Problem {
     // an end with a nut or a cup closes itself: a taper thread asks for something else that does, and so does a cup
     // to which water comes
     const tapers = line.to?.ends.some(({ form }) => form.startsWith('taper')) ?? false
-    this.wet = line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry'
+    // in a drain water comes from above alone: past the old end all is dry
+    this.wet =
+      this.medium === 'supply' &&
+      (line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry')
     this.held = !line.cutIn && line.to?.held === true && (tapers || this.wet)
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : (turn ?? 0)
     if (line.cutIn) {

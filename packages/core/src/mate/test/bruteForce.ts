@@ -262,7 +262,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
   // trade: what hangs on the wall, or has another line, is not turned to screw it home
-  const wet = pipe ? conditions.line !== 'dry' : wetTrunk
+  // trade: in a drain water comes from above alone
+  const wet = route.medium !== 'drain' && (pipe ? conditions.line !== 'dry' : wetTrunk)
   const held = line.to?.held === true && (wet || line.to.ends.some(({ form }) => form.startsWith('taper')))
   // trade: in a line that trickles a flame is for the bench; what closes it there bears water
   const closes = (joint: Joint, beforeStop: boolean) =>
