@@ -145,6 +145,9 @@ describe('the laws of drains', () => {
     })(),
     'dry-for-cement': spoil(basin, {}, { line: 'trickle' }),
     'split-hub': spoil(iron, { removalId: 'pick-hub' }, { faults: ['hub-split'] }),
+    'bushing-in-socket': spoil(iron, {
+      parts: [part('coupling.shielded.servicexplastic.2'), part('bushing.drain.pvc.2x1-1/2')],
+    }),
     'bands-at-old-end': spoil(basin, {
       parts: [...basin.way.parts, part('coupling.shielded.plasticxplastic.1-1/2')],
     }),

@@ -47,6 +47,18 @@ function misfit(way: Way, { line }: Asked): boolean {
 }
 
 export const DRAIN_LAWS: readonly Law[] = [
+  [
+    // the short end of a fitting fills a socket; a band, a hub or a gasket wants pipe
+    'bushing-in-socket',
+    (way) => {
+      const parts = partsOf(way)
+      return parts.some(({ family }, index) => {
+        if (family !== 'bushing') return false
+        const before = parts[index - 1]?.far?.form
+        return before !== 'drain-socket' && !(index === 0 && way.beginsAt?.form === 'drain-socket')
+      })
+    },
+  ],
   ['six-parts', ({ parts }) => parts.length > 6],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
   [

@@ -67,6 +67,29 @@ function shielded([key, word, system, material, sizes]: From): Fitting[] {
   )
 }
 
+/** Reducing ones: the old pipe's size, the new one's. */
+const REDUCING: readonly (readonly [Size, Size])[] = [
+  ['2', '1-1/2'],
+  ['3', '2'],
+  ['4', '3'],
+]
+
+function shieldedReducing([key, word, system, material, sizes]: From): Fitting[] {
+  return REDUCING.filter(([large]) => sizes.includes(large)).map(([large, small]) =>
+    inline({
+      id: `coupling.shielded.${key}xplastic.${large}x${small}`,
+      family: 'shielded-coupling',
+      name: `shielded reducing coupling, ${large} in ${word} × ${small} in plastic`,
+      material: 'stainless',
+      heatSensitive: true,
+      layingMm: (large === '4' ? 0.25 : 0.125) * IN,
+      a: end('shielded', system, large, material),
+      b: end('shielded', 'IPS', small, 'pvc-drain'),
+      source: C1460,
+    }),
+  )
+}
+
 function flexible([key, word, system, material, sizes]: From): Fitting[] {
   return sizes.map((size) =>
     inline({
@@ -112,5 +135,10 @@ function solvent(): Fitting[] {
 
 /** Couplings of drains: cemented, shielded, and bare rubber for the ground. */
 export function drainCouplings(): Fitting[] {
-  return [...solvent(), ...SHIELDED.flatMap(shielded), ...FLEXIBLE.flatMap(flexible)]
+  return [
+    ...solvent(),
+    ...SHIELDED.flatMap(shielded),
+    ...SHIELDED.flatMap(shieldedReducing),
+    ...FLEXIBLE.flatMap(flexible),
+  ]
 }

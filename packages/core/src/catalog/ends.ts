@@ -68,6 +68,7 @@ const DRAIN_FORMS: ReadonlySet<PortForm> = new Set([
   'ring-under',
   'stack-under',
   'closet-outlet',
+  'spigot',
 ])
 /** Mouths of floors: nothing goes into them, things are set down on them. */
 const FLAT_FORMS: ReadonlySet<PortForm> = new Set([
@@ -164,6 +165,7 @@ export function maleLengthMm(
     case 'pipe-inside':
     case 'bore-gasket':
     case 'twist-in':
+    case 'spigot':
       return fullDepthMm(end)
     case 'tube':
       return spigotMm(end)

@@ -105,7 +105,7 @@ function reducers([material, key, word]: Plastic): Fitting[] {
         heatSensitive: true,
         // the smaller socket lies within the spigot: all of it is no longer than that and its lip
         layingMm: LIP_MM - depthMm(pipe),
-        a: end('tube', 'IPS', socket, material),
+        a: end('spigot', 'IPS', socket, material),
         b: end('drain-socket', 'IPS', pipe, material),
         source: d3311('flush bushing'),
       }),

@@ -24,7 +24,8 @@ export interface Pose {
  * cemented into pipe · `bore-gasket` rubber that is tightened inside pipe · `twist-in` ribs of rubber pressed inside it ·
  * `ring-gasket` gasket of a floor drain tightened round pipe · `closet-flange` a new closet flange, its top on the floor ·
  * `old-flange` one that is there, at whatever height · `broken-flange` the same without a sound ring · `ring-under`,
- * `stack-under` undersides of what is screwed onto those · `closet-outlet` the foot of a bowl
+ * `stack-under` undersides of what is screwed onto those · `closet-outlet` the foot of a bowl · `spigot` the short end of
+ * a fitting that goes into a socket and nowhere else
  */
 export const PORT_FORMS = [
   'tube',
@@ -65,6 +66,7 @@ export const PORT_FORMS = [
   'ring-under',
   'stack-under',
   'closet-outlet',
+  'spigot',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 

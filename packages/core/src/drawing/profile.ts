@@ -534,6 +534,7 @@ export function endLook(port: Port): EndLook {
       }
     }
     case 'tube':
+    case 'spigot':
       return {
         ...plain,
         length: male,

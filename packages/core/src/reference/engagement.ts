@@ -302,6 +302,7 @@ const TABLES = {
   'poly-compression': { mm: POLY_COMPRESSION_MM, slack: 3 },
   'slip-spout': { mm: SPOUT_MM, slack: 6 },
   'drain-socket': { mm: DRAIN_SOCKET_MM, slack: 1.5 },
+  spigot: { mm: DRAIN_SOCKET_MM, slack: 1.5 },
   'slip-joint': { mm: SLIP_MM, slack: IN },
   shielded: { mm: SHIELD_MM, slack: 3 },
   hub: { mm: HUB_MM, slack: 12 },
@@ -343,6 +344,7 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
     case 'pvc-socket':
       return D2466
     case 'drain-socket':
+    case 'spigot':
       return { title: 'ASTM D2665 and D2661 drain fittings', table: 'socket depths', certainty: 'recalled' }
     case 'shielded':
       return {

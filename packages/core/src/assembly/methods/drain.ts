@@ -23,6 +23,7 @@ const CEMENTED = {
 const cementedIn = (plastic: 'pvc-drain' | 'abs-drain'): readonly Pairing[] => [
   { tip: 'tube', body: 'drain-socket', materials: [plastic], bodies: [plastic] },
   { tip: 'pipe-inside', body: 'tube', materials: [plastic], bodies: [plastic] },
+  { tip: 'spigot', body: 'drain-socket', materials: [plastic], bodies: [plastic] },
 ]
 
 /** What rubber sleeves, hubs and gaskets of drains are put on. */

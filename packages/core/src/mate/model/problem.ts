@@ -628,7 +628,7 @@ export class Problem {
 }
 
 /** Ends of drain fittings that cement goes on, and what they are of. */
-const CEMENTED: ReadonlySet<string> = new Set(['tube', 'drain-socket', 'pipe-inside'])
+const CEMENTED: ReadonlySet<string> = new Set(['tube', 'drain-socket', 'pipe-inside', 'spigot'])
 const CEMENTED_PLASTICS: ReadonlySet<string> = new Set(['pvc-drain', 'abs-drain'])
 /** What of the old joint is used again as the new line's first socket. */
 const HUBS: ReadonlySet<string> = new Set(['hub', 'socket'])

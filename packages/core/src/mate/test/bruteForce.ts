@@ -196,7 +196,7 @@ export function placeOf(
     const size = (port: number) => nominalNumber(fitting.ports[port]?.nominal ?? '')
     const [down, up] = [size(index), size(1 - index)]
     // trade: what begins in PVC goes on in PVC, in ABS in ABS
-    const glued = fitting.ports.some(({ form }) => /^(tube|drain-socket|pipe-inside)$/.test(form))
+    const glued = fitting.ports.some(({ form }) => /^(tube|drain-socket|pipe-inside|spigot)$/.test(form))
     const other = { 'pvc-drain': 'abs-drain', 'abs-drain': 'pvc-drain' }[oldStuff ?? '']
     if (glued && fitting.material === other) return null
     // trade: nothing smaller downstream; a flange is called by the bowl
