@@ -161,6 +161,32 @@ describe('wastes in floors and walls', () => {
     ).toEqual(['cement-drain-abs'])
   })
 
+  it('says why nothing leads on: by size, by reach, by the height of a flange', () => {
+    const why = (answer: ReturnType<typeof ask>, method: string) =>
+      answer.refusals.find((refusal) => refusal.method === method)?.reason
+    // riser, trap and arm of a shower are of two inches (trade; model codes)
+    expect(why(of('pvc-dwv.40.1-1/2', 'waste.shower.2'), 'cement-drain-pvc')).toMatchObject({
+      ruleId: 'drain.smaller-downstream',
+      parameters: { has: '1-1/2', wants: '2' },
+    })
+    const shut = of('abs-dwv.40.1-1/2', 'waste.tub.1-1/2', { access: 'closed-wall' })
+    expect(why(shut, 'cement-drain-abs')?.ruleId).toBe('drain.slip-shut-in')
+    expect(shut.remedies.map(({ changes }) => changes)).toContainEqual(['access'])
+    // a glued waste has nothing to reach: where it is wet it is the cement, not the wall
+    expect(
+      why(
+        of('abs-dwv.40.1-1/2', 'waste.tub.glued.1-1/2', { access: 'closed-wall', line: 'trickle' }),
+        'cement-drain-abs',
+      )?.ruleId,
+    ).toBe('cement.not-dry')
+    const seal = (flangeMm: number) => why(bowl({ flangeMm }, 'lead-waste.light.4'), 'wax-seal')?.ruleId
+    expect([seal(20), seal(-90), seal(0)]).toEqual(['flange.too-high', 'flange.too-low', undefined])
+    // and nothing of flanges is said where there is none
+    expect(of('pvc-dwv.40.2', 'waste.shower.2').refusals.map(({ method }) => method)).not.toContain(
+      'wax-seal',
+    )
+  })
+
   it('a machine: its own trap and standpipe; none on a waste that is slow or small', () => {
     const good = of('abs-dwv.40.2', 'waste.standpipe')
     expect(good.options[0]?.parts.map(({ family }) => family)).toEqual(['p-trap', 'standpipe'])

@@ -255,6 +255,14 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Current codes want 2 in for a standpipe and its trap: 1-1/2 in is offered because the old drain is no larger. Ask the authority.',
   'drain.standpipe-height':
     'The standpipe ends {leastMm, number, reading} to {mostMm, number, reading} above its trap, by the local code; the hose hangs in it with air round it.',
+  'drain.smaller-downstream':
+    'The old drain is {has} in and what comes down is {wants}: nothing of a drain is smaller downstream. Riser, trap and arm go up to {wants} in, unless the authority accepts less.',
+  'drain.slip-shut-in':
+    'What leads on here is a slip joint, and that is never closed in: a panel that opens, or a waste that is cemented.',
+  'flange.too-high':
+    'The flange stands higher over the floor than a seal takes up: it is cut off and set on the floor, or the floor is raised to it.',
+  'flange.too-low':
+    'The flange lies deeper than stacked rings bring up: it is cut off, and a new one set on the floor.',
   'drain.slow':
     'It runs off slowly: what stands in it is a blockage further down, and new pipe here does not cure it.',
   'drain.lead':

@@ -3,6 +3,7 @@ import { METHODS, methodById } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
 import { materialName } from '../../reference/materialNames'
 import { commonPractice } from '../../reference/source'
+import { nominalNumber } from '../../reference/types'
 import type { Problem } from '../model/problem'
 import type { Guide } from '../search/guide'
 import { fits, search } from '../search/search'
@@ -41,9 +42,16 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
     ruleId,
     severity: 'forbid',
     ...(ruleId === 'method.closes-wet' ? { change: 'dry' as const } : {}),
+    ...(ruleId === 'drain.slip-shut-in' ? { change: 'access' as const } : {}),
     parameters: {
       method: methodById(method).name,
       material: pipe ? materialName(pipe.material) : 'this end',
+      ...(ruleId === 'drain.smaller-downstream'
+        ? {
+            has: pipe?.nominal ?? '',
+            wants: problem.network.ends[problem.goals[0] ?? -1]?.nominal ?? '',
+          }
+        : {}),
     },
     source: commonPractice,
   }
@@ -54,9 +62,34 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
  * the line dry, or because nothing follows.
  */
 function noChain(problem: Problem, method: MethodId, guide: Guide): string {
+  if (problem.medium === 'drain') return drainEnds(problem, method)
   if (!problem.held || !fits(problem.letGo(), guide, method)) return 'method.no-chain'
   return problem.wet && fits(problem.dried(), guide, method) ? 'method.closes-wet' : 'method.nothing-turns'
 }
+
+/** What a fixture's own end asks of a drain, where nothing follows what fits the old one. */
+function drainEnds(problem: Problem, method: MethodId): string {
+  const { pipe, network, goals, route, conditions } = problem
+  const { flangeMm } = conditions
+  if (route.id === 'closet') {
+    if (OF_FLANGES.has(method) && flangeMm != null) return flangeMm > 0 ? 'flange.too-high' : 'flange.too-low'
+    return 'method.no-chain'
+  }
+  const sizes = goals.map((goal) => nominalNumber(network.ends[goal]?.nominal ?? ''))
+  if (pipe && sizes.length > 0 && Math.min(...sizes) > nominalNumber(pipe.nominal))
+    return 'drain.smaller-downstream'
+  return problem.shutIn && fits(problem.inReach(), undefined, method)
+    ? 'drain.slip-shut-in'
+    : 'method.no-chain'
+}
+
+/** What is set down on a flange or screwed onto it: said of lines that have one. */
+const OF_FLANGES: ReadonlySet<MethodId> = new Set([
+  'wax-seal',
+  'rubber-seal',
+  'ring-screwed',
+  'riser-screwed',
+])
 
 /**
  * For every method that begins none of the listed ways: its own cheapest way, or the first hard reason against it.
@@ -91,6 +124,7 @@ export function otherMethods(
     if (unsettled) truncated = true
     if (goal) more.push(toOption(problem, goal))
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
+    else if (!paired && OF_FLANGES.has(method)) continue
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else
       refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })

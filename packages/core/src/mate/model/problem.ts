@@ -284,6 +284,14 @@ export class Problem {
     return new Problem({ ...line, to }, request, linesTogether, { ...limits, effort: this.effort }, meeting)
   }
 
+  /** The same line where everything stays within reach. */
+  inReach(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    const conditions = { ...line.conditions, access: 'reachable' as const }
+    const open = { ...limits, effort: this.effort }
+    return new Problem({ ...line, conditions }, request, linesTogether, open, meeting)
+  }
+
   /** The same line without the water in it, as far as what closes it goes. */
   dried(): Problem {
     const { line, request, linesTogether, limits, meeting } = this
