@@ -36,6 +36,7 @@ function examples(): Fitting[] {
 }
 
 const CELL_MM = 82
+const STANDING = /flange|standpipe/
 
 /** All families without a label: each must be recognised by its outline alone. */
 export function contactSheet(columns = 8): Scene & { readonly names: readonly string[] } {
@@ -48,12 +49,23 @@ export function contactSheet(columns = 8): Scene & { readonly names: readonly st
     const dx = (index % columns) * CELL_MM
     const dy = -Math.floor(index / columns) * CELL_MM
     const sample = partShapes(`sample:${index}`, drawn)
-    const xs = sample.flatMap((shape) => shape.points.map(([x]) => x))
-    const [left, right] = [Math.min(...xs), Math.max(...xs)]
+    const points = sample.flatMap((shape) => shape.points)
+    const span = (at: 0 | 1) => {
+      const all = points.map((point) => point[at])
+      const [least, most] = [Math.min(...all), Math.max(...all)]
+      return { middle: (least + most) / 2, size: most - least }
+    }
+    const [along, across] = [span(0), span(1)]
+    const room = CELL_MM - 8
     // what is larger than its cell is drawn smaller; a silhouette has no scale
-    const cos = Math.min(1, (CELL_MM - 8) / (right - left))
-    for (const shape of sample)
-      shapes.push(placeShape({ cos, sin: 0, dx: dx - (cos * (left + right)) / 2, dy }, shape))
+    const scale = Math.min(1, room / along.size, room / across.size)
+    // what stands on floors and in the open is drawn standing
+    const standing = STANDING.test(fitting.family)
+    const tall = across.size > room
+    const [cos, sin] = standing ? [0, scale] : [scale, 0]
+    const x = standing ? dx + scale * across.middle : dx - scale * along.middle
+    const y = standing ? dy - scale * along.middle : tall ? dy - scale * across.middle : dy
+    for (const shape of sample) shapes.push(placeShape({ cos, sin, dx: x, dy: y }, shape))
   })
   const rows = Math.ceil(fittings.length / columns)
   return {

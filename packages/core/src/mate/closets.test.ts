@@ -37,6 +37,12 @@ describe('a bowl on its flange', () => {
     expect(best?.waterOffSeconds).toBe(0)
   })
 
+  it('is brought up by a ring where it lies deeper than a thick wax makes up, and nowhere else', () => {
+    const raised = (flangeMm: number) =>
+      bowl({ flangeMm }).options.some(({ parts }) => parts.some(({ family }) => family === 'flange-riser'))
+    expect([0, -6, -7, -9].map(raised)).toEqual([false, false, true, true])
+  })
+
   it('broken gets a ring over it, or goes; whole it gets none', () => {
     const broken = bowl({ flangeMm: 0, faults: ['ring-broken'] }).options
     expect(broken[0] && said(broken[0])).toBe('keep-broken-flange flange.repair-ring wax-seal')
