@@ -1,5 +1,6 @@
 import { catalogueOf, fittingById, type LineRequest, type MateOption, mate, mouthOf } from '@diarmos/core'
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
+import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
 import { DRAIN_KINDS, someDrain } from './questions'
 
@@ -157,5 +158,32 @@ describe('the laws of drains', () => {
     const { way, asked } = SPOILT[id] as Case
     expect(brokenLaws(way, asked)).toContain(id)
     for (const kept of [basin, iron, bowl, low, machine]) expect(brokenLaws(kept.way, kept.asked)).toEqual([])
+  })
+})
+
+describe('drains as a master plumber judged them', () => {
+  it.each(DRAIN_VERDICTS.filter(({ must }) => must !== null))('$says', ({ questions, must, never }) => {
+    for (const index of questions) {
+      const { line, settings } = judgedDrain(index)
+      const [first] = mate({ lines: [line], settings, k: 8 }).lines[0]?.options ?? []
+      const chain = first ? drainChain(first) : 'none'
+      expect([index, chain]).toEqual([index, expect.stringMatching(must as RegExp)])
+      if (never) expect([index, chain]).toEqual([index, expect.not.stringMatching(never)])
+    }
+  })
+
+  it.each(DRAIN_VERDICTS.filter(({ must }) => must === null))('none: $says', ({ questions, because }) => {
+    for (const index of questions) {
+      const { line, settings } = judgedDrain(index)
+      const answer = mate({ lines: [line], settings, k: 8 }).lines[0]
+      expect([index, answer?.options.map(drainChain)]).toEqual([index, []])
+      const reasons = answer?.refusals.map(({ reason }) => reason.ruleId)
+      if (because) expect([index, reasons]).toEqual([index, expect.arrayContaining([because])])
+      // and what would help, or who has to come
+      expect([index, (answer?.remedies.length ?? 0) + (answer?.lastResort ? 1 : 0) > 0]).toEqual([
+        index,
+        true,
+      ])
+    }
   })
 })

@@ -425,8 +425,9 @@ export class Problem {
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     // near a heater what is new is of metal
     if (this.route.id === 'flexible' && this.isOfPlastic(group)) return null
-    // nothing of a drain is smaller downstream
+    // nothing of a drain is smaller downstream, and a bowl keeps the size that it had
     if (this.medium === 'drain' && widens(this.network, group)) return null
+    if (this.route.id === 'closet' && narrows(this.network, group)) return null
     if (role === 'flange-riser' && !this.isLow(stage)) return null
     // a standpipe is of two inches where the old drain is
     if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
@@ -671,6 +672,11 @@ function farFacts(
 function placeFacts(conditions: Conditions): readonly unknown[] {
   const { access, reachMm, freezing, wallMm, stopShape, outlets } = conditions
   return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access]
+}
+
+/** Whether what lies upstream of a part is smaller than what lies downstream. */
+function narrows(network: Network, { inClass, outClass, role, ...rest }: Group): boolean {
+  return outClass >= 0 && widens(network, { ...rest, role, inClass: outClass, outClass: inClass })
 }
 
 /** Whether what lies upstream of a part is larger than what lies downstream, by the names of its ends. */

@@ -201,6 +201,8 @@ export function placeOf(
     if (glued && fitting.material === other) return null
     // trade: nothing smaller downstream; a flange is called by the bowl
     if (!fitting.family.includes('flange') && up > down) return null
+    // trade: a toilet's riser keeps the size that is there
+    if (route.id === 'closet' && !fitting.family.includes('flange') && up < down) return null
     if (role === 'standpipe' && down < 2 && oldSize >= 2) return null
     // trade: rings on a low flange alone, a second one where the thickest does not do
     const flange = conditions.flangeMm
