@@ -7,6 +7,15 @@ type JointShare = Readonly<Partial<Record<JointKind, number>>>
 
 const PEX: JointShare = { crimp: 0.42, cinch: 0.27, 'push-fit': 0.16, compression: 0.08, press: 0.05 }
 const CEMENTED: JointShare = { cement: 0.9, threaded: 0.03, 'flexible-coupling': 0.05 }
+/** Drains end under basins and under toilets too. */
+const DRAIN_CEMENTED: JointShare = {
+  cement: 0.84,
+  slip: 0.04,
+  flange: 0.04,
+  'flexible-coupling': 0.03,
+  threaded: 0.02,
+  hubless: 0.01,
+}
 
 /** How often the nearest joint on each kind of pipe is of each kind. Common practice: estimates. */
 export const JOINT_SHARE: Readonly<Record<PipeMaterial, JointShare>> = {
@@ -21,7 +30,7 @@ export const JOINT_SHARE: Readonly<Record<PipeMaterial, JointShare>> = {
   stainless: { press: 0.7, threaded: 0.12, compression: 0.12, 'push-fit': 0.03 },
   'corrugated-stainless': { compression: 0.72, flare: 0.2 },
   lead: { wiped: 0.86, compression: 0.08 },
-  'lead-waste': { wiped: 0.84, slip: 0.08, 'hub-lead': 0.04 },
+  'lead-waste': { wiped: 0.82, slip: 0.08, 'hub-lead': 0.04, flange: 0.03 },
   cpvc: { cement: 0.82, 'push-fit': 0.07, compression: 0.07, threaded: 0.02 },
   'cpvc-sprinkler': { cement: 0.95, threaded: 0.03 },
   'pex-a': { expansion: 0.62, crimp: 0.12, cinch: 0.07, 'push-fit': 0.1, compression: 0.05, press: 0.02 },
@@ -32,9 +41,9 @@ export const JOINT_SHARE: Readonly<Record<PipeMaterial, JointShare>> = {
   polyethylene: { cinch: 0.34, compression: 0.34, 'flexible-coupling': 0.2, 'push-fit': 0.08 },
   'polyethylene-gas': { compression: 0.5, cement: 0.2, flange: 0.02 },
   pvc: CEMENTED,
-  'pvc-drain': CEMENTED,
+  'pvc-drain': DRAIN_CEMENTED,
   'pvc-sewer': { 'hub-rubber': 0.55, cement: 0.36, 'flexible-coupling': 0.06 },
-  'abs-drain': CEMENTED,
+  'abs-drain': DRAIN_CEMENTED,
   'tubular-brass': { slip: 0.94, threaded: 0.02, sweat: 0.01 },
   'tubular-plastic': { slip: 0.96 },
   'waste-solvent': { cement: 0.86, slip: 0.1 },
@@ -44,6 +53,7 @@ export const JOINT_SHARE: Readonly<Record<PipeMaterial, JointShare>> = {
     hubless: 0.3,
     'hub-rubber': 0.12,
     'flexible-coupling': 0.04,
+    flange: 0.02,
     threaded: 0.01,
   },
   clay: { 'hub-rubber': 0.6, 'hub-lead': 0.06, 'flexible-coupling': 0.2 },
