@@ -3,7 +3,7 @@ import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { beginsAt, type LineView, useSettings } from '../data/select'
+import { beginsAt, type LineView, situationOf, useSettings } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { Length } from '../ui/Length'
 import { Txt } from '../ui/Txt'
@@ -22,6 +22,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const unit = usePreferences((state) => state.unit)
   const height = standpipeMm(useSettings()?.fields.mate.codeProfile)
   const first = option.joints[0]
+  const { spanMm } = situationOf(line)
   return (
     <>
       {first?.atStub && beginsAt(line) === 'pipe' ? (
@@ -35,6 +36,17 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
           )}
           <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
         </View>
+      ) : null}
+      {first?.atStub && option.parts[0]?.family === 'closet-flange' ? (
+        spanMm === null ? (
+          <Txt className="py-2">Cut the old pipe square and flush with the finished floor.</Txt>
+        ) : (
+          <Fact
+            label="Old pipe cut flush with the floor, over the rim below"
+            mm={spanMm}
+            quantity="reading"
+          />
+        )
       ) : null}
       {option.parts.some(({ family }) => family === 'standpipe') ? (
         <View testID="standpipe">

@@ -52,6 +52,8 @@ export interface DrawRequest {
 }
 
 const WAITING_MM = 9
+/** From that diameter on a number stands clear of the body by it, mm. */
+const WIDE_MM = 40
 /** Where numbers stand beside a bowl and its floor, mm. */
 const BESIDE_BOWL_MM = 152
 /** So much of an old pipe’s end an adapter that is kept stands over, mm. */
@@ -199,9 +201,8 @@ export function drawJointLine(request: DrawRequest): Scene {
       const across: Point = [-seam.axis[1], seam.axis[0]]
       // beside what is drawn there, on the floor clear of the bowl
       const joint = option.joints[index]
-      const reach = upright
-        ? BESIDE_BOWL_MM + text
-        : Math.max(SEAMS_MM, (joint?.diameterMm ?? 0) / 2 + 8) + text
+      const clear = joint && joint.diameterMm > WIDE_MM ? joint.diameterMm / 2 + 8 : 0
+      const reach = (upright ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below
       const side = seam.axis[0] > 0.5 ? 1 : -1
       const label: Point = [seam.at[0] + across[0] * reach * side, seam.at[1] + across[1] * reach * side]
