@@ -171,6 +171,15 @@ describe('what was removed', () => {
     const listed = async () =>
       (await get<{ removed: { id: string; name: string }[] }>('/api/removed', jory)).body.removed
     expect(await listed()).toMatchObject([{ id, name: 'Gone' }])
+    // the latest first, whatever kind they are of
+    const later = randomUUID()
+    const { cursor: made } = await sync(server, jory, [
+      operation({ kind: 'property', id: later, patch: { ...house, label: 'Gone after' } }),
+    ])
+    await sync(server, jory, [operation({ kind: 'property', id: later, base: made, remove: true })])
+    expect((await listed()).map(({ name }) => name)).toEqual(['Gone after', 'Gone'])
+    const { cursor: now } = await sync(server, jory, [])
+    await sync(server, jory, [operation({ kind: 'property', id: later, base: now, patch: {} })])
     const { cursor } = await sync(server, jory, [])
     const back = await sync(
       server,

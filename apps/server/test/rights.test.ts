@@ -124,6 +124,23 @@ describe('what is refused says where and why, and changes nothing', () => {
     ])
   })
 
+  it('a proposal that is taken asks where somebody changed the same since', async () => {
+    const made = house()
+    await given(made)
+    const base = cursor
+    const gone = operation({ kind: 'property', id: made.id, base, remove: true })
+    expect((await send([gone], 'pip')).map(({ status }) => status)).toEqual(['proposed'])
+    const other = { deviceId: 'device-2', kind: 'property', id: made.id, base } as const
+    await send([operation({ ...other, patch: { note: 'key under the pot' } })])
+    const taken = operation({
+      kind: 'proposal',
+      id: gone.opId,
+      base,
+      patch: { state: 'taken' } as never,
+    })
+    expect((await send([taken])).map(({ status }) => status)).toEqual(['conflict'])
+  })
+
   it('a proposal is taken or declined, once, and by who may', async () => {
     const made = house()
     await given(made)

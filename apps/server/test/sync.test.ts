@@ -402,6 +402,30 @@ describe('what belongs together', () => {
     ])
   })
 
+  it('a job goes with what its remover wrote or saw, and not with what another wrote unseen', async () => {
+    const { job, cursor } = await build()
+    const visit = (make: typeof a, base = cursor) =>
+      make({
+        kind: 'visit',
+        id: randomUUID(),
+        base,
+        patch: { jobId: job.id, personId: demoId('bram@tidewall.example'), startedAt: OPENED, endedAt: null },
+      })
+    const remove = (base: number, prior = { title: job.opId }) =>
+      a({ kind: 'job', id: job.id, base, prior, remove: true })
+    // another device began a visit that this one had not seen
+    const others = visit(b)
+    const after = (await send([others])).cursor
+    expect((await send([remove(cursor)])).statuses).toEqual(['conflict'])
+    expect(await one(job.id)).toMatchObject({ removed: false })
+    // seen to the last revision it goes, also past what its own device wrote since
+    expect((await send([visit(a, after)])).statuses).toEqual(['applied'])
+    const { cursor: seen } = await everything()
+    await send([visit(a, seen)])
+    expect((await send([remove(seen, {} as { title: string })])).statuses).toEqual(['applied'])
+    expect(await one(job.id)).toMatchObject({ removed: true })
+  })
+
   it('a job works at several points of its house, each once, and what is written at any of them is its own', async () => {
     const { made, job, cursor: base } = await build()
     const { point: elsewhere } = await build()
