@@ -84,6 +84,7 @@ const WASTES: readonly {
   readonly waste: RegExp
   readonly old: RegExp
   readonly measured: readonly (readonly [row: string, keys: readonly string[]])[]
+  readonly fault?: string
   readonly first: RegExp
   readonly way?: RegExp
   readonly cut?: readonly string[]
@@ -108,6 +109,18 @@ const WASTES: readonly {
     says: [/lift it straight up/, /Screw it to the floor/, /never two on one another/, /Flush it six times/],
   },
   {
+    what: 'a toilet on a broken ring, the flange kept',
+    worked: 'Toilet',
+    colour: 'black',
+    across: ['4', 'Point', '5'],
+    waste: /Toilet bowl/,
+    old: /On the old end: flange/,
+    measured: [],
+    fault: 'flange ring broken',
+    first: /repair ring/,
+    says: [/lift it straight up/, /Flush it six times/],
+  },
+  {
     what: 'a tub that becomes a shower',
     worked: 'Tub',
     colour: 'black',
@@ -130,7 +143,7 @@ const WASTES: readonly {
     says: [/ABS cement/, /pump out/],
   },
 ]
-for (const { what, worked, colour, across, waste, old, measured, first, way, cut, says } of WASTES)
+for (const { what, worked, colour, across, waste, old, measured, fault, first, way, cut, says } of WASTES)
   test(`${what}, from opening to proof`, async ({ browser }) => {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
     const page = await context.newPage()
@@ -154,6 +167,11 @@ for (const { what, worked, colour, across, waste, old, measured, first, way, cut
     for (const [row, keys] of measured) {
       await page.getByRole('button', { name: row }).click()
       await tapLength(page, keys)
+    }
+    if (fault) {
+      await page.getByRole('button', { name: '+ more conditions' }).click()
+      await page.getByRole('button', { name: /What is wrong with it/ }).click()
+      await page.getByRole('checkbox', { name: fault }).click()
     }
     await expect(page.getByTestId('option-1')).toContainText(first)
     await expectAccessible(page, `mate, ${worked}`)
@@ -179,5 +197,7 @@ for (const { what, worked, colour, across, waste, old, measured, first, way, cut
       if (!(await dry.nth(index).isChecked())) await dry.nth(index).click()
     await page.getByTestId('close-job').click()
     await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+    // nothing the job wrote was turned away on its way to the server
+    await expect(page.getByText(/\d refused/)).toHaveCount(0)
     await context.close()
   })

@@ -1,3 +1,4 @@
+import { core as contract } from '@diarmos/contract'
 import { catalogueOf, fittingById, type LineRequest, type MateOption, mate, mouthOf } from '@diarmos/core'
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
@@ -19,12 +20,18 @@ describe('drains that nobody prepared', () => {
     const found = new Map<string, number>()
     for (let index = 0; index < QUESTIONS; index++) {
       const { options, ...asked } = waysOf(index)
-      for (const option of options)
+      for (const option of options) {
         expect([index, option.parts.map(({ fittingId }) => fittingId), brokenLaws(option, asked)]).toEqual([
           index,
           option.parts.map(({ fittingId }) => fittingId),
           [],
         ])
+        // chosen, it is sent to the server and back to the planner: neither may refuse what was proposed
+        expect([index, contract.mateOption.strict().safeParse(option).error?.issues]).toEqual([
+          index,
+          undefined,
+        ])
+      }
       const kind = asked.line.to?.kind ?? ''
       if (options.length > 0) found.set(kind, (found.get(kind) ?? 0) + 1)
     }

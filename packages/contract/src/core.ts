@@ -560,7 +560,8 @@ export const mateOption = z.object({
         diameterMm: lengthMm,
         bodyForm: portForm,
         tubeMaterial: key,
-        minMm: z.number().min(0).max(200),
+        // less than nothing: what a seal makes up for beneath the floor
+        minMm: z.number().min(-200).max(200),
         maxMm: z.number().min(0).max(200),
         makeUpSource: reason.shape.source,
         atStub: z.boolean(),
