@@ -1,16 +1,20 @@
-// npm run bench:drains [-- --count=10000 --programmes=300 --forced=100]: drains that nobody prepared, held against the
-// laws of the trade, an integer programme and exhaustive search; and every old end against every waste, complete.
-import { catalogueOf, mate, oldJointsOn } from '@diarmos/core'
+// npm run bench:drains [-- --count=10000 --programmes=300 --forced=100 --runs=3000]: drains that nobody prepared, held against the
+// laws of the trade, an integer programme and exhaustive search; every old end against every waste, complete; and runs that
+// are cut open, their orders of work carried out.
+import { catalogueOf, mate, oldJointsOn, pipeById, sequence } from '@diarmos/core'
 import { bruteForce } from '../packages/core/src/mate/test/bruteForce'
 import { arg } from './arg'
 import { brokenLaws } from './drains/laws'
 import { DRAIN_KINDS, DRAIN_STUBS, plainDrain, someDrain } from './drains/questions'
+import { brokenRunLaws, plainRun, someRun } from './drains/runs'
+import { carryOut } from './made/world'
 import { highs } from './mate/highs'
 import { programmeOf, toLp } from './mate/programme'
 
 const COUNT = Number(arg('count', '10000'))
 const PROGRAMMES = Number(arg('programmes', '300'))
 const FORCED = Number(arg('forced', '100'))
+const RUNS = Number(arg('runs', '3000'))
 /** As many parts as a chain may have. */
 const MOST_PARTS = 6
 
@@ -93,7 +97,49 @@ for (let index = 40_000; index < 40_000 + FORCED; index++) {
   if (own !== least(all.map(({ total }) => total))) differs++
 }
 console.log(`exhaustive search: ${FORCED} questions, ${differs} differences`)
-if (broken.size + unequal + faults.length + differs > 0) process.exitCode = 1
+
+const wrong = new Map<string, number[]>()
+let intoRuns = 0
+for (let index = 0; index < RUNS; index++) {
+  const asked = someRun(index)
+  for (const option of optionsOf(asked)) {
+    intoRuns++
+    const { conditions, pipeId = '' } = asked.line
+    const material = pipeById(pipeId)?.material
+    const request = {
+      lines: [{ lineId: 'a', option, conditions, ...(material ? { material } : {}) }],
+      houseRules: asked.settings.houseRules,
+      people: 1 as const,
+    }
+    const found = [...brokenRunLaws(option, asked), ...carryOut(request, sequence(request).steps)]
+    for (const id of found) wrong.set(id, [...(wrong.get(id) ?? []), index])
+  }
+}
+console.log(`runs that are cut open: ${RUNS} questions, ${intoRuns} ways and their orders of work`)
+for (const [id, at] of wrong) console.log(`  ${id}: ${at.length} ways, as of question ${at[0]}`)
+if (wrong.size === 0) console.log('  no law broken, nothing wrong in any order')
+let runDiffers = 0
+const wholly = { ways: 0, asked: 0 }
+for (let index = 60_000; index < 60_000 + PROGRAMMES / 2; index++) {
+  const asked = someRun(index)
+  const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), 5)
+  const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+  if (least(optionsOf(asked).map(({ costs }) => costs.totalCents)) !== (best?.cents ?? null)) runDiffers++
+}
+for (const pipe of DRAIN_STUBS)
+  for (const insert of ['repair', 'cleanout'] as const)
+    for (const buried of [false, true]) {
+      const asked = plainRun(pipe.id, insert, buried)
+      const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), 5)
+      const options = optionsOf(asked)
+      wholly.asked++
+      if (options.length > 0) wholly.ways++
+      if (options.length > 0 !== programme.edges.length > 0) runDiffers++
+    }
+console.log(
+  `  every pipe, both inserts, above and below ground: ${wholly.ways} of ${wholly.asked} have a way; ${runDiffers} differences from the integer programme, ${PROGRAMMES / 2} drawn ones among them`,
+)
+if (broken.size + unequal + faults.length + differs + wrong.size + runDiffers > 0) process.exitCode = 1
 
 function share(text: string): number {
   const [top = 0, below = 1] = text.split('/').map(Number)

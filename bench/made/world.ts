@@ -2,6 +2,7 @@
 // It knows what each sentence of the plan does and nothing of how the plan was made; what floods, melts, burns, traps or
 // stays bare is named. From the trade's rules; imports types and part families alone.
 import type { PlannedStep, PlanRequest } from '@diarmos/core'
+import { opensRun } from '../../packages/core/src/assembly/oldJoints/removals'
 import { faultsOfClosing, MAKES } from './closing'
 
 type Line = PlanRequest['lines'][number]
@@ -13,7 +14,7 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|flange-lead|pick-lead|draw-spigot|bands-off|bore-hub|chain-cut|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-marks|cut-open|cut-ring|saw|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|pick-lead|draw-spigot|bands-off|bore-hub|chain-cut|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const PULLS = /^remove\.pull-bowl$/
@@ -21,7 +22,7 @@ const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
-  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on|shield\.sleeve|flexible\.sleeve|hub\.gasket|closet\.(bolts|seal))$/
+  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on|(shield|flexible)\.sleeve(-folded)?|hub\.gasket|closet\.(bolts|seal))$/
 /** Rubber, tape, paste or plastic that a later flame on the same part would spoil. */
 const SPOILT_BY_HEAT =
   /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/
@@ -100,8 +101,9 @@ export function carryOut(
   const house = { on: true, drained: false, proved: false, stopsShut: false }
   const bonding = { bridge: 'none' }
   const fixed = new Set<string>()
-  const cover = { held: false, inspected: false, done: false, again: new Set<string>() }
+  const cover = { held: false, level: false, inspected: false, done: false, again: new Set<string>() }
   const shutIn = lines.filter((line) => !isDrain(line) && line.conditions.access !== 'reachable')
+  const shutDrains = lines.filter((line) => isDrain(line) && line.conditions.access !== 'reachable')
   const heater = { on: true, filled: true }
   const water = lines.filter((line) => !isDrain(line))
   const hot = water.filter(({ conditions }) => conditions.service === 'hot')
@@ -173,13 +175,19 @@ export function carryOut(
         for (const at of underPressure(each))
           if (!stateOf(each).made.has(at)) wrong.push(`held with ${each.lineId} open at seam ${at}`)
     }
-    if (/^cover\.(wall|ground)$/.test(words)) {
+    if (/^(hold\.fill|prove\.level)$/.test(words))
+      for (const each of shutDrains)
+        for (const [seam] of each.option.joints.entries())
+          if (!stateOf(each).made.has(seam) || stateOf(each).waiting.has(seam))
+            wrong.push(`filled with ${each.lineId} open at seam ${seam}`)
+    if (/^cover\.(wall|ground)(-drain)?$/.test(words)) {
       if (!house.on) wrong.push('covered without pressure')
-      if (!cover.held) wrong.push('covered before it was held')
+      if (shutIn.length > 0 && !cover.held) wrong.push('covered before it was held')
+      if (shutDrains.length > 0 && !cover.level) wrong.push('drain covered before it was filled')
       if (permit && !cover.inspected) wrong.push('covered before it was inspected')
       const looks = { both: 2, 'two-hours': 1, 'next-morning': 1 }[houseRules.recheck]
       if (cover.again.size < looks) wrong.push('covered before it was looked at again')
-      for (const each of shutIn) {
+      for (const each of [...shutIn, ...shutDrains]) {
         if (!stateOf(each).looked) wrong.push(`covered with ${each.lineId} not looked at`)
         if (!stateOf(each).capped) wrong.push(`covered with ${each.lineId} long and open`)
         if (each.leftLong === undefined && stateOf(each).made.size < each.option.joints.length)
@@ -250,7 +258,7 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (/^prove\.(fill|fill-floor|flush|standpipe)$/.test(words))
+    if (/^prove\.(fill|fill-floor|flush|standpipe|run)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)
@@ -317,6 +325,7 @@ export function carryOut(
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
     if (words === 'safe.drain') house.drained = true
     if (words === 'prove.hold') cover.held = true
+    if (words === 'prove.level') cover.level = true
     if (words === 'safe.bond') bonding.bridge = 'across'
     if (words === 'safe.unbond') bonding.bridge = 'off'
     if (words === 'safe.bond-stays') bonding.bridge = 'stays'
@@ -324,7 +333,7 @@ export function carryOut(
     if (line && words.startsWith('fix.')) fixed.add(`${words} ${line.lineId}`)
     if (words === 'cover.inspected') cover.inspected = true
     if (/^prove\.(two-hours|morning)$/.test(words)) cover.again.add(words)
-    if (/^cover\.(wall|ground)$/.test(words)) cover.done = true
+    if (/^cover\.(wall|ground)(-drain)?$/.test(words)) cover.done = true
     if (words === 'safe.proved') house.proved = true
     if (words === 'safe.heater-off') heater.on = false
     if (words === 'open.heater-on') heater.on = true
@@ -347,8 +356,8 @@ export function carryOut(
     if (PULLS.test(words)) state.bowlOff = true
     if (words === 'flange.screw') fixed.add(`screwed ${line.lineId}`)
     if (words === 'captive.plate') state.plate = true
-    if (words === 'drain.plug') state.plugged = state.everPlugged = true
-    if (words === 'drain.unplug') state.plugged = false
+    if (/^drain\.plug(-both)?$/.test(words)) state.plugged = state.everPlugged = true
+    if (/^drain\.unplug(-both)?$/.test(words)) state.plugged = false
     if (words === 'long.cap') state.capped = true
     if (/^open\.flush/.test(words)) state.clear = true
     if (/^prove\./.test(words)) state.looked = true
@@ -392,7 +401,7 @@ export function carryOut(
   // a run of metal that goes on behind plastic; behind an end only the fixture comes
   const parted = water.some(
     ({ material = '', option: { joints, parts, removalId } }) =>
-      removalId === 'cut-open' &&
+      opensRun(removalId) &&
       /copper|steel|brass|stainless/.test(material) &&
       joints.some(
         ({ tubeMaterial, to }) =>
@@ -402,7 +411,7 @@ export function carryOut(
   if (bonding.bridge === 'stays' && !parted) wrong.push('a bridge stays where nothing is parted')
   if (bonding.bridge === 'across') wrong.push('the bridge is forgotten')
   if (bonding.bridge === 'off' && parted) wrong.push('bares: the bonding is parted by plastic')
-  if (shutIn.length > 0 && !cover.done) wrong.push('what lies open is never covered')
+  if (shutIn.length + shutDrains.length > 0 && !cover.done) wrong.push('what lies open is never covered')
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)
@@ -456,7 +465,7 @@ function hasOldConnector({ option, conditions, meets }: Line, bodies: Bodies): b
   const mount = bodies.find(({ id }) => id === meets?.to)?.mount ?? ''
   if (['wall', 'in-wall'].includes(mount) || option.parts.some(({ family }) => /bib$/.test(family)))
     return false
-  return !['bare', 'new-end', 'cut-open'].includes(option.removalId)
+  return !['bare', 'new-end'].includes(option.removalId) && !opensRun(option.removalId)
 }
 
 /**

@@ -21,7 +21,7 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
-import { CUT_OPEN } from '../../packages/core/src/assembly/oldJoints/removals'
+import { CUT_OPEN, openingOf } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { partCents } from '../../packages/core/src/mate/costs/costs'
 import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
@@ -202,7 +202,7 @@ export function programmeOf(
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
   const { to, cutIn } = line
   const route = cutIn
-    ? cutInRoute(cutIn.insert)
+    ? cutInRoute(cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
     : routeById(to?.route ?? 'any', conditions.service, conditions.trapped)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
@@ -228,7 +228,9 @@ export function programmeOf(
   const bare = (mm: number | null | undefined) => (mm == null ? null : mm - lost)
   const cut = (usableMm: number | null): Start | null =>
     run && {
-      removal: INSERTED.includes(run.material) ? { ...CUT_OPEN, tools: ['plastic-cutter'] } : CUT_OPEN,
+      removal: INSERTED.includes(run.material)
+        ? { ...CUT_OPEN, tools: ['plastic-cutter'] }
+        : openingOf(pipe?.material ?? 'copper', route.medium ?? 'supply'),
       port: run,
       usableMm,
       marks: new Set(),
@@ -271,11 +273,18 @@ export function programmeOf(
   const missing = (tools: readonly string[]) =>
     tools.some((tool) => !settings.toolsAboard.includes(tool as 'torch'))
   const edges: Edge[] = []
+  const rolls = ({ method }: Joint) => ['shielded-coupling', 'flexible-coupling'].includes(method.id)
   const needs = (joint: Joint) => {
     const [min, max] = insertion(joint)
     const { fixed, perOd } = joint.method.stubExtraMm
+    // trade: rubber that is rolled back lies over as much again, its shield behind it
+    const back = cutIn && rolls(joint) ? max : 0
     return (
-      (joint.method.id === 'threaded' ? min : max) + fixed + perOd * joint.tip.diameterMm + conditions.plateMm
+      (joint.method.id === 'threaded' ? min : max) +
+      back +
+      fixed +
+      perOd * joint.tip.diameterMm +
+      conditions.plateMm
     )
   }
   const judged = new Map<string, { perMille: number; price: number; seconds: number } | null>()
@@ -361,7 +370,11 @@ export function programmeOf(
   }
   /** Trade: a screwed joint is turned home; nothing that is sprung aside and let back in turns. */
   const letIn = (joint: Joint) =>
-    joint.method.id === 'threaded' ? Number.POSITIVE_INFINITY : rounded(insertion(joint)[0])
+    rolls(joint)
+      ? 0
+      : joint.method.id === 'threaded'
+        ? Number.POSITIVE_INFINITY
+        : rounded(insertion(joint)[0])
   /** A run closes by what can be pushed on and drawn back, by a union, or by a joint that springing gives room for. */
   const parks = (fitting: Fitting, on: Start | null) =>
     on !== null && (on.usableMm === null || on.usableMm >= lengthOf(fitting) + 3)
@@ -537,6 +550,8 @@ export function programmeOf(
             })
           }
       if (depth === mostParts) continue
+      // trade: behind a band round two pipes of one kind lies the run's other side
+      if (cutIn && route.medium === 'drain' && depth > 1 && node.last && bandsTwo(node.last)) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
         if (![0, turn].includes(turnOf(fitting.family))) continue
         const size = nominalNumber(pipe?.nominal ?? '0')
@@ -550,7 +565,7 @@ export function programmeOf(
           softPipe,
           pipe?.material,
           size,
-          onStub,
+          onStub || cutIn !== undefined,
         )
         if (!placed) continue
         const { stage, trend, undoes } = placed
@@ -629,6 +644,10 @@ export function programmeOf(
     leastLegs,
   }
 }
+
+const bandsTwo = ({ ports }: Fitting) =>
+  ports.length === 2 && BANDS.test(ports[0]?.form ?? '') && ports[0]?.system === ports[1]?.system
+const BANDS = /^(shielded|flexible)$/
 
 const COLUMN: Readonly<Record<Exclude<keyof Criteria, 'waterOffSeconds'>, keyof Edge>> = {
   priceCents: 'price',

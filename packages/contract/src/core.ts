@@ -613,7 +613,7 @@ export const mateOption = z.object({
   closes: z
     .object({
       seam: z.int().min(0).max(12),
-      by: z.enum(['slide', 'union', 'spring', 'joint']),
+      by: z.enum(['slide', 'union', 'spring', 'joint', 'fold']),
       needsMm: z.number().min(0),
     })
     .optional(),

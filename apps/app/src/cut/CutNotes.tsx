@@ -11,6 +11,8 @@ import { spanText } from './span'
 export function CutNotes({ line, layout }: { readonly line: LineView; readonly layout: Layout | null }) {
   const unit = usePreferences((state) => state.unit)
   const measured = measuredOf(line)
+  // on a nut, a hub or a flange that stays nothing is cut
+  const option = line.mating?.fields.option
   const named = (id: string) => {
     const found = measured.find((dimension) => dimension.id === id)
     return found ? `Measured ${spanText(line, found)}.` : []
@@ -22,7 +24,7 @@ export function CutNotes({ line, layout }: { readonly line: LineView; readonly l
           Facts changed since this way was chosen: look at Mate before cutting.
         </Note>
       ) : null}
-      {beginsAt(line) === 'pipe' && situationOf(line).stubMm === null ? (
+      {beginsAt(line) === 'pipe' && !option?.beginsAt && situationOf(line).stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
         </Note>

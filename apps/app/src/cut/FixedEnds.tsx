@@ -106,45 +106,47 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
           </View>
         ))}
       </View>
-      <View className="mt-2 border-t border-rule pt-2">
-        <Txt bold>
-          {spring.can ? '✓ It could be sprung over a joint' : '✕ It cannot be sprung over a joint'}
-        </Txt>
-        {!measured ? (
-          <Txt size="s" tone="soft">
-            Measure the free pipe and the room beside it to know what it yields.
+      {one.limit === 'rigid' && other.limit === 'rigid' ? null : (
+        <View className="mt-2 border-t border-rule pt-2">
+          <Txt bold>
+            {spring.can ? '✓ It could be sprung over a joint' : '✕ It cannot be sprung over a joint'}
           </Txt>
-        ) : (
+          {!measured ? (
+            <Txt size="s" tone="soft">
+              Measure the free pipe and the room beside it to know what it yields.
+            </Txt>
+          ) : (
+            <Txt size="s" tone="soft">
+              {screenText(
+                answer.corner ? 'spring.corner' : 'spring.yields',
+                { haveMm: spring.haveMm, needsMm: spring.needsMm },
+                unit,
+              )}
+              {one.sidewaysMm > 0 && !answer.corner
+                ? screenText(
+                    'spring.pushed',
+                    {
+                      sidewaysMm: one.sidewaysMm,
+                      force: kilograms(one.forceN),
+                      stressMPa: Math.round(one.stressMPa),
+                      limit: one.limit,
+                    },
+                    unit,
+                  )
+                : ''}
+              {other.limit === 'rigid' ? '; it is not sprung at all' : ''}.{' '}
+              {spring.can
+                ? ''
+                : spring.leastFreeMm === null
+                  ? 'No length would do in that room.'
+                  : screenText('spring.from', { free: spring.leastFreeMm }, unit)}
+            </Txt>
+          )}
           <Txt size="s" tone="soft">
-            {screenText(
-              answer.corner ? 'spring.corner' : 'spring.yields',
-              { haveMm: spring.haveMm, needsMm: spring.needsMm },
-              unit,
-            )}
-            {one.sidewaysMm > 0 && !answer.corner
-              ? screenText(
-                  'spring.pushed',
-                  {
-                    sidewaysMm: one.sidewaysMm,
-                    force: kilograms(one.forceN),
-                    stressMPa: Math.round(one.stressMPa),
-                    limit: one.limit,
-                  },
-                  unit,
-                )
-              : ''}
-            {other.limit === 'rigid' ? '; it is not sprung at all' : ''}.{' '}
-            {spring.can
-              ? ''
-              : spring.leastFreeMm === null
-                ? 'No length would do in that room.'
-                : screenText('spring.from', { free: spring.leastFreeMm }, unit)}
+            Bent as a beam clamped at one end; push it before cutting, to learn what it really gives.
           </Txt>
-        )}
-        <Txt size="s" tone="soft">
-          Bent as a beam clamped at one end; push it before cutting, to learn what it really gives.
-        </Txt>
-      </View>
+        </View>
+      )}
     </View>
   )
 }

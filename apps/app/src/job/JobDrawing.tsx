@@ -3,12 +3,15 @@ import { Pressable, View } from 'react-native'
 import { type Span, spanText } from '../cut/span'
 import type { LineView, Stage } from '../data/select'
 import { SceneView } from '../drawing/SceneView'
+import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 
 interface Props {
   line: LineView
   stage: Stage
   scene: Scene | null
+  /** Why it could not be drawn. */
+  refused: Error | null
   /** The wall sheet in place of the joint line. */
   whole: boolean
   onWhole: (whole: boolean) => void
@@ -27,6 +30,7 @@ export function JobDrawing({
   line,
   stage,
   scene,
+  refused,
   whole,
   onWhole,
   onLine,
@@ -41,7 +45,13 @@ export function JobDrawing({
     : `Joint line, ${line.line.fields.service}: ${line.finding?.fields.name ?? 'pipe not known'}`
   return (
     <View>
-      {folded ? null : scene ? (
+      {folded ? null : refused ? (
+        <View style={{ minHeight: height }} className="p-4">
+          <Note kind="caution" title="This cannot be drawn">
+            {refused.message}
+          </Note>
+        </View>
+      ) : scene ? (
         <SceneView
           scene={scene}
           height={height}
@@ -63,7 +73,7 @@ export function JobDrawing({
           className="absolute bottom-0 right-0 rounded-[4px] bg-sheet min-h-[48px] min-w-[64px] items-center justify-center px-2 active:bg-patina-wash"
         >
           <Txt size="s" bold tone="patina">
-            {whole ? 'line' : 'wall'}
+            {whole ? 'this line' : 'all lines'}
           </Txt>
         </Pressable>
       )}

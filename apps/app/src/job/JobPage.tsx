@@ -68,6 +68,7 @@ function Page({ view: job }: { view: JobView }) {
       line={line}
       stage={shown}
       scene={known.scene}
+      refused={known.refused}
       whole={whole}
       onWhole={setWhole}
       onLine={(lineId) => {

@@ -41,7 +41,7 @@ export function JobStage(props: Props) {
   ) : shown === 'find' ? (
     <FindStage {...common} belief={known.belief} expectation={known.expectation} settings={known.settings} />
   ) : shown === 'fixture' && service === 'drain' ? (
-    <WasteStage view={view} goTo={goTo} />
+    <WasteStage {...common} />
   ) : shown === 'fixture' ? (
     <FixtureStage {...common} showLine={props.showLine} />
   ) : shown === 'mate' ? (

@@ -155,5 +155,6 @@ export function useJobQuestions({ view, line, stage, weighedId, improvised, whol
     stagger: stagger.answer,
     svg: scene.answer?.svg ?? null,
     scene: whole ? (wall.answer?.scene ?? null) : (scene.answer?.scene ?? null),
+    refused: whole ? wall.error : scene.error,
   }
 }

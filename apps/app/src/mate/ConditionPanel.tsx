@@ -66,12 +66,15 @@ function ofWaste(kind: string | undefined): ReturnType<typeof measuresOf> {
 }
 
 /** What is measured where a line begins: at once, and on asking for more. */
-function measuresOf(begins: ReturnType<typeof beginsAt>): readonly [readonly Measure[], readonly Measure[]] {
+function measuresOf(
+  begins: ReturnType<typeof beginsAt>,
+  /** Drains hang in their fall and are not sprung. */
+  waste = false,
+): readonly [readonly Measure[], readonly Measure[]] {
   if (begins === 'fresh') return [[], MEASURES.slice(2)]
   if (begins === 'pipe') return [MEASURES.slice(0, 1), MEASURES.slice(1)]
-  const run = (Object.keys(RUN_MEASURES) as (keyof typeof RUN_MEASURES)[]).map(
-    (key): Measure => [key, ...RUN_MEASURES[key]],
-  )
+  const asked = Object.keys(RUN_MEASURES) as (keyof typeof RUN_MEASURES)[]
+  const run = (waste ? asked.slice(0, 2) : asked).map((key): Measure => [key, ...RUN_MEASURES[key]])
   return [run, MEASURES.slice(-1)]
 }
 
@@ -93,7 +96,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
-  const [first, rest] = waste ? ofWaste(wasteKind(line)) : measuresOf(begins)
+  const [first, rest] = waste && begins !== 'run' ? ofWaste(wasteKind(line)) : measuresOf(begins, waste)
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 

@@ -43,12 +43,14 @@ export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, onSet }
     )
   return (
     <View>
-      <Toggle
-        label="A trap further down stays"
-        detail={trapped ? 'water stands in the old drain: none goes in besides' : undefined}
-        value={trapped === true}
-        onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
-      />
+      {kind?.startsWith('waste.run.') ? null : (
+        <Toggle
+          label="A trap further down stays"
+          detail={trapped ? 'water stands in the old drain: none goes in besides' : undefined}
+          value={trapped === true}
+          onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
+        />
+      )}
       <Toggle
         label="It runs off slowly"
         detail={slow ? 'a blockage further down is not cured by new pipe here' : undefined}

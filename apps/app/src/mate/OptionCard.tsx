@@ -20,7 +20,7 @@ export function optionTitle(option: MateOption, last = 'on the fixture'): string
     .map((joint) => {
       const part = option.parts[joint.to]
       const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
-      const end = option.removalId === 'cut-open' ? 'on the run' : last
+      const end = option.removalId.startsWith('cut-open') ? 'on the run' : last
       const method = METHOD_WORDS[joint.method] ?? joint.method
       // a ring that is screwed down, a coupling that is banded: said once
       if (part && name?.endsWith(method)) return name

@@ -22,6 +22,7 @@ export const WORKED_ON = [
   { id: 'bib', lines: ['cold'], fixtures: ['bib', 'closed'], goesIn: ['hose.outlet'] },
   { id: 'heater', lines: ['cold', 'hot'], fixtures: ['heater', 'closed'], goesIn: ['heater.nipple.3/4'] },
   { id: 'run', lines: ['cold', 'hot'], fixtures: ['run', 'closed'] },
+  { id: 'drain', lines: ['drain'], fixtures: [] },
   { id: 'other', lines: ['hot', 'cold'], fixtures: [] },
 ] as const satisfies readonly WorkedOn[]
 

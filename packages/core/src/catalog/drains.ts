@@ -2,6 +2,7 @@ import type { Source } from '../reference/source'
 import { inline } from './build'
 import { closetParts } from './closets'
 import { drainCouplings } from './drainCouplings'
+import { drainRunParts } from './drainRuns'
 import { end } from './ends'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
 import type { Fitting, Port } from './types'
@@ -130,5 +131,6 @@ export function drainParts(): Fitting[] {
     ...drainCouplings(),
     ...solventFittings(),
     ...closetParts(),
+    ...drainRunParts(),
   ]
 }

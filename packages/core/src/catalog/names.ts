@@ -41,6 +41,7 @@ const MATERIAL_WORDS: Partial<Record<PipeMaterial, string>> = {
   'galvanised-steel': 'galvanised',
   'pvc-drain': 'PVC drain',
   'abs-drain': 'ABS drain',
+  'cast-iron': 'hubless iron',
   cpvc: 'CPVC',
   pvc: 'PVC',
   'pex-a': 'PEX type A',

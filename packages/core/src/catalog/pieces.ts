@@ -28,6 +28,7 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[], rea
   ['pvc-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
   ['abs-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
   ['chromed-supply', 'OD', ['1/4', '3/8', '1/2'], ['compression']],
+  ['cast-iron', 'hubless', ['1-1/2', '2', '3', '4'], ['shielded', 'flexible']],
 ]
 
 /** Ends in their middle position: 80 mm long, cut on the job between the two lengths named. */
@@ -50,7 +51,7 @@ export function tubePieces(): Fitting[] {
         ...inline({
           id: `tube.${material}.${sizeKey(system, size)}`,
           family: 'tube-piece',
-          name: `${materialWord(material)} ${isThreadedMaterial(material) || material.endsWith('drain') ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
+          name: `${materialWord(material)} ${isThreadedMaterial(material) || material.endsWith('drain') || material === 'cast-iron' ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
           material,
           heatSensitive: !isMetal(material) || material === 'chromed-supply',
           layingMm: DRAWN_MM,

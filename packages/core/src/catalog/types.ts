@@ -136,6 +136,7 @@ export const FAMILIES = [
   'closet-flange',
   'flange-riser',
   'flange-repair-ring',
+  'cleanout-tee',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -284,6 +284,26 @@ function drawEnd(port: Port, look: EndLook, draw: Draw): void {
     )
 }
 
+/** A tee whose branch ends in a plug with a square head: its mouth is as wide as the run. */
+function cleanoutBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const look = endLook(a)
+  const { outer, inner } = look.stations.at(-1) as Station
+  const mouth = outer * 1.45
+  straightBody(fitting, a, b, draw)
+  draw('outline', box(-outer, outer * 0.9, outer, mouth), true)
+  draw('outline', box(-outer - 3, mouth, outer + 3, mouth + 6), true)
+  for (const y of [0.25, 0.5, 0.75])
+    draw(
+      'detail',
+      [
+        [-inner, outer + (mouth - outer) * y],
+        [inner, outer + (mouth - outer) * y],
+      ],
+      false,
+    )
+  draw('outline', box(-outer * 0.3, mouth + 6, outer * 0.3, mouth + 6 + outer * 0.4), true)
+}
+
 /** A cap closes over the end, a plug goes into it with a square head to turn it by. */
 function closedBody(fitting: Fitting, a: Port, draw: Draw): void {
   const look = endLook(a)
@@ -581,6 +601,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'p-trap': solventTrapBody,
   standpipe: (fitting, a, _b, draw) => standpipeBody(fitting, a, draw),
   plug: closed,
+  'cleanout-tee': cleanoutBody,
   'vacuum-breaker': (fitting, a, b, draw) => {
     straightBody(fitting, a, b, draw)
     ventLines(a, b, draw)

@@ -1,5 +1,6 @@
 import type { Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
+import { opensRun } from '../assembly/oldJoints/removals'
 import { end } from '../catalog/ends'
 import type { Port } from '../catalog/types'
 import { CoreFault } from '../fault'
@@ -145,7 +146,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   const upright = standsOn(request)
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
-  if (!upright && !request.run && (!option || (pipe && option.removalId !== 'cut-open')))
+  if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known
@@ -166,7 +167,7 @@ export function drawJointLine(request: DrawRequest): Scene {
             chain: option,
             // what begins at the new valve has no wall behind it that a tape could be held to
             stubMm:
-              pipe && option.removalId !== 'cut-open' && (request.stubMm ?? option.leavesStubMm) !== null
+              pipe && !opensRun(option.removalId) && (request.stubMm ?? option.leavesStubMm) !== null
                 ? stubMm
                 : null,
             dimensions: request.dimensions ?? [],
@@ -193,7 +194,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
     if (upright) drawFloor(sheet, assembly.end.at[0], largest / 2 + 10)
-    if (pipe && option.removalId === 'cut-open') drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
+    if (pipe && opensRun(option.removalId)) drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
@@ -205,19 +206,16 @@ export function drawJointLine(request: DrawRequest): Scene {
       const reach = (upright ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below
       const side = seam.axis[0] > 0.5 ? 1 : -1
-      const label: Point = [seam.at[0] + across[0] * reach * side, seam.at[1] + across[1] * reach * side]
-      sheet.line(
-        `seam:${index}`,
-        'label',
-        [
-          seam.at,
-          [
-            seam.at[0] + across[0] * (reach - text * 0.9) * side,
-            seam.at[1] + across[1] * (reach - text * 0.9) * side,
-          ],
-        ],
-        { role: 'detail' },
-      )
+      const place = (out: number): Point => [
+        seam.at[0] + across[0] * out * side,
+        seam.at[1] + across[1] * out * side,
+      ]
+      let far = reach
+      // beside a bowl two joints may lie on one another: the next number stands further out
+      while (upright && sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * 1.3)))
+        far += text * 1.4
+      const label = place(far)
+      sheet.line(`seam:${index}`, 'label', [seam.at, place(reach - text * 0.9)], { role: 'detail' })
       sheet.seams.push({ id: `seam:${index}`, seam: index, at: seam.at, label })
       sheet.texts.push({
         id: `seam:${index}`,
@@ -228,7 +226,8 @@ export function drawJointLine(request: DrawRequest): Scene {
         anchor: 'middle',
       })
     })
-    if (first && (stage === 'cut' || stage === 'make') && pipe) {
+    // what stays is not cut
+    if (first && (stage === 'cut' || stage === 'make') && pipe && !(begins && upright)) {
       const r = pipe.odMm / 2
       const markAt = stubMm - first.maxMm
       sheet.line('mark:insertion', 'mark', [
@@ -332,6 +331,8 @@ export function drawJointLine(request: DrawRequest): Scene {
     title: pipe ? 'Joint line' : 'Joint line, pipe not yet known',
   }
 }
+
+const near = ([x, y]: Point, [a, b]: Point, mm: number) => Math.hypot(x - a, y - b) < mm
 
 /** Whether the line comes up to what stands on the floor: it is drawn standing. */
 const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>

@@ -34,7 +34,7 @@ export interface FixedEndsAsk {
     readonly closes?:
       | {
           readonly seam: number
-          readonly by: 'slide' | 'union' | 'spring' | 'joint'
+          readonly by: 'slide' | 'union' | 'spring' | 'joint' | 'fold'
           readonly needsMm: number
         }
       | undefined
@@ -214,7 +214,7 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
     dimensions.push({ id: 'place', from: open.from, to: open.to, mm: ask.placeMm, measurer: 'rule' })
   const { pieces } = layOut({ chain, stubMm: null, dimensions })
   const sliding = slidingOf(ask, pieces)
-  const ends = [chain.joints[0]?.maxMm ?? 0, chain.joints.at(-1)?.maxMm ?? 0] as const
+  const ends = [bareFor(chain.joints[0]), bareFor(chain.joints.at(-1))] as const
   const waits = (side: 'near' | 'far') => (sliding?.on === side ? sliding.needsMm : 0)
   const leastBareMm = [Math.max(ends[0], waits('near')), Math.max(ends[1], waits('far'))] as const
   const short = leastBareMm.findIndex((least, side) => {
@@ -241,6 +241,12 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
     spring: corner ? springRoundCorner(ask, corner.part) : springOf(ask),
     steps: stepsOf(ask, legs, pieces, sliding),
   }
+}
+
+/** Straight bare pipe that a joint on an old end takes, mm: rubber that is rolled back lies over as much again. */
+function bareFor(joint: Chain['joints'][number] | undefined): number {
+  const rolls = joint?.bodyForm === 'shielded' || joint?.bodyForm === 'flexible'
+  return (joint?.maxMm ?? 0) * (rolls ? 2 : 1)
 }
 
 /** Where a chain turns, and what comes out on each side of it; null where it goes straight on. */
@@ -323,6 +329,7 @@ function stepsOf(
       }),
     )
   if (chain.closes?.by === 'union') steps.push(step('fixed.union'))
+  if (chain.closes?.by === 'fold') steps.push(step('fixed.fold'))
   if (sliding) steps.push(step('fixed.draw-back'))
   return steps
 }

@@ -50,11 +50,18 @@ const RUNS = (['repair', 'corner', 'tee', 'valve'] as const).flatMap((insert) =>
     }),
   ),
 )
+const DRAIN_RUNS = waysOf({
+  lineId: 'run',
+  pipeId: 'cast-iron.service.4',
+  conditions: { ...PLAIN, service: 'waste', stubMm: 200 },
+  cutIn: { insert: 'repair', farMm: 200, freeMm: [0, 0], sidewaysMm: 0 },
+})
 /** As many that a union closes as that slide, or that are sprung: there are far fewer of those. */
 const runs = fc.oneof(
   ...['slide', 'union', 'spring'].map((by) =>
     fc.constantFrom(...RUNS.filter(({ closes }) => closes?.by === by)),
   ),
+  fc.constantFrom(...DRAIN_RUNS),
 )
 /** What is sprung, and what is bowed. */
 const TUBES = ['copper.l.1/2', 'pex-b.sdr9.1/2'].map((id) => pipeById(id) as Pipe)

@@ -93,7 +93,7 @@ describe('fixtures and what stands before them', () => {
       ROUTE_IDS.flatMap((id) => routeById(id).stages.flatMap((stage) => Object.keys(stage))),
     )
     for (const part of CATALOG)
-      if (!['slip', 'union', 'tee', 'dual-stop', 'hose-adapter'].includes(roleOf(part)))
+      if (!['slip', 'union', 'tee', 'cleanout', 'dual-stop', 'hose-adapter'].includes(roleOf(part)))
         expect(placed).toContain(roleOf(part))
     // what makes a garden hose of a pipe is part of no line
     expect(placed).not.toContain('hose-adapter')

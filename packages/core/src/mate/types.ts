@@ -200,7 +200,7 @@ export interface MateOption {
    */
   readonly closes?: {
     readonly seam: number
-    readonly by: 'slide' | 'union' | 'spring' | 'joint'
+    readonly by: 'slide' | 'union' | 'spring' | 'joint' | 'fold'
     readonly needsMm: number
   }
   /** Improvised or temporary: what has to follow. */

@@ -3,6 +3,7 @@ import { isUnion, UNION_STEP } from '../assembly/acts/union'
 import { partOf } from '../assembly/kept'
 import { jointHeat } from '../assembly/methods/heat'
 import { methodById } from '../assembly/methods/table'
+import { opensRun } from '../assembly/oldJoints/removals'
 import type { Schools } from '../assembly/schools'
 import { slides } from '../fitup/fixedEnds'
 import type { MateOption } from '../mate/types'
@@ -35,11 +36,11 @@ export interface Closing {
 }
 
 /**
- * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides, the
- * one that is sprung, or the one that needs no turn; none where a union's nut does it, or where only one end is fixed.
+ * Joints of a way between two fixed ends that can only close when all the others are made: both ends of what slides or is
+ * rolled back, the one that is sprung, or the one that needs no turn; none where a union's nut does it, or where only one end is fixed.
  */
 export function lastSeams({ closes }: Pick<MateOption, 'closes'>): ReadonlySet<number> {
-  if (closes?.by === 'slide') return new Set([closes.seam, closes.seam + 1])
+  if (closes?.by === 'slide' || closes?.by === 'fold') return new Set([closes.seam, closes.seam + 1])
   return new Set(closes?.by === 'spring' || closes?.by === 'joint' ? [closes.seam] : [])
 }
 
@@ -93,10 +94,13 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   if (option.closes?.by !== 'slide') return
   const { seam, needsMm } = option.closes
   const last = lastSeams(option)
-  const [on, back] = [`${lineId}/${seam}/${SLIDE_STEPS.on.key}`, slideBack(lineId, seam)]
+  const on = `${lineId}/${seam}/${SLIDE_STEPS.on.key}`
+  // what is cemented is drawn back while the cement is wet, and its joints say so
+  const wet = (option.joints[seam]?.seal ?? '').includes('cement')
+  const back = wet ? `${lineId}/${seam}/close` : slideBack(lineId, seam)
   const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm }
   graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
-  graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
+  if (!wet) graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
   for (const step of removed) graph.precede(step, on)
   // burrs off, bright, nuts on: nothing can be done to an end that the part is slid over
   for (const at of last)
@@ -104,8 +108,9 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
       if (['prepare', 'captive'].includes(templateOf(work, step)?.kind ?? '')) graph.precede(step, on)
   for (const close of closes) {
     // what is in its heat stands in its place meanwhile, and is made with it
-    if (work.last.has(close.seam)) graph.precede(back, close.step)
-    else for (const done of doneAt(work, close)) graph.precede(done, back)
+    if (work.last.has(close.seam)) {
+      if (close.step !== back) graph.precede(back, close.step)
+    } else for (const done of doneAt(work, close)) graph.precede(done, back)
     if (option.joints[close.seam]?.atStub) graph.precede(on, close.step)
   }
   graph.precede(on, back)
@@ -117,7 +122,7 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
  * made at both its ends.
  */
 export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'>): string | null {
-  if (!closes || closes.by === 'slide') return null
+  if (!closes || closes.by === 'slide' || closes.by === 'fold') return null
   return `${lineId}/${closes.seam}/${closes.by === 'union' ? UNION_STEP.key : 'close'}`
 }
 
@@ -163,7 +168,8 @@ export function makeUp(work: Closing): void {
   const { graph, option, closes, early } = work
   const { last } = work
   const stubNeedsFlame = methodById(option.joints[0]?.method ?? 'compression').needsFlame
-  const inPlace = (seam: number) => oneHeatWith(work, seam).some((each) => option.joints[each]?.atStub)
+  const inPlace = (seam: number) =>
+    onStandingSleeve(option, seam) || oneHeatWith(work, seam).some((each) => option.joints[each]?.atStub)
   // what is made in one heat has its place by the first of it
   const led = closes.filter(({ seam }) => !last.has(seam) && (work.heats.get(seam) ?? seam) === seam)
   const stubs = led.filter(({ seam }) => inPlace(seam))
@@ -189,6 +195,18 @@ export function makeUp(work: Closing): void {
     if (before && (before.template.flame || !template.flame))
       for (const done of doneAt(work, before)) graph.precede(done, step)
   }
+}
+
+/** Rubber with a pipe in either end. */
+export const isSleeve = (part: MateOption['parts'][number] | undefined) =>
+  part?.family === 'shielded-coupling' || part?.family === 'flexible-coupling'
+
+/** Whether a piece comes into a sleeve that stands on the first old end of a run already. */
+export function onStandingSleeve(
+  { joints, parts, removalId }: Pick<MateOption, 'joints' | 'parts' | 'removalId'>,
+  seam: number,
+): boolean {
+  return opensRun(removalId) && seam === 1 && isSleeve(parts[0]) && joints[0]?.atStub === true
 }
 
 /** The seams that are made in the heat of one, itself among them. */

@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { DRAIN_TESTS } from '../reference/drainTest'
 import { TEST_PRESSURES } from '../reference/testPressure'
 import type { Graph } from './graph'
 import type { PlanLine, PlanRequest } from './types'
@@ -10,6 +11,9 @@ const STEPS = {
   hold: { key: 'hold', kind: 'prove', words: 'prove.hold', seconds: 60 },
   inspect: { key: 'inspected', kind: 'safe', words: 'cover.inspected', seconds: 60 },
   cover: { key: 'cover', kind: 'finish', words: 'cover.wall', seconds: 60 },
+  full: { key: 'drain-full', kind: 'prepare', words: 'hold.fill', seconds: 600 },
+  stand: { key: 'drain-stand', kind: 'wait', words: 'hold.stand', seconds: 0, passive: true },
+  level: { key: 'drain-level', kind: 'prove', words: 'prove.level', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
 const at = (step: keyof typeof STEPS) => `general/${STEPS[step].key}`
@@ -17,35 +21,19 @@ const at = (step: keyof typeof STEPS) => `general/${STEPS[step].key}`
 /** Looks that a covered joint cannot be given any more. */
 const LOOKS = ['general/two-hours', 'general/morning'] as const
 
-const isCovered = ({ conditions: { access, service } }: PlanLine) =>
-  access !== 'reachable' && service !== 'waste'
+const isShutIn = ({ conditions: { access } }: PlanLine) => access !== 'reachable'
+const isDrain = ({ conditions: { service } }: PlanLine) => service === 'waste'
+const isCovered = (line: PlanLine) => isShutIn(line) && !isDrain(line)
 
-/**
- * What will be covered waits until it has been held under pressure, looked at again as the house has it and, where a
- * permit is open, inspected; the line stays under pressure while it is covered. What is left long is cut after that.
- */
-export function addCovering(graph: Graph, { lines, permit = false, codeProfile = 'IPC' }: PlanRequest): void {
-  const covered = lines.filter(isCovered)
-  if (covered.length === 0) return
+/** Lines of water are held under pressure, all at once. */
+function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
   const { minutes, leastKpa } = TEST_PRESSURES[codeProfile]
   const said = { minutes, bar: (leastKpa ?? 0) / 100 }
-  const buried = covered.every(({ conditions }) => conditions.access === 'buried')
   graph.add(at('set'), STEPS.set, null, null, said)
   graph.add(at('wait'), { ...STEPS.wait, seconds: minutes * 60 }, null, null, said)
   graph.add(at('hold'), STEPS.hold, null, null, said)
-  graph.add(at('cover'), { ...STEPS.cover, words: buried ? 'cover.ground' : STEPS.cover.words }, null, null)
   graph.precede(at('set'), at('wait'))
   graph.precede(at('wait'), at('hold'))
-  graph.precede(at('hold'), at('cover'))
-  if (permit) {
-    graph.add(at('inspect'), STEPS.inspect, null, null)
-    graph.precede(at('hold'), at('inspect'))
-    graph.precede(at('inspect'), at('cover'))
-  }
-  for (const look of LOOKS) {
-    graph.precede(at('hold'), look)
-    graph.precede(look, at('cover'))
-  }
   // warmth moves the gauge, and a heater is not made for it
   graph.precede(at('hold'), 'general/heater-on')
   for (const { lineId, leftLong } of covered) {
@@ -53,11 +41,64 @@ export function addCovering(graph: Graph, { lines, permit = false, codeProfile =
     const dry = leftLong === undefined ? 'dry-outlet' : 'dry-cap'
     for (const look of ['dry-inlet', dry]) graph.precede(`${lineId}/line/${look}`, at('set'))
   }
+}
+
+/** New drain is plugged, filled and looked at before it is used, and long before it is covered. */
+function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
+  const { minutes } = DRAIN_TESTS[codeProfile]
+  const said = { minutes, code: codeProfile }
+  graph.add(at('full'), STEPS.full, null, null, said)
+  graph.add(at('stand'), { ...STEPS.stand, seconds: minutes * 60 }, null, null, said)
+  graph.add(at('level'), STEPS.level, null, null)
+  graph.precede(at('full'), at('stand'))
+  graph.precede(at('stand'), at('level'))
+  for (const { lineId } of drains) {
+    for (const { id, seam } of graph.nodes.values())
+      if (seam !== null && id.startsWith(`${lineId}/`)) graph.precede(id, at('full'))
+    graph.precede(at('level'), `${lineId}/line/fill`)
+  }
+}
+
+/** The covering itself, what comes before it whatever is covered, and what it comes before. */
+function addCover(graph: Graph, shut: readonly PlanLine[], proofs: readonly string[], permit: boolean): void {
+  const words = shut.every(({ conditions }) => conditions.access === 'buried') ? 'cover.ground' : 'cover.wall'
+  const dry = shut.every(isDrain)
+  graph.add(at('cover'), { ...STEPS.cover, words: dry ? `${words}-drain` : words }, null, null)
+  for (const proof of proofs) graph.precede(proof, at('cover'))
+  if (permit) {
+    graph.add(at('inspect'), STEPS.inspect, null, null)
+    for (const proof of proofs) graph.precede(proof, at('inspect'))
+    graph.precede(at('inspect'), at('cover'))
+  }
+  for (const look of LOOKS) {
+    for (const proof of proofs) graph.precede(proof, look)
+    graph.precede(look, at('cover'))
+  }
+  graph.precede(at('cover'), 'general/record')
+}
+
+/**
+ * What will be covered waits until it has been held under pressure, looked at again as the house has it and, where a
+ * permit is open, inspected; the line stays under pressure while it is covered. What is left long is cut after that.
+ */
+export function addCovering(graph: Graph, request: PlanRequest): void {
+  const { lines, permit = false } = request
+  const shut = lines.filter(isShutIn)
+  if (shut.length === 0) return
+  const [covered, drains] = [shut.filter(isCovered), shut.filter(isDrain)]
+  if (covered.length > 0) holdLines(graph, covered, request)
+  if (drains.length > 0) holdDrains(graph, drains, request)
+  addCover(
+    graph,
+    shut,
+    [...(covered.length > 0 ? [at('hold')] : []), ...(drains.length > 0 ? [at('level')] : [])],
+    permit,
+  )
+  if (covered.length === 0) return
   // what leaves a valve that stands in the wall is cut and fitted once that is shut
   for (const { lineId, leftLong } of lines)
     if (leftLong !== undefined) {
       graph.precede(`${lineId}/line/dry-cap`, at('set'))
       graph.precede(at('cover'), `${lineId}/line/cut-long`)
     }
-  graph.precede(at('cover'), 'general/record')
 }

@@ -1,6 +1,6 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { partOf } from '../assembly/kept'
-import { CUT_OPEN } from '../assembly/oldJoints/removals'
+import { opensRun } from '../assembly/oldJoints/removals'
 import { isMetal, isPlastic } from '../reference/materials'
 import type { Graph } from './graph'
 import { laterSeams } from './leftLong'
@@ -25,7 +25,7 @@ const LATER = ['general/two-hours', 'general/morning', 'general/record'] as cons
 /** Whether plastic, or what parts metals, lies in a metal run now: then the bridge over the cut stays. Behind an end there is nothing to bridge to. */
 function isParted({ option }: PlanLine): boolean {
   return (
-    option.removalId === CUT_OPEN.id &&
+    opensRun(option.removalId) &&
     option.joints.some(
       ({ tubeMaterial, to }) => isPlastic(tubeMaterial) || option.parts[to]?.family === 'dielectric-union',
     )

@@ -1,7 +1,7 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import type { Content, Mount } from '../assembly/bodies/types'
 import { methodById } from '../assembly/methods/table'
-import { CUT_OPEN, KEEP_STOP, NEW_END } from '../assembly/oldJoints/removals'
+import { KEEP_STOP, NEW_END, opensRun } from '../assembly/oldJoints/removals'
 import { closingAct } from './closing'
 import type { Graph } from './graph'
 import { BIB, isCapped } from './lineWords'
@@ -25,7 +25,7 @@ const PARTS_IT: ReadonlySet<string> = new Set([
 ])
 
 /** Removals after which no old connector is left: none was there, or it is what they undo. */
-const NO_CONNECTOR: ReadonlySet<string> = new Set(['bare', NEW_END.id, CUT_OPEN.id, KEEP_STOP.id])
+const NO_CONNECTOR: ReadonlySet<string> = new Set(['bare', NEW_END.id, KEEP_STOP.id])
 
 /** What grit and air are run out of, by what is in the body; the first that it holds. */
 const RUNS: readonly (readonly [Content, StepTemplate, readonly Mount[]])[] = [
@@ -46,7 +46,8 @@ export function addOldConnector(
   shut: string,
   removal: readonly string[],
 ): void {
-  if (NO_CONNECTOR.has(option.removalId) || conditions.oldJoint === 'none') return
+  if (NO_CONNECTOR.has(option.removalId) || opensRun(option.removalId) || conditions.oldJoint === 'none')
+    return
   // a bib is its own end, and pipes go straight into what hangs in a wall
   const mount = bodies.find(({ id }) => id === meets?.to)?.mount
   if (mount === 'wall' || mount === 'in-wall' || option.parts.some(({ family }) => BIB.test(family))) return

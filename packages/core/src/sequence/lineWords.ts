@@ -1,5 +1,5 @@
 import { methodById } from '../assembly/methods/table'
-import { CUT_OPEN, KEEP_STOP } from '../assembly/oldJoints/removals'
+import { KEEP_STOP, opensRun } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
 import { SHUTS } from '../record'
 
@@ -41,8 +41,10 @@ export function isCapped(parts: MateOption['parts']): boolean {
 /** A line's own steps speak of its stop and its connector only where it has them. */
 export function lineWords(words: string, option: MateOption, feeds: boolean): string {
   const { parts, removalId } = option
+  if (opensRun(removalId) && /^drain\.(un)?plug$/.test(words)) return `${words}-both`
   if (words === 'prove.fill') {
     if (isCloset(option)) return 'prove.flush'
+    if (opensRun(removalId)) return 'prove.run'
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
   }
@@ -64,7 +66,7 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
       }[words] ?? words
     )
   // in a run nothing is left open either, whatever shuts it
-  if (removalId === CUT_OPEN.id)
+  if (opensRun(removalId))
     return (
       {
         'prove.tissue-inlet': 'prove.tissue-joints',

@@ -2,7 +2,7 @@ import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
-import { CUT_OPEN, KEEP_STOP, removalById } from '../assembly/oldJoints/removals'
+import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal, type Medium } from '../reference/materials'
@@ -16,9 +16,11 @@ import {
   type Closing,
   closeLast,
   drawUnions,
+  isSleeve,
   keepFromHeat,
   lastSeams,
   makeUp,
+  onStandingSleeve,
   wantsWrapping,
 } from './closing'
 import { addCovering } from './covering'
@@ -33,14 +35,24 @@ import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
-const CUTS = /^remove\.(cut|saw|chain-cut|flange-(saw|cut))/
+const CUTS = /^remove\.(cut|saw|chain|flange-(saw|cut))/
 const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
 }
 
 /** Acts that push home: what slides is drawn back over the end instead, and says so. */
-const PUSHES: ReadonlySet<string> = new Set(['sweat.flux', 'push.push', 'press.press', 'gasket.tighten'])
+const PUSHES: ReadonlySet<string> = new Set([
+  'sweat.flux',
+  'push.push',
+  'press.press',
+  'gasket.tighten',
+  'cement.join-pvc',
+  'cement.join-abs',
+])
+
+/** Acts of rubber sleeves: at their second end, and where one is rolled back over an old end until the piece stands. */
+const SLEEVES = /^(shield|flexible)\.(sleeve|tighten)$/
 
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
 const BLANK_TRIM_MM = 6
@@ -154,6 +166,7 @@ function addLine(
     ...[...heats].flatMap(([seam, first]) => (heatsLast.has(first) ? [seam] : [])),
   ])
   const slid = option.closes?.by === 'slide' ? lastSeams(option) : new Set<number>()
+  const folded = option.closes?.by === 'fold' ? lastSeams(option) : new Set<number>()
   // what begins at a new valve gets water when that is opened
   const behindValve = line.meets?.from !== undefined && line.branchOf === undefined
   const unstopped = !behindValve && !hasStop(option)
@@ -191,6 +204,10 @@ function addLine(
       seam: seam + 1,
       ...said,
     }
+    const sleeveEnd = (at: number) => {
+      if (folded.has(at)) return joint.atStub ? '-folded' : '-over'
+      return at > 0 && isSleeve(option.parts[joint.from]) ? '-other' : ''
+    }
     // a part that is made on the job is made once; at its far end only that is left
     const farEnd = option.parts[joint.from]?.standing && !option.parts[joint.to]?.standing
     for (const template of templates) {
@@ -206,7 +223,9 @@ function addLine(
               ? `${template.words}-other`
               : slid.has(seam) && PUSHES.has(template.words)
                 ? `${template.words}-slid`
-                : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+                : SLEEVES.test(template.words)
+                  ? `${template.words}${sleeveEnd(seam)}`
+                  : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there
@@ -241,7 +260,8 @@ function addLine(
         graph.precede(step, id('line', 'fill'))
         // the pipe is open no longer than it has to be
         const kind = graph.nodes.get(step)?.template.kind ?? ''
-        if (onOld && ['prepare', 'captive'].includes(kind)) graph.precede(step, id('line', 'unplug'))
+        const setDown = isCloset(option) && seam === option.joints.length - 1
+        if (!setDown && ['prepare', 'captive'].includes(kind)) graph.precede(step, id('line', 'unplug'))
       }
     // what hangs on a stop that stays is joined while that is shut
     else if (early(seam) || staysAt(line)) for (const step of all) graph.precede(step, open)
@@ -255,6 +275,8 @@ function addLine(
   const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
   const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, last, heats, carried }
   if (option.closes?.by === 'slide') addSlide(closing, removed, open)
+  // a sleeve stands on the old end before the piece comes into it
+  if (onStandingSleeve(option, 1)) graph.precede(id(0, 'close'), id(1, 'close'))
   drawUnions(closing, open, id('line', 'dry-outlet'))
   closeLast(closing)
   makeUp(closing)
@@ -369,7 +391,7 @@ function build(request: PlanRequest): Graph {
   const general = GENERAL_STEPS.filter(
     (step) => applies[step.when] && !(kept && (step.when === 'hot' || step.key === 'proved')),
   )
-  const inRuns = water.length > 0 && water.every(({ option }) => option.removalId === CUT_OPEN.id)
+  const inRuns = water.length > 0 && water.every(({ option }) => opensRun(option.removalId))
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
   for (const step of general) {
     const valves =
@@ -428,12 +450,15 @@ export function sequence(request: PlanRequest): Plan {
   const order = inOrder(graph)
   const afterShut = graph.reachableFrom(SHUT)
   const beforeRestore = graph.before(RESTORE)
-  // where no water is shut, what proves the work is what comes after it
-  const proves = ({ template }: Node) => !graph.nodes.has(SHUT) && ['prove', 'record'].includes(template.kind)
+  // where no water is shut, what comes after the work is what proves it, and all behind that
+  const proofs = graph.nodes.has(SHUT)
+    ? []
+    : order.filter(({ template }) => ['prove', 'record'].includes(template.kind))
+  const proving = new Set(proofs.flatMap(({ id }) => [id, ...graph.reachableFrom(id)]))
   const phaseOf = (node: Node): PlannedStep['phase'] =>
     node.id === SHUT || node.id === RESTORE || (afterShut.has(node.id) && beforeRestore.has(node.id))
       ? 'water-off'
-      : afterShut.has(node.id) || proves(node)
+      : afterShut.has(node.id) || proving.has(node.id)
         ? 'after'
         : 'before'
   const placeOf = places(request)

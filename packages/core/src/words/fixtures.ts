@@ -47,6 +47,8 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.tub.1-1/2': 'Tub waste and overflow, 1-1/2 in tail with a slip nut',
   'waste.tub.glued.1-1/2': 'Tub waste and overflow of 1-1/2 in pipe, cemented',
   'waste.standpipe': 'Standpipe of a washing machine',
+  'waste.run.repair': 'New pipe for what is bad',
+  'waste.run.cleanout': 'A cleanout into the run',
 }
 
 /** What goes in, by its id. */
@@ -65,6 +67,7 @@ export const WORKED_ON_WORDS: Readonly<Record<string, string>> = {
   bib: 'Hose bib',
   heater: 'Water heater',
   run: 'A run of pipe',
+  drain: 'A run of drain',
   other: 'Something else',
 }
 
@@ -158,7 +161,16 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   'tub-shower': [...TUBS, 'waste.shower.2'],
   shower: ['waste.shower.2'],
   washer: ['waste.standpipe'],
-  other: [...TAILS, 'waste.bowl', ...TUBS, 'waste.shower.2', 'waste.standpipe'],
+  drain: ['waste.run.repair', 'waste.run.cleanout'],
+  other: [
+    ...TAILS,
+    'waste.bowl',
+    ...TUBS,
+    'waste.shower.2',
+    'waste.standpipe',
+    'waste.run.repair',
+    'waste.run.cleanout',
+  ],
 }
 
 /** Every kind of waste that may be there. */
@@ -244,6 +256,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'closet-flange': 'closet flange',
   'flange-riser': 'flange riser ring',
   'flange-repair-ring': 'flange repair ring',
+  'cleanout-tee': 'cleanout tee with plug',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -52,6 +52,8 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   unscrew: 'unscrew the old stop',
   'new-end': 'nothing to take off',
   'cut-open': 'cut the run open',
+  'cut-open-drain': 'cut the run open',
+  'cut-open-iron': 'cut the iron open',
 }
 
 export const TOOL_WORDS: Readonly<Record<string, string>> = {

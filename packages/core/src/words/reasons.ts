@@ -134,6 +134,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'fixed.spring-corner':
     'Make up the one leg, then push it sideways until {needsMm, number, missing-length} is clear of the other, and let it back in.',
   'fixed.union': 'Draw the union together last.',
+  'fixed.fold':
+    'Roll the rubber back on itself over the old end, put the piece in line and roll it over: nothing has to be drawn apart.',
   'fixed.draw-back':
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
   'trap.aside':
@@ -243,6 +245,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'cement.not-dry': 'The line is not dry: cement does not take on wet pipe, so no {method} joint here.',
   'drain.out-of-round':
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
+  'drain.run-held':
+    'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
   'drain.vent':
     'A trap is vented within the length of its arm, by the local code; whether this one is, is not worked out here. A gurgle or a slow drain says it is not.',
   'drain.flexible-above':

@@ -47,6 +47,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'closet-flange': 'flange',
   'flange-riser': 'riser ring',
   'flange-repair-ring': 'repair ring',
+  'cleanout-tee': 'cleanout tee',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

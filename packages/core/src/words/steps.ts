@@ -93,11 +93,19 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'hold.wait': 'Leave it shut for {minutes} minutes.',
   'prove.hold':
     'Read the gauge again: no fall that warmth or plastic does not explain, and every joint that will be covered is dry.',
+  'hold.fill':
+    'Plug the drain below the new work and every open end; fill it with water until that stands {code, select, EN {a metre} other {ten feet}} over the highest new joint, or at the rim of the lowest fixture above. Where nothing can be plugged, ask the authority whether it takes a test by flow.',
+  'hold.stand': 'Leave it full for {minutes} minutes, nobody draws a tap into it.',
+  'prove.level':
+    'The level has not fallen, and every joint that will be covered is dry. Let the water go slowly; take the plugs out and count them.',
   'cover.inspected':
-    'A permit is open: the inspector has seen it open and under pressure. Nothing is covered before.',
+    'A permit is open: the inspector has seen it open and under pressure, a drain full of water. Nothing is covered before.',
   'cover.wall':
     'Close the wall, or have it closed, the line under pressure meanwhile: a nail or a screw in it is seen at the gauge.',
   'cover.ground': 'Bed it in sand and fill in, the line under pressure meanwhile.',
+  'cover.wall-drain': 'Close the wall, or have it closed: no screw and no nail where the drain runs.',
+  'cover.ground-drain':
+    'Bed it in sand along its whole length, its fall as it was read, so that no coupling bears it; fill in by layers.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
   'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
   'remove.undo-connector':
@@ -187,7 +195,30 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'shield.sleeve':
     'Shield and bands back over the pipe, the rubber sleeve onto it up to its stop: it is marked for the two pipes that it joins.',
   'shield.tighten':
-    'Both pipes home against the stop, the shield over the sleeve, the screws where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
+    'Home against the stop, the shield over the sleeve, the screws where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
+  'shield.sleeve-other': 'The other pipe into the sleeve, home against its stop.',
+  'shield.tighten-other':
+    'Home against the stop, the screws of this half: each to 60 in-lb by a torque wrench, in turns.',
+  'shield.sleeve-folded':
+    'Shield and bands back over the old pipe; half the sleeve onto its end up to the stop, the other half rolled back over itself, so that the piece comes in past it.',
+  'shield.tighten-folded':
+    'The shield over the sleeve, the screws of this half where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
+  'shield.sleeve-over': 'The piece in line, its fall as before, its end up to the sleeve’s stop.',
+  'shield.tighten-over':
+    'Roll the sleeve over the piece; shield over it, the screws of this half: each to 60 in-lb by a torque wrench, in turns.',
+  'flexible.sleeve-other': 'The other pipe into the sleeve, to its middle.',
+  'flexible.tighten-other':
+    'In line, nothing sags; the screws of this half, each to 60 in-lb by a torque wrench.',
+  'flexible.sleeve-folded':
+    'Bands over the old pipe, the sleeve all the way onto it, so that the piece comes in past it.',
+  'flexible.tighten-folded': 'The screws of this half, each to 60 in-lb by a torque wrench.',
+  'flexible.sleeve-over': 'The piece in line, its fall as before, its end up to the old pipe.',
+  'flexible.tighten-over':
+    'Draw the sleeve half over the piece; the screws of this half, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
+  'cement.join-pvc-slid':
+    'Primer, then PVC cement, on this end as far as its mark and in what slides; draw it over both at once to the marks, a quarter turn, hold 30 s.',
+  'cement.join-abs-slid':
+    'ABS cement, no primer, on this end as far as its mark and in what slides; draw it over both at once to the marks, a quarter turn, hold 30 s.',
   'slip.cut': 'Cut the tube square and take both burrs off, so that the washer is not cut.',
   'slip.nut': 'Nut first, then the washer, its taper toward the joint. No tape, no paste.',
   'slip.tighten':
@@ -195,7 +226,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'drain.no-use': 'Nobody runs water into this drain until it is proved; chemical cleaner in it? Ask first.',
   'drain.plug': 'Plug the open pipe against sewer gas; the plug hangs on a string.',
   'drain.unplug': 'Take the plug out.',
+  'drain.plug-both':
+    'Plug both open pipes against sewer gas and what still comes; each plug hangs on a string.',
+  'drain.unplug-both': 'Take both plugs out and count them.',
   'prove.fill': 'Fill the bowl and let it go at once; a tissue round every nut and under the bend.',
+  'prove.run':
+    'Run what drains through here at full flow, the fixture farthest up first, a bowl of water let go at once; a tissue round every joint, and look again when it has stopped.',
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',
   'remove.nut-washer': 'Nut and seat clean and sound? A new washer goes in.',
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
@@ -223,12 +259,18 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Saw the pipe flush with its hub; bore what is left of it out with the borer of that size, slowly, not into the hub; wipe the hub clean and dry.',
   'remove.chain-cut':
     'Chain round at the mark, square; tighten a notch, rock it, tighten again until it parts. Where it is thin or rotten it may crush: farther back, to sound iron.',
+  'remove.hold-run':
+    'Hold the run on both sides of the cut by strap or hanger, of a stack by a riser clamp above and below, so that nothing drops and the fall stays. Nobody uses what drains through it.',
+  'remove.saw-open':
+    'A bucket and a rag below; saw out the marked length, square at both ends, and take the burrs off inside and out.',
+  'remove.chain-open':
+    'Chain round at the one mark, square: tighten a notch, rock it, tighten again until it parts; then at the other, and lift the length out, two hands on it. Where it is thin or rotten it may crush: farther back, to sound pipe.',
   'remove.saw-lead':
     'Saw the lead square with a coarse saw, support it meanwhile; dress it round with a turnpin. Gloves, wash hands, no dry sanding.',
   'flexible.sleeve':
     'Bands onto the sleeve, the sleeve onto the pipe by half its length: it is marked for the two pipes that it joins.',
   'flexible.tighten':
-    'Both pipes to the middle of the sleeve, in line; the screws where a driver still reaches, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
+    'The pipe to the middle of the sleeve, in line; the screws where a driver still reaches, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
   'hub.gasket':
     'The gasket that is marked for this hub and plastic pipe: pressed into the hub until its lip lies on the rim; the pipe’s end chamfered. Lubricant for gaskets on both, never grease.',
   'hub.push':

@@ -101,6 +101,12 @@ const into = (insert: NonNullable<Body['insert']>): BodyKind => ({
   insert,
 })
 
+/** What goes into a run of drain. */
+const intoDrain = (insert: 'repair' | 'cleanout'): BodyKind => ({
+  ...drainOf(`waste.run.${insert}`, 'pipe', 'any'),
+  insert,
+})
+
 /**
  * Everything that can go in, a row each. Ends are maker's sheet, typical of the kind; which water a fixture takes and
  * what it holds are common practice. What was released stays as it is: stored bodies were made from it.
@@ -181,6 +187,8 @@ export const BODY_KINDS: readonly BodyKind[] = [
     of('tube', 'IPS', '1-1/2', 'abs-drain'),
   ),
   drainOf('waste.standpipe', 'stands', 'standpipe'),
+  intoDrain('repair'),
+  intoDrain('cleanout'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

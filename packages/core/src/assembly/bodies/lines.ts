@@ -65,7 +65,7 @@ function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [Po
 export function lineEnds(bodies: readonly Body[], service: string, hasPipe: boolean): LineEnds | null {
   if (service === 'drain') {
     const waste = find(bodies, (port) => port.service === 'waste')
-    return waste && { from: 'pipe', to: waste[0], insert: null }
+    return waste && { from: 'pipe', to: waste[0], insert: waste[1].insert ?? null }
   }
   if (service === 'branch') return branchEnds(bodies)
   const house = service === 'hot' || service === 'cold'

@@ -41,6 +41,7 @@ const DRAIN_PIPE = [
 /** Rubber on pipe, drawn tight by bands. */
 const BANDED = {
   medium: 'drain',
+  folds: true,
   needsFlame: false,
   needsDry: false,
   concealable: 'yes',
@@ -67,14 +68,19 @@ const SET_DOWN = {
   lifeYears: 25,
   toolRoomMm: 50,
   buried: 'no',
+  riskPerMille: 8,
+  pairings: [
+    { tip: 'closet-outlet', body: 'closet-flange' },
+    { tip: 'closet-outlet', body: 'old-flange' },
+  ],
+  steps: [
+    { key: 'bolts', kind: 'prepare', words: 'closet.bolts', seconds: 90 },
+    { key: 'seal', kind: 'prepare', words: 'closet.seal', seconds: 60, after: ['bolts'] },
+    { key: 'close', kind: 'close', words: 'closet.set', seconds: 240, after: ['seal'], heatSensitive: true },
+    { key: 'shim', kind: 'finish', words: 'closet.shim', seconds: 180, after: ['close'] },
+  ],
 } as const
 const IN = 25.4
-const SETTING: MethodRow['steps'] = [
-  { key: 'bolts', kind: 'prepare', words: 'closet.bolts', seconds: 90 },
-  { key: 'seal', kind: 'prepare', words: 'closet.seal', seconds: 60, after: ['bolts'] },
-  { key: 'close', kind: 'close', words: 'closet.set', seconds: 240, after: ['seal'], heatSensitive: true },
-  { key: 'shim', kind: 'finish', words: 'closet.shim', seconds: 180, after: ['close'] },
-]
 
 /** What is screwed down onto a flange, through it into the floor. */
 const SCREWED = {
@@ -93,6 +99,32 @@ const SCREWED = {
   toolRoomMm: 50,
   buried: 'no',
 } as const
+
+/** The same acts for each: the floor is looked at, then it is screwed down. */
+const onFloor = (words: 'flange.ring' | 'flange.stack', seconds: number) =>
+  [
+    { key: 'floor', kind: 'prepare', words: 'flange.floor', seconds: 60 },
+    { key: 'close', kind: 'close', words, seconds, after: ['floor'] },
+  ] as const
+
+/** A flange that seals by rubber on the inside of the pipe. */
+const IN_BORE = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: false,
+  concealable: 'yes',
+  consumables: [],
+  stubExtraMm: { fixed: 0, perOd: 0 },
+  seal: 'bore-gasket',
+  toolRoomMm: 25,
+  buried: 'no',
+} as const
+const inBore = (cleanSeconds: number, words: 'flange.tighten-bore' | 'flange.twist', seconds: number) =>
+  [
+    { key: 'clean', kind: 'prepare', words: 'flange.clean-bore', seconds: cleanSeconds },
+    { key: 'close', kind: 'close', words, seconds, after: ['clean'] },
+    { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240, after: ['close'] },
+  ] as const
 
 /** Joints of drains: by their own fall, without pressure. */
 export const DRAIN_METHODS = [
@@ -288,54 +320,30 @@ export const DRAIN_METHODS = [
     ],
   },
   {
+    ...IN_BORE,
     id: 'bore-gasket',
     name: 'flange tightened in the pipe',
-    medium: 'drain',
     pairings: [{ tip: 'bore-gasket', body: 'tube', bodies: ['cast-iron'] }],
-    needsFlame: false,
-    needsDry: false,
-    concealable: 'yes',
     setUpSeconds: 30,
     tools: ['nut-driver'],
-    consumables: [],
     riskPerMille: 9,
-    stubExtraMm: { fixed: 0, perOd: 0 },
-    seal: 'bore-gasket',
     reversible: 'with-wrenches',
     lifeYears: 40,
-    toolRoomMm: 25,
-    buried: 'no',
     source: { title: 'Closet flange with a gasket inside iron pipe, typical', certainty: "maker's sheet" },
-    steps: [
-      { key: 'clean', kind: 'prepare', words: 'flange.clean-bore', seconds: 180 },
-      { key: 'close', kind: 'close', words: 'flange.tighten-bore', seconds: 240, after: ['clean'] },
-      { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240, after: ['close'] },
-    ],
+    steps: inBore(180, 'flange.tighten-bore', 240),
   },
   {
+    ...IN_BORE,
     id: 'twist-in',
     name: 'flange twisted into the pipe',
-    medium: 'drain',
     pairings: [{ tip: 'twist-in', body: 'tube', bodies: ['cast-iron', 'pvc-drain', 'abs-drain'] }],
-    needsFlame: false,
-    needsDry: false,
-    concealable: 'yes',
     setUpSeconds: 20,
     tools: [],
-    consumables: [],
     riskPerMille: 30,
-    stubExtraMm: { fixed: 0, perOd: 0 },
-    seal: 'bore-gasket',
     reversible: 'by-hand',
     lifeYears: 15,
-    toolRoomMm: 25,
-    buried: 'no',
     source: { title: 'Closet flange that is twisted in, typical', certainty: "maker's sheet" },
-    steps: [
-      { key: 'clean', kind: 'prepare', words: 'flange.clean-bore', seconds: 120 },
-      { key: 'close', kind: 'close', words: 'flange.twist', seconds: 90, after: ['clean'] },
-      { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240, after: ['close'] },
-    ],
+    steps: inBore(120, 'flange.twist', 90),
   },
   {
     id: 'drain-gasket',
@@ -377,10 +385,7 @@ export const DRAIN_METHODS = [
     pairings: [{ tip: 'ring-under', body: 'broken-flange' }],
     riskPerMille: 12,
     source: { title: 'Repair ring over a broken flange, typical', certainty: "maker's sheet" },
-    steps: [
-      { key: 'floor', kind: 'prepare', words: 'flange.floor', seconds: 60 },
-      { key: 'close', kind: 'close', words: 'flange.ring', seconds: 300, after: ['floor'] },
-    ],
+    steps: onFloor('flange.ring', 300),
   },
   {
     ...SCREWED,
@@ -390,49 +395,34 @@ export const DRAIN_METHODS = [
     reachMm: { 'old-flange': [0, 0] },
     riskPerMille: 10,
     source: { title: 'Rings that bring a flange up, typical', certainty: "maker's sheet" },
-    steps: [
-      { key: 'floor', kind: 'prepare', words: 'flange.floor', seconds: 60 },
-      { key: 'close', kind: 'close', words: 'flange.stack', seconds: 240, after: ['floor'] },
-    ],
+    steps: onFloor('flange.stack', 240),
   },
   {
     ...SET_DOWN,
     id: 'wax-seal',
     name: 'wax seal',
-    pairings: [
-      { tip: 'closet-outlet', body: 'closet-flange' },
-      { tip: 'closet-outlet', body: 'old-flange' },
-    ],
     // one ring, a thick one at most: never two on one another
     reachMm: { 'closet-flange': [0.25 * IN, 0.25 * IN], 'old-flange': [-0.25 * IN, 0.5 * IN] },
     consumables: [
       { id: 'wax-ring', quantity: 1 },
       { id: 'closet-bolts', quantity: 1 },
     ],
-    riskPerMille: 8,
     seal: 'wax',
     source: {
       title: 'ASME A112.4.3 seals; by the height of the flange, typical',
       certainty: "maker's sheet",
     },
-    steps: SETTING,
   },
   {
     ...SET_DOWN,
     id: 'rubber-seal',
     name: 'rubber seal',
-    pairings: [
-      { tip: 'closet-outlet', body: 'closet-flange' },
-      { tip: 'closet-outlet', body: 'old-flange' },
-    ],
     reachMm: { 'closet-flange': [0.25 * IN, 0.25 * IN], 'old-flange': [-0.5 * IN, 0.5 * IN] },
     consumables: [
       { id: 'rubber-seal', quantity: 1 },
       { id: 'closet-bolts', quantity: 1 },
     ],
-    riskPerMille: 8,
     seal: 'rubber-seal',
     source: { title: 'Seals without wax; by the height of the flange, typical', certainty: "maker's sheet" },
-    steps: SETTING,
   },
 ] as const satisfies readonly MethodRow[]

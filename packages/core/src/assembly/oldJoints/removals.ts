@@ -2,6 +2,7 @@ import { CoreFault } from '../../fault'
 import type { Medium } from '../../reference/materials'
 import type { Source } from '../../reference/source'
 import { commonPractice } from '../../reference/source'
+import type { PipeMaterial } from '../../reference/types'
 import type { StepTemplate } from '../acts/types'
 import { handsOnSeconds } from '../methods/acts'
 import type { ToolId } from '../tools'
@@ -29,6 +30,8 @@ export interface Removal {
    * which only the old connector is undone; a closet flange; the hub or the socket that the old pipe stood in.
    */
   readonly keeps?: 'nut' | 'nut-reduced' | 'stop' | 'flange' | 'flange-broken' | 'hub' | 'socket'
+  /** The thread that the pipe ends in goes with it. */
+  readonly offThread?: true
   /** The end is a male taper thread afterwards. */
   readonly threadedEnd: boolean
   readonly needsFlame: boolean
@@ -190,6 +193,7 @@ export const REMOVALS: readonly Removal[] = [
     ...NEW_END,
     id: 'saw-thread',
     medium: 'drain',
+    offThread: true,
     kerfMm: THREAD_OFF_MM,
     roomMm: 12,
     tools: ['pipe-saw'],
@@ -299,6 +303,39 @@ export const CUT_OPEN: Removal = {
   steps: [step('remove.cut-open', 240)],
 }
 
+/** The same of drain: both sides are held before anything is cut, iron is parted by a chain. */
+const OPEN_DRAINS: readonly Removal[] = [
+  {
+    ...CUT_OPEN,
+    id: 'cut-open-drain',
+    medium: 'drain',
+    tools: ['pipe-saw'],
+    steps: [step('remove.hold-run', 180), step('remove.saw-open', 300, { after: ['remove.hold-run'] })],
+  },
+  {
+    ...CUT_OPEN,
+    id: 'cut-open-iron',
+    medium: 'drain',
+    on: 'iron',
+    roomMm: 50,
+    tools: ['chain-cutter'],
+    steps: [step('remove.hold-run', 180), step('remove.chain-open', 600, { after: ['remove.hold-run'] })],
+  },
+]
+
+/** How a run of pipe is cut open. */
+export function openingOf(material: PipeMaterial, medium: Medium): Removal {
+  // clay too is parted by a chain
+  const brittle = material === 'cast-iron' || material === 'clay'
+  const removal = OPEN_DRAINS.find(({ on }) => brittle === (on === 'iron'))
+  return (medium === 'drain' && removal) || CUT_OPEN
+}
+
+/** Whether a run was cut open by it. */
+export function opensRun(removalId: string): boolean {
+  return [CUT_OPEN, ...OPEN_DRAINS].some(({ id }) => id === removalId)
+}
+
 /** Where the old stop stays: proved first, then opened at its outlet. */
 export const KEEP_STOP: Removal = {
   ...NEW_END,
@@ -324,7 +361,9 @@ export function removalSeconds({ steps }: Removal): number {
 
 /** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = [...REMOVALS, NEW_END, CUT_BACK, SAW_BACK, CUT_OPEN, KEEP_STOP].find((row) => row.id === id)
+  const removal = [...REMOVALS, NEW_END, CUT_BACK, SAW_BACK, CUT_OPEN, ...OPEN_DRAINS, KEEP_STOP].find(
+    (row) => row.id === id,
+  )
   if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }

@@ -167,7 +167,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
     if (removal.medium && removal.medium !== medium) continue
     if (removal.on && !IS_ON[removal.on](pipe.material)) continue
     const threadedPipe = isThreadedPipe(pipe)
-    if (removal.id === 'saw-thread' && !(threadedPipe && conditions.thread !== 'none')) continue
+    if (removal.offThread && !(threadedPipe && conditions.thread !== 'none')) continue
     if (removal.threadedEnd) {
       // a bare threaded pipe needs nothing unscrewed; the thread must be there
       if (conditions.thread === 'none') continue

@@ -181,6 +181,11 @@ export const WALL_PLACES: Readonly<Record<WorkedOnId, WallPlace>> = {
     ends: { hot: [260, 1250], cold: [260, 1000], branch: [90, 1480] },
     outlines: [],
   },
+  drain: {
+    begins: { drain: { at: [-260, 500], from: 'left' } },
+    ends: { drain: [260, 490] },
+    outlines: [],
+  },
   other: {
     ...under(SINK_DECK, 200, usual('basin-supply'), 16 * IN),
     outlines: [

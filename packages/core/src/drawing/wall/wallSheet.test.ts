@@ -19,6 +19,7 @@ const KINDS: Readonly<Record<WorkedOnId, readonly string[]>> = {
   bib: ['hose.outlet'],
   heater: ['heater.nipple.3/4'],
   run: ['run.tee', 'toilet.fill.7/8'],
+  drain: ['waste.run.repair'],
   other: ['faucet.shank.1/2'],
 }
 const SERVICES: readonly WallService[] = ['hot', 'cold', 'spout', 'shower', 'spray', 'branch', 'drain']

@@ -5,6 +5,7 @@ import { Effort } from '../../effort'
 import { CoreFault, within } from '../../fault'
 import { leftOut } from '../model/leftOut'
 import { type Limits, MATE_STEPS, type Meeting, Problem, teeOf } from '../model/problem'
+import { eitherWay } from '../model/token'
 import { CRITERIA, covers, FRONT_WINDOW, bounded as fewOf, front } from '../search/front'
 import { type Guide, guideOf } from '../search/guide'
 import { type Label, needsTrip } from '../search/labels'
@@ -174,7 +175,15 @@ function rank(
   problem: Problem,
 ): RankedOption[] {
   const byId = new Map<string, RankedOption>()
+  const runs = new Map<string, RankedOption>()
   for (const option of all) {
+    if (problem.far) {
+      // the same read from the run's other side
+      const key = eitherWay(option.id.split(';').slice(1))
+      const known = runs.get(key)
+      if (known && known.id !== option.id && sameCriteria(known, option)) continue
+      if (!known) runs.set(key, option)
+    }
     const known = byId.get(option.id)
     const own = known ? apart(known, option) : option
     if (!byId.has(own.id)) byId.set(own.id, own)

@@ -260,6 +260,9 @@ function closing(problem: Problem, links: readonly Label[]): Pick<MateOption, 'c
   const spring = (seam: number): Pick<MateOption, 'closes'> => ({
     closes: { seam, by: 'spring', needsMm: (links[seam]?.joint?.insLo ?? 0) / PER_MM },
   })
+  // what is rolled back over an end gives way by itself: the farthest is rolled over last, both its ends with it
+  const folds = links.findLastIndex((link) => pairOf(link)?.method.folds) - 1
+  if (folds >= 0) return { closes: { seam: folds, by: 'fold', needsMm: 0 } }
   const slide = (seam: number): Pick<MateOption, 'closes'> => {
     const part = links[seam]?.choice?.part
     return { closes: { seam, by: 'slide', needsMm: (part ? endToEndMm(part) : 0) + PARK_MM } }

@@ -104,7 +104,9 @@ export function otherMethods(
   readonly refusals: readonly Refusal[]
   readonly truncated: boolean
 } {
-  const offered = new Set(listed.map((option) => option.joints[0]?.method))
+  // a run has two old ends
+  const atOldEnds = ({ joints }: RankedOption) => [joints[0], ...(problem.far ? [joints.at(-1)] : [])]
+  const offered = new Set(listed.flatMap((option) => atOldEnds(option).map((joint) => joint?.method)))
   const more: RankedOption[] = []
   const refusals: Refusal[] = []
   let truncated = false

@@ -51,6 +51,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'closet-flange': 900,
     'flange-riser': 650,
     'flange-repair-ring': 900,
+    'cleanout-tee': 1500,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

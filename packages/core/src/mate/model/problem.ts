@@ -3,7 +3,7 @@ import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
-import { CUT_OPEN, MARKED_MM } from '../../assembly/oldJoints/removals'
+import { MARKED_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
 import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
@@ -136,7 +136,7 @@ export class Problem {
       tee: body(teeOf(line.lineId)),
     }
     const route = line.cutIn
-      ? cutInRoute(line.cutIn.insert)
+      ? cutInRoute(line.cutIn.insert, line.conditions.service === 'waste' ? 'drain' : 'supply')
       : line.to && routeById(line.to.route, line.conditions.service, line.conditions.trapped)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
@@ -162,8 +162,9 @@ export class Problem {
       const run = runEnd(pipe)
       // what has to come out takes its marks with it; where nothing has to, the cut lies past them
       const lost = line.cutIn.outMm == null && marksOn(this.conditions).length > 0 ? MARKED_MM : 0
-      this.begin = [cutStart(run, pipe, this.conditions.stubMm, lost)]
-      this.far = cutStart(run, pipe, line.cutIn.farMm, lost)
+      const opened = openingOf(pipe.material, this.medium)
+      this.begin = [cutStart(opened, run, pipe, this.conditions.stubMm, lost)]
+      this.far = cutStart(opened, run, pipe, line.cutIn.farMm, lost)
       this.goals = [this.network.classOf(run)]
       this.springsMm = springsMm(pipe, line.cutIn, this.turn)
     } else {
@@ -432,6 +433,8 @@ export class Problem {
     // a standpipe is of two inches where the old drain is
     if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
       return null
+    // iron goes back into a run of its own kind; to a fixture goes plastic
+    if (this.medium === 'drain' && role === 'tube' && !this.isIronRun && this.isOfIron(group)) return null
     // a drain of one plastic goes on in it
     if (this.isOfOtherPlastic(group)) return null
     // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
@@ -448,6 +451,14 @@ export class Problem {
       this.span !== null &&
       this.span < this.leastLong
     )
+  }
+
+  private get isIronRun(): boolean {
+    return this.line.cutIn !== undefined && this.pipe?.system === 'hubless'
+  }
+
+  private isOfIron({ inClass }: Group): boolean {
+    return this.network.ends[inClass]?.material === 'cast-iron'
   }
 
   /** Of a drain that begins in plastic, which one. */
@@ -470,7 +481,7 @@ export class Problem {
   /** What of a drain decides which part may stand where. */
   private get drainFacts(): string {
     const trapped = this.conditions.trapped ?? false
-    return [this.ownPlastic, this.wideDrain, trapped, this.isLow(0), this.isLow(3)].join()
+    return [this.ownPlastic, this.wideDrain, trapped, this.isLow(0), this.isLow(3), this.isIronRun].join()
   }
 
   /** What is cemented, of another plastic than the old drain. */
@@ -570,7 +581,11 @@ export class Problem {
       turns: method.seal === 'thread-seal',
       needsDry: method.needsDry,
       // a thread is turned home, not let back in
-      apart: method.seal === 'thread-seal' ? Number.POSITIVE_INFINITY : Math.round(engagement.minMm * PER_MM),
+      apart: method.folds
+        ? 0
+        : method.seal === 'thread-seal'
+          ? Number.POSITIVE_INFINITY
+          : Math.round(engagement.minMm * PER_MM),
     }
   }
 
@@ -583,7 +598,9 @@ export class Problem {
     const { fixed, perOd } = pair.method.stubExtraMm
     const engagement = pairEngagement(pair)
     const insertion = pair.method.id === 'threaded' ? engagement.minMm : engagement.maxMm
-    return insertion + fixed + perOd * pair.tip.diameterMm + this.conditions.plateMm
+    // in a run the rubber is rolled back over the old end, and its shield waits behind it
+    const folded = this.line.cutIn && pair.method.folds ? insertion : 0
+    return insertion + folded + fixed + perOd * pair.tip.diameterMm + this.conditions.plateMm
   }
 
   /** The whole cost from its parts: what is paid once is added here. */
@@ -696,9 +713,9 @@ function runEnd(pipe: Pipe): PortEnd {
   return end('tube', pipe.system, pipe.nominal, pipe.material)
 }
 
-function cutStart(port: PortEnd, pipe: Pipe, bareMm: number | null, lostMm: number): Start {
+function cutStart(opened: Removal, port: PortEnd, pipe: Pipe, bareMm: number | null, lostMm: number): Start {
   return {
-    removal: { ...CUT_OPEN, tools: toolsOn(CUT_OPEN.tools, pipe.material) },
+    removal: { ...opened, tools: toolsOn(opened.tools, pipe.material) },
     port,
     usableMm: bareMm === null ? null : bareMm - lostMm,
     marks: new Set(),

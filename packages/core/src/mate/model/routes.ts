@@ -32,6 +32,7 @@ export type Role =
   | 'flange'
   | 'flange-riser'
   | 'flange-ring'
+  | 'cleanout'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -79,6 +80,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'closet-flange': 'flange',
   'flange-riser': 'flange-riser',
   'flange-repair-ring': 'flange-ring',
+  'cleanout-tee': 'cleanout',
 }
 
 /** What a part does in a line. */
@@ -286,6 +288,32 @@ const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
     goalAt: [1],
     opensAt: 2,
   },
+  // of drains alone
+  cleanout: { id: 'cut-in', stages: [], goalAt: [], opensAt: 1 },
+}
+
+/** The same into a drain: one piece of pipe on each side of what goes in, no splice of two where one is long enough. */
+const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
+  repair: {
+    id: 'cut-in',
+    stages: [
+      { piece: 0, slip: 0, tube: 1 },
+      { piece: 1, slip: 1 },
+    ],
+    goalAt: [0, 1],
+    opensAt: 2,
+  },
+  cleanout: {
+    id: 'cut-in',
+    stages: [
+      { piece: 0, slip: 0, tube: 1, cleanout: 2 },
+      { piece: 1, slip: 1, cleanout: 2 },
+      { piece: 2, slip: 2, tube: 3 },
+      { piece: 3, slip: 3 },
+    ],
+    goalAt: [2, 3],
+    opensAt: 4,
+  },
 }
 
 /** The stages of a line to a fixture's end, by what it carries, and whether a trap stays further down. */
@@ -294,7 +322,7 @@ export function routeById(id: RouteId, service?: Conditions['service'], trapped 
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 
-/** The stages of what goes into a run fixed at both ends. */
-export function cutInRoute(insert: CutIn['insert']): Route {
-  return CUT_INS[insert]
+/** The stages of what goes into a run fixed at both ends, by what that carries. */
+export function cutInRoute(insert: CutIn['insert'], medium: Medium): Route {
+  return { ...((medium === 'drain' && DRAIN_CUT_INS[insert]) || CUT_INS[insert]), medium }
 }

@@ -738,7 +738,15 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: a trap is vented within the length of its arm; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ start }) => yes(start !== null),
+    // a run that is mended is vented as it was
+    bites: ({ start, run }) => yes(start !== null && run === null),
+  },
+  {
+    id: 'drain.run-held',
+    medium: 'drain',
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ start, run }) => yes(start !== null && run !== null),
   },
   {
     id: 'pipe.polybutylene',

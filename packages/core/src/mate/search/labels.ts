@@ -10,7 +10,7 @@ import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
 import type { Problem } from '../model/problem'
 import { hasUnionNut } from '../model/routes'
-import { tokenOf } from '../model/token'
+import { eitherWay, tokenOf } from '../model/token'
 import { closesIn, type Guide, tooLong } from './guide'
 
 /** A chain under construction, linked back to where it begins. */
@@ -99,6 +99,16 @@ export function leavesAsMuch(a: Label, b: Label): boolean {
     (part) =>
       a.scarce.filter((other) => other === part).length <= b.scarce.filter((other) => other === part).length,
   )
+}
+
+/** A chain by its methods and families, the same read from either end: what goes into a run has two. */
+export function bothWays(goal: Label): string {
+  const tokens: string[] = []
+  for (let at: Label | null = goal; at; at = at.back) {
+    if (at.final) tokens.push(at.final.method.id)
+    else if (at.group && at.choice) tokens.push(tokenOf(at.group.pair.method.id, at.choice.part))
+  }
+  return eitherWay(tokens.reverse())
 }
 
 const NOTHING: readonly Fitting[] = []
@@ -226,7 +236,7 @@ export class Grower {
     if (group.grows !== 0 && group.grows === -label.trend) return
     const trend = label.trend === 0 ? group.grows : label.trend
     if (cancels(label.group, group)) return
-    if (group.bandsAlike && label.back !== null) return
+    if (!this.bandsWell(label, group)) return
     const done = group.outPort < 0 || stage === problem.route.endsAt
     if (group.outPort < 0 && stage !== problem.route.endsAt) return
     const turned = label.turned + group.turn
@@ -302,6 +312,13 @@ export class Grower {
         way: this.told ? this.follow(label.way, this.word(tokenOf(group.pair.method.id, choice.part))) : 0,
       }
     }
+  }
+
+  /** A band round two pipes of one kind is for an old end: the first of a line, and both of a run. */
+  private bandsWell({ back, group: before }: Label, group: Step): boolean {
+    if (!this.problem.line.cutIn) return !group.bandsAlike || back === null
+    // behind the second there is the run's other side and nothing else
+    return !(before?.bandsAlike && back?.back != null)
   }
 
   private *finish(label: Label): Generator<Label> {

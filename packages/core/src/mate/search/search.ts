@@ -3,7 +3,7 @@ import type { Fitting } from '../../catalog/types'
 import type { Problem } from '../model/problem'
 import { type Guide, guideOf } from './guide'
 import { Heap } from './heap'
-import { Grower, type Label, leavesAsMuch, needsTrip, overdrawn } from './labels'
+import { bothWays, Grower, type Label, leavesAsMuch, needsTrip, overdrawn } from './labels'
 
 /** Labels after which a search gives up and says so. */
 export const LABEL_BOUND = 60_000
@@ -100,7 +100,7 @@ function searchOnce(
   const heap = new Heap<Label>()
   const held = new Map<string | number, Label[]>()
   const goals: Label[] = []
-  const found = new Set<number>()
+  const found = new Set<number | string>()
   /** From which end to which open one the least is known. */
   const reached = new Set<string>()
   const reach = ({ origin, branch }: Label) => `${origin},${branch}`
@@ -139,8 +139,10 @@ function searchOnce(
     if (each && settled(label)) continue
     if (label.done) {
       if (mode.kind === 'ways') {
-        if (found.has(label.way)) continue
-        found.add(label.way)
+        // into a run the same from the other side is the same way
+        const way = problem.line.cutIn ? bothWays(label) : label.way
+        if (found.has(way)) continue
+        found.add(way)
       }
       reached.add(reach(label))
       goals.push(label)

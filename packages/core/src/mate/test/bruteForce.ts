@@ -199,6 +199,8 @@ export function placeOf(
     const glued = fitting.ports.some(({ form }) => /^(tube|drain-socket|pipe-inside|spigot)$/.test(form))
     const other = { 'pvc-drain': 'abs-drain', 'abs-drain': 'pvc-drain' }[oldStuff ?? '']
     if (glued && fitting.material === other) return null
+    // trade: iron goes back into a run of iron; to a fixture goes plastic
+    if (route.id !== 'cut-in' && role === 'tube' && fitting.material === 'cast-iron') return null
     // trade: nothing smaller downstream; a flange is called by the bowl
     if (!fitting.family.includes('flange') && up > down) return null
     // trade: a toilet's riser keeps the size that is there
@@ -249,7 +251,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const { conditions } = line
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
-    ? cutInRoute(line.cutIn.insert)
+    ? cutInRoute(line.cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
     : routeById(line.to?.route ?? 'any', conditions.service, conditions.trapped)
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)

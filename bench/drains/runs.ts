@@ -1,0 +1,196 @@
+// Runs of drain that are cut open: questions that nobody prepared, and what no plumber would put his name to there. The laws
+// are written from the trade and the raw tables: no search, no rule and no price of the product.
+import {
+  catalogueOf,
+  fittingById,
+  type LineRequest,
+  type MateOption,
+  type MateSettings,
+  nominalNumber,
+  PLAIN_CONDITIONS,
+  pipeById,
+  STARTING_SETTINGS,
+  TOOL_IDS,
+} from '@diarmos/core'
+import { Dice } from '../mate/random'
+import { DRAIN_STUBS } from './questions'
+
+export interface AskedRun {
+  readonly line: LineRequest
+  readonly settings: MateSettings
+}
+
+/** The run that a number stands for. */
+export function someRun(index: number): AskedRun {
+  const dice = new Dice(900_000 + index)
+  const pipe = dice.pick(DRAIN_STUBS)
+  const share = dice.pick([0, 0.05, 0.3, 0.8])
+  const bare = () => (dice.chance(0.6) ? dice.whole(10, 200) : null)
+  return {
+    line: {
+      lineId: 'a',
+      pipeId: pipe.id,
+      cutIn: {
+        insert: dice.chance(0.6) ? 'repair' : 'cleanout',
+        farMm: bare(),
+        freeMm: [0, 0],
+        outMm: dice.chance(0.7) ? dice.whole(20, 1200) : null,
+        sidewaysMm: dice.chance(0.5) ? dice.whole(0, 60) : 0,
+      },
+      conditions: {
+        ...PLAIN_CONDITIONS,
+        service: 'waste',
+        waterSeen: true,
+        line: dice.chance(0.8) ? 'dry' : 'trickle',
+        access: dice.chance(0.5) ? 'reachable' : dice.chance(0.5) ? 'closed-wall' : 'buried',
+        stubMm: bare(),
+        outOfRound: dice.chance(0.1),
+        faults: dice.chance(0.4) ? [dice.pick(['thinned', 'pinhole', 'pinholes', 'loose'] as const)] : [],
+        roomMm: dice.chance(0.2) ? dice.whole(0, 100) : null,
+      },
+    },
+    settings: {
+      ...STARTING_SETTINGS,
+      toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
+      partsAboard: Object.fromEntries(
+        catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
+      ),
+      houseRules: {
+        ...STARTING_SETTINGS.houseRules,
+        flexibleAbove: dice.pick(['shielded', 'accept'] as const),
+      },
+    },
+  }
+}
+
+/** A plain place with nothing aboard: only the pipe and what goes in decide. */
+export function plainRun(pipeId: string, insert: 'repair' | 'cleanout', buried = false): AskedRun {
+  return {
+    settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS },
+    line: {
+      lineId: 'a',
+      pipeId,
+      cutIn: { insert, farMm: null, freeMm: [0, 0], sidewaysMm: 0, outMm: 300 },
+      conditions: {
+        ...PLAIN_CONDITIONS,
+        service: 'waste',
+        waterSeen: true,
+        access: buried ? 'buried' : 'reachable',
+      },
+    },
+  }
+}
+
+type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removeMm' | 'closes'>
+type Law = readonly [id: string, broken: (way: Way, asked: AskedRun) => boolean]
+
+const partsOf = ({ parts }: Way) =>
+  parts.map((part) => {
+    const fitting = fittingById(part.fittingId)
+    if (!fitting) throw new Error(`no part ${part.fittingId}`)
+    return { ...fitting, near: fitting.ports[part.inPort], far: fitting.ports[part.outPort] }
+  })
+const oldPipe = ({ line }: AskedRun) => {
+  const pipe = pipeById(line.pipeId ?? '')
+  if (!pipe) throw new Error(`no pipe ${line.pipeId}`)
+  return pipe
+}
+/** What a sleeve or a socket is made for and what stands in it may differ by so much, mm. */
+const FITS_MM = 0.6
+const TAKES = /^(shielded|flexible|drain-socket)$/
+
+export const RUN_LAWS: readonly Law[] = [
+  [
+    // by real diameters from end to end: old pipe, what takes it, the piece, and so on to the old pipe again
+    'by-diameter',
+    (way, asked) => {
+      const { odMm } = oldPipe(asked)
+      const ends = partsOf(way).flatMap(({ near, far }) => [near, far])
+      const faces = [undefined, ...ends, undefined]
+      return Array.from({ length: faces.length / 2 }, (_, at) => [faces[2 * at], faces[2 * at + 1]]).some(
+        ([a, b]) => {
+          const [left, right] = [a?.diameterMm ?? odMm, b?.diameterMm ?? odMm]
+          const taken = TAKES.test(a?.form ?? 'tube') !== TAKES.test(b?.form ?? 'tube')
+          return !taken || Math.abs(left - right) > FITS_MM
+        },
+      )
+    },
+  ],
+  [
+    'full-size',
+    (way, asked) =>
+      partsOf(way).some(({ ports }) =>
+        ports.some(({ nominal }) => nominalNumber(nominal) !== nominalNumber(oldPipe(asked).nominal)),
+      ),
+  ],
+  ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
+  [
+    'one-plastic',
+    (way, asked) => {
+      const stuffs = new Set(
+        partsOf(way).flatMap(({ material }) => (/^(pvc|abs)-/.test(material) ? [material] : [])),
+      )
+      const old = oldPipe(asked).material
+      return stuffs.size > 1 || (/^(pvc|abs)-/.test(old) && [...stuffs].some((stuff) => stuff !== old))
+    },
+  ],
+  [
+    'no-splice',
+    (way, { line }) =>
+      way.parts.filter(({ family }) => family === 'tube-piece').length >
+      (line.cutIn?.insert === 'cleanout' ? 2 : 1),
+  ],
+  [
+    'what-was-asked',
+    (way, { line }) =>
+      way.parts.filter(({ family }) => family === 'cleanout-tee').length !==
+      (line.cutIn?.insert === 'cleanout' ? 1 : 0),
+  ],
+  ['fills-what-comes-out', (way, { line }) => (way.removeMm?.max ?? 0) < (line.cutIn?.outMm ?? 0) - 0.02],
+  [
+    // nothing of a drain is sprung aside: something is rolled back or slid
+    'closes',
+    ({ closes, methods, parts }) =>
+      closes?.by === 'fold'
+        ? !methods.some((id) => /^(shielded|flexible)-/.test(id))
+        : closes?.by !== 'slide' || parts[closes.seam]?.family !== 'repair-coupling',
+  ],
+  [
+    // what is rolled back over an old end lies on as much again of it
+    'bare-for-rubber',
+    (way, { line }) =>
+      way.joints.some(({ method, maxMm, atStub }, at) => {
+        if (!atStub || !/^(shielded|flexible)-/.test(method)) return false
+        const bare = at === 0 ? line.conditions.stubMm : line.cutIn?.farMm
+        return bare != null && bare < 2 * maxMm
+      }),
+  ],
+  [
+    'shield-above-ground',
+    (way, { line, settings }) =>
+      way.methods.includes('flexible-coupling') &&
+      line.conditions.access !== 'buried' &&
+      settings.houseRules.flexibleAbove !== 'accept',
+  ],
+  [
+    'no-shield-in-ground',
+    (way, { line }) => way.methods.includes('shielded-coupling') && line.conditions.access === 'buried',
+  ],
+  [
+    'dry-for-cement',
+    (way, { line }) =>
+      line.conditions.line !== 'dry' &&
+      way.joints.some(({ method, atStub }) => atStub && method.startsWith('cement-drain')),
+  ],
+  [
+    'iron-to-iron',
+    (way, asked) =>
+      way.parts.some(({ fittingId }) => fittingId.startsWith('tube.cast-iron')) &&
+      oldPipe(asked).system !== 'hubless',
+  ],
+]
+
+/** The laws that a way into a run breaks. */
+export function brokenRunLaws(way: Way, asked: AskedRun): string[] {
+  return RUN_LAWS.flatMap(([id, broken]) => (broken(way, asked) ? [id] : []))
+}
