@@ -116,6 +116,15 @@ describe('a run of drain that is cut open', () => {
     expect(first && said(first)).toEqual(parts)
   })
 
+  it('is one way where one of two alike is aboard: the other and the pipe are fetched', () => {
+    const { line, settings } = plainRun('cast-iron.service.4', 'repair')
+    const aboard = { ...settings, partsAboard: { 'coupling.shielded.servicexplastic.4': 1 } }
+    const { lines, together } = mate({ lines: [line], settings: aboard })
+    const ways = lines[0]?.options ?? []
+    expect(ways.map(({ criteria }) => criteria.notAboard)).toEqual([2])
+    expect(together?.optionIds).toEqual(ways.map(({ id }) => id))
+  })
+
   it('is listed once, from whichever side it is read', () => {
     for (const pipeId of ['pvc-dwv.40.2', 'abs-dwv.40.1-1/2']) {
       const ways = waysOf(plainRun(pipeId, 'repair')).map((way) => [said(way), way.costs.totalCents].join())

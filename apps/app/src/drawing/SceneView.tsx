@@ -1,11 +1,11 @@
 import type { Scene, Shape } from '@diarmos/core'
+import { hatchOf } from '@diarmos/core/hatch'
 import { useMemo, useState } from 'react'
 import { Pressable, View } from 'react-native'
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg'
 import { type Palette, usePalette } from '../ui/palette'
 
 const ORDER = ['wall', 'ghost', 'pipe', 'part', 'seal', 'captive', 'mark', 'dimension', 'label']
-const PLASTIC = new Set(['cpvc', 'pex-a', 'pex-b', 'polybutylene'])
 
 const path = (shape: Shape) =>
   shape.points
@@ -27,14 +27,7 @@ function ShapePath({ shape, palette, scale }: { shape: Shape; palette: Palette; 
     case 'outline':
       return <Path {...common} {...dash} fill={palette.sheet} stroke={ink} strokeWidth={px(1.6)} />
     case 'section':
-      return (
-        <Path
-          {...common}
-          fill={PLASTIC.has(shape.material ?? '') ? 'url(#cut-plastic)' : 'url(#cut-metal)'}
-          stroke={ink}
-          strokeWidth={px(1.6)}
-        />
-      )
+      return <Path {...common} fill={`url(#${hatchOf(shape.material)})`} stroke={ink} strokeWidth={px(1.6)} />
     case 'fill':
       return <Path {...common} fill={shape.layer === 'ghost' ? palette.patina : palette.ink} stroke="none" />
     case 'line':

@@ -166,7 +166,7 @@ export function measuredOf(line: LineView) {
             { id: 'out', from: 'stub', to: corner, mm: near.min },
             { id: 'out-far', from: corner, to: 'tail', mm: far.min },
           ]
-        : [{ id: 'out', from: 'stub', to: 'tail', mm: option?.removeMm?.min ?? 0 }]
+        : [{ id: 'out', from: 'stub', to: 'tail', mm: outOfRun(line) ?? option?.removeMm?.min ?? 0 }]
     return [
       ...outs.filter(
         (out) => out.mm > 0 && !taken.some(({ from, to }) => from === out.from && to === out.to),
@@ -195,6 +195,13 @@ export function cornerPlace(option: EntityFields<'mating'>['option']): string | 
   return at < 0 ? null : `part:${at}:centre`
 }
 
+/** What has to come out of a run, where it is more than the way that is chosen takes at least, mm; null where it is not. */
+function outOfRun(line: LineView): number | null {
+  const bad = comesOutMm(line.situation?.fields.onRun)
+  const least = line.mating?.fields.option.removeMm?.min ?? 0
+  return bad !== null && bad > least ? bad : null
+}
+
 /** The run beside the cut, as far as it was measured: what was not gives nothing. */
 function cutIn(insert: Exclude<CutAsk, undefined>['insert'], line: LineView) {
   const { farMm, freeMm, sidewaysMm } = situationOf(line)
@@ -221,7 +228,7 @@ export function fixedEndsRequest(line: LineView): OperationRequest<'fixed-ends'>
   return {
     pipeId: line.begins,
     option,
-    takeOutMm: measured(/^tail$/),
+    takeOutMm: measured(/^tail$/) ?? outOfRun(line),
     ...(corner
       ? {
           legsMm: [measured(new RegExp(`^${corner}$`)), between(corner, /^tail$/)] as [

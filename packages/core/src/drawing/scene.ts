@@ -2,7 +2,7 @@ import type { Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { end } from '../catalog/ends'
-import type { Port } from '../catalog/types'
+import type { Fitting, Port } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
@@ -178,7 +178,9 @@ export function drawJointLine(request: DrawRequest): Scene {
     )
     const assembly = assemble(option, stubMm, lengths)
     assembly.parts.forEach(({ fitting, placement }, index) => {
-      for (const shape of partShapes(`part:${index}`, fitting)) {
+      const turned = isTurned(fitting, option.parts[index]?.inPort ?? 0)
+      for (const drawn of partShapes(`part:${index}`, fitting)) {
+        const shape = turned ? { ...drawn, points: drawn.points.map(([x, y]): Point => [x, -y]) } : drawn
         const waiting = stage === 'make' && shape.layer === 'captive'
         const moved = waiting
           ? {
@@ -331,6 +333,10 @@ export function drawJointLine(request: DrawRequest): Scene {
     title: pipe ? 'Joint line' : 'Joint line, pipe not yet known',
   }
 }
+
+/** Whether a straight part of a drain stands the other way round: its cut half, and its plug, stay on one side all the same. */
+const isTurned = ({ ports }: Fitting, inPort: number) =>
+  inPort === 1 && ports[0]?.medium === 'drain' && ports[1]?.pose.axis[0] === 1
 
 const near = ([x, y]: Point, [a, b]: Point, mm: number) => Math.hypot(x - a, y - b) < mm
 

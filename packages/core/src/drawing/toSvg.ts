@@ -1,3 +1,4 @@
+import { hatchOf } from './hatch'
 import { LAYERS, type Scene, type Shape } from './types'
 
 export interface SvgInk {
@@ -21,9 +22,6 @@ export const PAPER_INK: SvgInk = {
 
 /** A sheet as wide as this is drawn with lines as thick as they are said; a wider one will be shown smaller, mm. */
 const USUAL_WIDTH_MM = 400
-
-/** Two directions of hatch tell cut metal from cut plastic. */
-const METAL = new Set(['copper', 'brass', 'galvanised-steel', 'black-steel', 'braided'])
 
 const number = (value: number) => String(Math.round(value * 1000) / 1000)
 const escapeXml = (text: string) =>
@@ -50,7 +48,7 @@ function style(shape: Shape, ink: SvgInk, times: number): string {
     case 'outline':
       return `fill="${ink.paper}" stroke="${colour}" stroke-width="${mm(0.5)}"${opacity}${dash}`
     case 'section':
-      return `fill="url(#${METAL.has(shape.material ?? '') ? 'cut-metal' : 'cut-plastic'})" stroke="${colour}" stroke-width="${mm(0.5)}"${opacity}`
+      return `fill="url(#${hatchOf(shape.material)})" stroke="${colour}" stroke-width="${mm(0.5)}"${opacity}`
     case 'fill':
       return `fill="${shape.layer === 'ghost' ? ink.faint : ink.ink}" stroke="none"${opacity}`
     case 'detail':

@@ -123,7 +123,8 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       riskCents: goal.additive - partsTotal - consumables - labour,
       totalCents: goal.additive + setUp + trip,
     },
-    criteria: criteriaOf(goal, problem),
+    // chosen where a trip is made anyway, pieces were not counted
+    criteria: { ...criteriaOf(goal, problem), notAboard: parts.filter(({ aboard }) => !aboard).length },
     onFront: false,
     leads: [],
     waterOffSeconds: goal.waterOffSeconds,

@@ -373,7 +373,7 @@ export class Grower {
   private waterOffWith({ back, start, waterOffSeconds }: Label, joint: Weighed, sameHeat: boolean): number {
     const { problem } = this
     const stands = back ? problem.far : start
-    if (!stands || !problem.isStub(stands)) return waterOffSeconds
+    if (problem.medium === 'drain' || !stands || !problem.isStub(stands)) return waterOffSeconds
     if (!back) return waterOffSeconds + joint.closeSeconds
     return Math.max(waterOffSeconds, removalSeconds(start.removal) + closesIn(joint, sameHeat))
   }
