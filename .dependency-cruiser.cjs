@@ -57,7 +57,7 @@ module.exports = {
         path: '^packages/',
         dependencyTypesNot: ['type-only'],
         pathNot:
-          '^packages/(core/src/((units|words|record)/|identify/answers|assembly/(bodies/|conditions|oldJoints/(table|keptStops)|workedOn))|contract/src/sync/)',
+          '^packages/(core/src/((units|words|record)/|identify/answers|drawing/hatch|assembly/(bodies/|conditions|oldJoints/(table|keptStops)|workedOn))|contract/src/sync/)',
       },
     },
     ...ROOMS.flatMap((rooms, index) =>
