@@ -3,14 +3,14 @@ import { catalogueOf, fittingById, type LineRequest, type MateOption, mate, mout
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
-import { DRAIN_KINDS, someDrain } from './questions'
+import { DRAIN_KINDS, SINK_KINDS, someDrain, someSink } from './questions'
 
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 500
 const EXHAUSTIVE = 40
 
-const waysOf = (index: number) => {
-  const asked = someDrain(index)
+const waysOf = (index: number, ask = someDrain) => {
+  const asked = ask(index)
   const [answer] = mate({ lines: [asked.line], settings: asked.settings, k: 8 }).lines
   return { ...asked, options: answer?.options ?? [] }
 }
@@ -36,6 +36,23 @@ describe('drains that nobody prepared', () => {
       if (options.length > 0) found.set(kind, (found.get(kind) ?? 0) + 1)
     }
     for (const [kind] of DRAIN_KINDS) expect([kind, (found.get(kind) ?? 0) > 5]).toEqual([kind, true])
+  })
+
+  it('under kitchen sinks break none either, and are the cheapest that exhaustive search finds', () => {
+    const found = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 5; index++) {
+      const { options, ...asked } = waysOf(index, someSink)
+      for (const option of options) expect([index, brokenLaws(option, asked)]).toEqual([index, []])
+      if (options.length > 0) found.add(asked.line.to?.kind ?? '')
+      if (index >= EXHAUSTIVE / 2) continue
+      const all = bruteForce(asked.line, asked.settings, { catalogue: catalogueOf('drain'), mostParts: 6 })
+      const least = (costs: readonly number[]) => (costs.length === 0 ? null : Math.min(...costs))
+      expect([index, least(options.map(({ costs }) => costs.totalCents))]).toEqual([
+        index,
+        least(all.map(({ total }) => total)),
+      ])
+    }
+    expect([...found].sort()).toEqual([...SINK_KINDS].sort())
   })
 
   it('are answered as exhaustive search over the raw tables answers them', () => {

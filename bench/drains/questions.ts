@@ -11,6 +11,7 @@ import {
   oldJointsOn,
   PIPES,
   PLAIN_CONDITIONS,
+  SINK_WASTES,
   STARTING_SETTINGS,
   TOOL_IDS,
 } from '@diarmos/core'
@@ -89,6 +90,19 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
     },
   }
   return { line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
+}
+
+/** What comes down under a kitchen sink. */
+export const SINK_KINDS: readonly string[] = SINK_WASTES.map(({ id }) => id)
+
+/** The kitchen sink that a number stands for: the place of a basin's question, another waste. */
+export function someSink(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const dice = new Dice(800_000 + index)
+  for (let at = index * 31; ; at++) {
+    const { line, settings } = someDrain(at)
+    if (line.to?.kind?.startsWith('waste.tail.'))
+      return { line: { ...line, to: mouthOf(dice.pick(SINK_KINDS)) }, settings }
+  }
 }
 
 /** A plain place with nothing aboard: what only the pipe, its end and the waste decide. */

@@ -258,7 +258,7 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (/^prove\.(fill|fill-floor|flush|standpipe|run)$/.test(words))
+    if (/^prove\.(fill|fill-both|fill-floor|flush|standpipe|run)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)

@@ -646,6 +646,7 @@ export const planRequest = z.object({
         id: key,
         contents: z.array(z.enum(CONTENTS)).max(20),
         mount: z.enum(MOUNTS).optional(),
+        kind: key.optional(),
         stays: z.boolean().optional(),
       }),
     )

@@ -323,8 +323,9 @@ export function wayTimesRequest(
 /** What goes in, as far as the order of work asks for it. */
 function bodiesOf(view: JobView) {
   return view.points.flatMap(({ fixtures }) =>
-    fixtures.map(({ id, contents, mount, stays }) => ({
+    fixtures.map(({ id, kind, contents, mount, stays }) => ({
       id,
+      kind,
       contents: [...contents],
       mount,
       ...(stays ? { stays } : {}),

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2049,
-  "73e9107cd234a029",
+  2057,
+  "36b7fdfdee841571",
 ]
 `)
   })

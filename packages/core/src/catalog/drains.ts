@@ -4,6 +4,7 @@ import { closetParts } from './closets'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
+import { sinkWastes } from './sinkWastes'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
 import type { Fitting, Port } from './types'
 
@@ -132,5 +133,6 @@ export function drainParts(): Fitting[] {
     ...solventFittings(),
     ...closetParts(),
     ...drainRunParts(),
+    ...sinkWastes(),
   ]
 }

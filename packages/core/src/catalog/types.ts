@@ -137,6 +137,10 @@ export const FAMILIES = [
   'flange-riser',
   'flange-repair-ring',
   'cleanout-tee',
+  'centre-waste',
+  'end-waste',
+  'disposer-waste',
+  'branch-tail',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -1,7 +1,8 @@
 import { SOLVENT_TRAPS } from '../catalog/solventFittings'
 import type { Fitting, Port } from '../catalog/types'
 import { type EndLook, endLook, type Station } from './profile'
-import type { Layer, Point, Shape, ShapeRole } from './types'
+import { branchTailBody, twoBowlsBody } from './sinkShapes'
+import type { Draw, Point, Shape } from './types'
 
 /**
  * Maps a point of an end's own (u, r) onto the part's plane: u runs from the mouth inward, r to the left of the
@@ -13,14 +14,6 @@ export function endToPart(port: Port, u: number, r: number): Point {
   const flow = port.id === 'a' ? -1 : 1
   return [ox - ax * u - flow * ay * r, oy - ay * u + flow * ax * r]
 }
-
-type Draw = (
-  role: ShapeRole,
-  points: readonly Point[],
-  closed: boolean,
-  layer?: Layer,
-  suffix?: string,
-) => void
 
 /** Body radius that lies well with both ends. */
 function bodyRadius(a: EndLook, b: EndLook): number {
@@ -574,6 +567,8 @@ const STANDPIPE_DRAWN_MM = 120
 
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
+const twoBowls: Body = (fitting, a, b, draw) =>
+  twoBowlsBody(fitting, a, b, draw, (port) => drawEnd(port, endLook(port), draw))
 const closed: Body = (fitting, a, _b, draw) => closedBody(fitting, a, draw)
 
 /** Families that are more than two ends in line. */
@@ -602,6 +597,11 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   standpipe: (fitting, a, _b, draw) => standpipeBody(fitting, a, draw),
   plug: closed,
   'cleanout-tee': cleanoutBody,
+  'centre-waste': twoBowls,
+  'end-waste': twoBowls,
+  'disposer-waste': twoBowls,
+  'branch-tail': (_fitting, a, b, draw) =>
+    branchTailBody(a, b, draw, (port) => drawEnd(port, endLook(port), draw)),
   'vacuum-breaker': (fitting, a, b, draw) => {
     straightBody(fitting, a, b, draw)
     ventLines(a, b, draw)

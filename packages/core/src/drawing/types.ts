@@ -86,3 +86,12 @@ export interface Scene {
   readonly lines?: readonly LineMark[]
   readonly title: string
 }
+
+/** Puts a shape of a part down, in the part's own frame. */
+export type Draw = (
+  role: ShapeRole,
+  points: readonly Point[],
+  closed: boolean,
+  layer?: Layer,
+  suffix?: string,
+) => void

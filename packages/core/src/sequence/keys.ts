@@ -29,6 +29,17 @@ const OWN_KEYS = [
   'hold',
   'inspected',
   'cover',
+  'drain-full',
+  'drain-stand',
+  'drain-level',
+  // what a kitchen sink has besides
+  'sink-off',
+  'sink-elbow',
+  'sink-second',
+  'sink-knock',
+  'sink-hose',
+  'sink-run',
+  'sink-pump',
 ] as const
 
 /** Acts at a body, whose name follows the key. */

@@ -46,6 +46,7 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
     if (isCloset(option)) return 'prove.flush'
     if (opensRun(removalId)) return 'prove.run'
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
+    if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
     return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
   }
   const kept = removalId === KEEP_STOP.id

@@ -31,6 +31,7 @@ import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, isCloset, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
+import { addSinks } from './sinks'
 import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 
@@ -419,6 +420,7 @@ function build(request: PlanRequest): Graph {
   addBodies(graph, request)
   addFixtures(graph, request)
   addClosets(graph, request)
+  addSinks(graph, request)
   addCovering(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

@@ -23,6 +23,8 @@ export interface PlanLine {
 export interface PlanBody extends Pick<Body, 'id' | 'contents' | 'stays'> {
   /** What it is fixed to; nothing is said of setting it where that is not known. */
   readonly mount?: Mount
+  /** The row that it was made from, where more than its mount decides. */
+  readonly kind?: string
 }
 
 export interface PlanRequest {

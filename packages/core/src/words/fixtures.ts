@@ -49,6 +49,15 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.standpipe': 'Standpipe of a washing machine',
   'waste.run.repair': 'New pipe for what is bad',
   'waste.run.cleanout': 'A cleanout into the run',
+  'waste.sink.centre': 'Two bowls, the trap between them',
+  'waste.sink.end': 'Two bowls, the trap under one',
+  'waste.disposer': 'A disposer alone',
+  'waste.disposer.two': 'A disposer and a second bowl',
+  'waste.sink.dish': 'One bowl, 1-1/2 in, with a dishwasher',
+  'waste.sink.centre.dish': 'Two bowls, the trap between them, with a dishwasher',
+  'waste.sink.end.dish': 'Two bowls, the trap under one, with a dishwasher',
+  'waste.disposer.dish': 'A disposer alone, with a dishwasher',
+  'waste.disposer.two.dish': 'A disposer and a second bowl, with a dishwasher',
 }
 
 /** What goes in, by its id. */
@@ -157,6 +166,7 @@ const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   toilet: ['waste.bowl'],
+  sink: ['waste.tail.1-1/2', 'waste.sink.centre', 'waste.sink.end', 'waste.disposer', 'waste.disposer.two'],
   tub: [...TUBS, 'waste.shower.2'],
   'tub-shower': [...TUBS, 'waste.shower.2'],
   shower: ['waste.shower.2'],
@@ -257,6 +267,10 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'flange-riser': 'flange riser ring',
   'flange-repair-ring': 'flange repair ring',
   'cleanout-tee': 'cleanout tee with plug',
+  'centre-waste': 'continuous waste, centre',
+  'end-waste': 'continuous waste, end',
+  'disposer-waste': 'continuous waste, disposer',
+  'branch-tail': 'branch tailpiece',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -48,6 +48,10 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'flange-riser': 'riser ring',
   'flange-repair-ring': 'repair ring',
   'cleanout-tee': 'cleanout tee',
+  'centre-waste': 'continuous waste',
+  'end-waste': 'continuous waste',
+  'disposer-waste': 'continuous waste',
+  'branch-tail': 'branch tailpiece',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

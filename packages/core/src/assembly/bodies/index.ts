@@ -1,3 +1,4 @@
 export * from './kinds'
 export * from './lines'
+export * from './sinks'
 export * from './types'

@@ -1,6 +1,7 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
 import { isHeld } from './lines'
+import { SINK_WASTES } from './sinks'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
 /** A row of the table: a kind of thing that goes in, as it is typical of its maker's sheets. */
@@ -69,7 +70,7 @@ const spout = (id: string, own: EndRef) =>
   kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
 const arm = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'shower', [own], 'arm')])
 /** The tailpiece under a basin or a sink: what its waste comes down by. */
-const tail = (id: string, tube: string) =>
+const tail = (id: string, tube: string, route: RouteId = 'trap') =>
   kind(
     id,
     'deck',
@@ -85,7 +86,7 @@ const tail = (id: string, tube: string) =>
             nominal: tube,
             material,
           })),
-          'trap',
+          route,
         ),
         flow: 'out',
       },
@@ -189,6 +190,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   drainOf('waste.standpipe', 'stands', 'standpipe'),
   intoDrain('repair'),
   intoDrain('cleanout'),
+  ...SINK_WASTES.map(({ id, route }) => tail(id, '1-1/2', route)),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -17,6 +17,12 @@ export const ROUTE_IDS = [
   'trap-below',
   'standpipe',
   'closet',
+  'sink-centre',
+  'sink-end',
+  'sink-disposer',
+  'sink-dish',
+  'sink-centre-dish',
+  'sink-end-dish',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

@@ -52,6 +52,10 @@ export const STARTING_SETTINGS: MateSettings = {
     'flange-riser': 650,
     'flange-repair-ring': 900,
     'cleanout-tee': 1500,
+    'centre-waste': 1100,
+    'end-waste': 1100,
+    'disposer-waste': 1300,
+    'branch-tail': 700,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

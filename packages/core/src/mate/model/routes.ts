@@ -33,6 +33,10 @@ export type Role =
   | 'flange-riser'
   | 'flange-ring'
   | 'cleanout'
+  | 'centre-waste'
+  | 'end-waste'
+  | 'disposer-waste'
+  | 'branch-tail'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -81,6 +85,10 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'flange-riser': 'flange-riser',
   'flange-repair-ring': 'flange-ring',
   'cleanout-tee': 'cleanout',
+  'centre-waste': 'centre-waste',
+  'end-waste': 'end-waste',
+  'disposer-waste': 'disposer-waste',
+  'branch-tail': 'branch-tail',
 }
 
 /** What a part does in a line. */
@@ -116,6 +124,37 @@ export interface Route {
   /** The first stage that is no longer in the place the access condition speaks of: beyond the stop. */
   readonly opensAt: number
 }
+
+/** Under a kitchen sink: as under a basin up to the trap, then what joins the bowls, then what takes the dishwasher. */
+const SINKS = {
+  'sink-centre': ['centre-waste'],
+  'sink-end': ['end-waste'],
+  'sink-disposer': ['disposer-waste'],
+  'sink-dish': ['branch-tail'],
+  'sink-centre-dish': ['centre-waste', 'branch-tail'],
+  'sink-end-dish': ['end-waste', 'branch-tail'],
+} as const satisfies Readonly<Partial<Record<RouteId, readonly Role[]>>>
+
+/** @param chain what follows the trap adapter, in order */
+function underSink(id: RouteId, chain: readonly Role[]): Route {
+  return {
+    id,
+    medium: 'drain',
+    stages: [
+      { piece: 0, tube: 0, 'trap-adapter': 1 },
+      ...chain.map((role, index) => ({ [role]: index + 2 })),
+      {},
+    ],
+    goalAt: [chain.length + 1],
+    opensAt: 1,
+  }
+}
+
+const SINK_IDS = Object.keys(SINKS) as (keyof typeof SINKS)[]
+const sinkRoutes = (before: readonly Role[]) =>
+  Object.fromEntries(SINK_IDS.map((id) => [id, underSink(id, [...before, ...SINKS[id]])])) as Readonly<
+    Record<keyof typeof SINKS, Route>
+  >
 
 const ROUTES: Readonly<Record<RouteId, Route>> = {
   // a quarter-turn stop and a connector, or a valve in the line and a tap connector
@@ -229,6 +268,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     endsAt: 1,
     opensAt: 1,
   },
+  ...sinkRoutes(['trap']),
 }
 
 /** Where a trap further down stays, proved by the water that stands in it: none is put in besides. */
@@ -248,6 +288,7 @@ const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
     stages: [{ piece: 0, tube: 0, elbow: 0, standpipe: 1 }, {}],
     endsAt: 1,
   },
+  ...sinkRoutes([]),
 }
 
 /** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */
