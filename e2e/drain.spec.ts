@@ -86,6 +86,7 @@ const WASTES: readonly {
   readonly measured: readonly (readonly [row: string, keys: readonly string[]])[]
   readonly into?: readonly (readonly [row: string, keys: readonly string[]])[]
   readonly opens?: readonly RegExp[]
+  readonly switched?: string
   readonly fault?: string
   readonly first: RegExp
   readonly way?: RegExp
@@ -145,6 +146,18 @@ const WASTES: readonly {
     says: [/ABS cement/, /pump out/],
   },
   {
+    what: 'two bowls and a dishwasher over one trap',
+    worked: 'Kitchen sink',
+    colour: 'white',
+    across: ['1', 'Point', '9'],
+    waste: /Two bowls, the trap between them/,
+    switched: 'A dishwasher drains into it',
+    old: /On the old end: nothing/,
+    measured: [],
+    first: /trap adapter/,
+    says: [/onto the tail of the second bowl/, /looped up and fastened/, /let them go together/, /pump out/],
+  },
+  {
     what: 'a split stack of iron',
     worked: 'A run of drain',
     colour: 'black',
@@ -163,8 +176,23 @@ const WASTES: readonly {
   },
 ]
 for (const wasteOf of WASTES) {
-  const { what, worked, colour, across, waste, into, old, measured, fault, first, way, cut, opens, says } =
-    wasteOf
+  const {
+    what,
+    worked,
+    colour,
+    across,
+    waste,
+    switched,
+    into,
+    old,
+    measured,
+    fault,
+    first,
+    way,
+    cut,
+    opens,
+    says,
+  } = wasteOf
   test(`${what}, from opening to proof`, async ({ browser }) => {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
     const page = await context.newPage()
@@ -182,6 +210,7 @@ for (const wasteOf of WASTES) {
     await expect(page.getByTestId('belief')).toContainText('drain')
     await page.getByTestId('take-finding').click()
     await page.getByRole('radio', { name: waste }).click()
+    if (switched) await page.getByRole('switch', { name: switched }).click()
     for (const [row, keys] of into ?? []) {
       await page.getByRole('button', { name: row }).click()
       await tapLength(page, keys)

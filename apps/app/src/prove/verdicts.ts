@@ -19,6 +19,7 @@ const RIGHT: Verdict = {
 
 const OTHERS: Readonly<Record<string, Verdict>> = {
   'prove.hold': HOLDS,
+  'prove.level': HOLDS,
   'prove.scald': RIGHT,
   'prove.relief': RIGHT,
   'prove.breaker': RIGHT,

@@ -23,7 +23,7 @@ const TWO: readonly (readonly [family: Family, key: string, said: string])[] = [
 ]
 
 /** How far the tail of one bowl stands aside of an outlet between two, as it is drawn, mm: the arms are cut to the bowls. */
-export const CENTRE_ASIDE_MM = 31
+export const CENTRE_ASIDE_MM = 44
 
 const aside = (part: Fitting): Fitting => ({
   ...part,

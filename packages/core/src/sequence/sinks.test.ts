@@ -37,9 +37,9 @@ describe('a kitchen sink', () => {
     [/^sink\.elbow$/, /^prove\.fill/],
     [/^sink\.second$/, /^prove\.fill/],
     [/^sink\.hose$/, /^prove\.fill/],
-    [/^prove\.fill/, /^sink\.run$/],
-    [/^prove\.fill/, /^sink\.pump$/],
-    [/^sink\.(run|pump)$/, /^record\.write$/],
+    [/^prove\.fill/, /^prove\.disposer$/],
+    [/^prove\.fill/, /^prove\.dishwasher$/],
+    [/^prove\.(disposer|dishwasher)$/, /^record\.write$/],
   ]
   it.each(SINK_WASTES.map(({ id }) => id))('%s: each act in its place, and said', (kind) => {
     const { words } = ordered(kind)
@@ -56,16 +56,26 @@ describe('a kitchen sink', () => {
 
   it.each([
     ['waste.sink.centre', ['sink.second'], 'centre-waste'],
-    ['waste.sink.end.dish', ['sink.off', 'sink.second', 'sink.hose', 'sink.pump'], 'branch-tail'],
-    ['waste.disposer', ['sink.off', 'sink.elbow', 'sink.run'], 'tubular-trap'],
+    ['waste.sink.end.dish', ['sink.off', 'sink.second', 'sink.hose', 'prove.dishwasher'], 'branch-tail'],
+    ['waste.disposer', ['sink.off', 'sink.elbow', 'prove.disposer'], 'tubular-trap'],
     [
       'waste.disposer.two.dish',
-      ['sink.off', 'sink.elbow', 'sink.second', 'sink.knock-out', 'sink.hose', 'sink.run', 'sink.pump'],
+      [
+        'sink.off',
+        'sink.elbow',
+        'sink.second',
+        'sink.knock-out',
+        'sink.hose',
+        'prove.disposer',
+        'prove.dishwasher',
+      ],
       'disposer-waste',
     ],
   ])('%s has %p of its own, and a %s', (kind, own, family) => {
     const { words, option } = ordered(kind)
-    expect(words.filter((each) => each.startsWith('sink.')).sort()).toEqual([...own].sort())
+    expect(words.filter((each) => /^sink\.|^prove\.(disposer|dishwasher)$/.test(each)).sort()).toEqual(
+      [...own].sort(),
+    )
     expect(option.parts.map((part) => part.family)).toContain(family)
     expect(option.parts.filter((part) => /trap$/.test(part.family))).toHaveLength(1)
     // both bowls at once, where there are two

@@ -11,8 +11,8 @@ const STEPS = {
   second: { key: 'sink-second', kind: 'finish', words: 'sink.second', seconds: 90 },
   knock: { key: 'sink-knock', kind: 'prepare', words: 'sink.knock-out', seconds: 90 },
   hose: { key: 'sink-hose', kind: 'finish', words: 'sink.hose', seconds: 240 },
-  run: { key: 'sink-run', kind: 'prove', words: 'sink.run', seconds: 120 },
-  pump: { key: 'sink-pump', kind: 'prove', words: 'sink.pump', seconds: 180 },
+  run: { key: 'sink-run', kind: 'prove', words: 'prove.disposer', seconds: 120 },
+  pump: { key: 'sink-pump', kind: 'prove', words: 'prove.dishwasher', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
 /** A disposer is off before its tube is undone; its gasket, the second bowl and the dishwasher's hose are made up and proved. */
@@ -23,6 +23,7 @@ export function addSinks(graph: Graph, { lines, bodies = [], codeProfile = 'IPC'
     const { disposer, dishwasher, bowls } = sink
     const last = line.option.joints.length - 1
     const { by } = DISHWASHER_DRAINS[codeProfile]
+    const what = disposer && dishwasher ? 'both' : disposer ? 'disposer' : 'dishwasher'
     const wanted: readonly (readonly [keyof typeof STEPS, boolean])[] = [
       ['off', Boolean(disposer || dishwasher)],
       ['elbow', disposer === true],
@@ -34,7 +35,7 @@ export function addSinks(graph: Graph, { lines, bodies = [], codeProfile = 'IPC'
     ]
     const at = (step: keyof typeof STEPS) => `${line.lineId}/line/${STEPS[step].key}`
     const there = new Set(wanted.flatMap(([step, is]) => (is ? [step] : [])))
-    for (const step of there) graph.add(at(step), STEPS[step], line.lineId, null, { by })
+    for (const step of there) graph.add(at(step), STEPS[step], line.lineId, null, { by, what })
     order(graph, line, last, at, there)
   }
 }

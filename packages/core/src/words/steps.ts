@@ -232,7 +232,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.fill': 'Fill the bowl and let it go at once; a tissue round every nut and under the bend.',
   'prove.fill-both':
     'Fill both bowls and let them go together; a tissue round every nut and under the bend: neither may come up in the other.',
-  'sink.off': 'Disposer and dishwasher off at the breaker, then tried: they do not start.',
+  'sink.off':
+    '{what, select, disposer {Disposer} dishwasher {Dishwasher} other {Disposer and dishwasher}} off at the breaker, then tried: {what, select, both {they do} other {it does}} not start.',
   'sink.elbow':
     'Its gasket and flange onto the disposer, the screws drawn in turns; the tube below still turns toward the trap.',
   'sink.second':
@@ -241,8 +242,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Drive the plug out of the disposer’s dishwasher inlet and pick it out of the chamber by hand, the power off.',
   'sink.hose':
     'The dishwasher’s hose onto its branch, a clamp on it; {by, select, gap {through an air gap fitting over the rim of the sink} other {looped up and fastened under the counter, higher than the rim lets the trap go, or through an air gap where the authority wants one}}.',
-  'sink.run': 'Cold water on, the disposer run: a tissue at its flange and at every nut while it shakes.',
-  'sink.pump': 'Let the dishwasher pump out: nothing comes up in the bowl, every nut stays dry.',
+  'prove.disposer':
+    'Cold water on, the disposer run: a tissue at its flange and at every nut while it shakes.',
+  'prove.dishwasher': 'Let the dishwasher pump out: nothing comes up in the bowl, every nut stays dry.',
   'prove.run':
     'Run what drains through here at full flow, the fixture farthest up first, a bowl of water let go at once; a tissue round every joint, and look again when it has stopped.',
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',
