@@ -87,6 +87,8 @@ const WASTES: readonly {
   readonly into?: readonly (readonly [row: string, keys: readonly string[]])[]
   readonly opens?: readonly RegExp[]
   readonly switched?: string
+  /** A condition of the place. */
+  readonly toggled?: string
   readonly fault?: string
   readonly first: RegExp
   readonly way?: RegExp
@@ -146,6 +148,18 @@ const WASTES: readonly {
     says: [/ABS cement/, /pump out/],
   },
   {
+    what: 'a basin without a vent',
+    worked: 'Basin',
+    colour: 'white',
+    across: ['1', 'Point', '9'],
+    waste: /Tailpiece, 1-1\/2/,
+    old: /On the old end: nothing/,
+    toggled: 'No vent rises from it',
+    measured: [],
+    first: /air admittance valve/,
+    says: [/at least 4 in over the trap/, /last of all/, /heard to breathe/],
+  },
+  {
     what: 'two bowls and a dishwasher over one trap',
     worked: 'Kitchen sink',
     colour: 'white',
@@ -183,6 +197,7 @@ for (const wasteOf of WASTES) {
     across,
     waste,
     switched,
+    toggled,
     into,
     old,
     measured,
@@ -219,6 +234,7 @@ for (const wasteOf of WASTES) {
     await page.getByRole('button', { name: 'On to the mating' }).click()
     if (old) await page.getByRole('radio', { name: old }).click()
     await expect(page.getByTestId('option-1')).toBeVisible()
+    if (toggled) await page.getByRole('switch', { name: toggled }).click()
     for (const [row, keys] of measured) {
       await page.getByRole('button', { name: row }).click()
       await tapLength(page, keys)

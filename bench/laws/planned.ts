@@ -76,7 +76,11 @@ export function faultOfPlan(
       steps.filter(
         (step) => step.seam === seam && kinds.includes(step.kind) && !step.words.startsWith('slide.'),
       )
-    const [on, back] = ['slide.on', 'slide.back'].map((key) => steps.find(({ words }) => words === key))
+    const on = steps.find(({ words }) => words === 'slide.on')
+    // what is cemented is drawn back in its cement
+    const back =
+      steps.find(({ words }) => words === 'slide.back') ??
+      steps.find(({ words, seam }) => seam === closes.seam && /^cement\.join.*-slid$/.test(words))
     if (steps.some(({ seam, words }) => ends.includes(seam ?? -1) && PUSHES.test(words)))
       return 'what is drawn back is said to be pushed home'
     const prepared = ends.flatMap((seam) => of(seam, ['prepare', 'captive']))

@@ -272,6 +272,10 @@ export function carryOut(
     if (onOld && needsOldEnd(line) && !state.parted && !/^sweat\.shield/.test(words))
       wrong.push(`${words} on the old end of ${line.lineId} before that is free`)
     if (!MAKES.test(words)) return
+    if (words === 'slip.tighten')
+      for (const [at, other] of line.option.joints.entries())
+        if (other.atStub && !state.made.has(at))
+          wrong.push(`a nut of ${line.lineId} is drawn before seam ${at} stands`)
     if (joint.atStub && !state.plate) wrong.push(`trapped: the plate of ${line.lineId} is not on`)
     if (joint.atStub && state.plugged) wrong.push(`the plug of ${line.lineId} is shut in`)
     const body = bodies.find(({ id: each }) => each === line.meets?.to)

@@ -203,7 +203,7 @@ export function programmeOf(
   const { to, cutIn } = line
   const route = cutIn
     ? cutInRoute(cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
-    : routeById(to?.route ?? 'any', conditions.service, conditions.trapped)
+    : routeById(to?.route ?? 'any', conditions)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const softPipe = /^(pex|cpvc|pvc|abs|poly|waste)/.test(pipe?.material ?? '')
@@ -252,7 +252,11 @@ export function programmeOf(
   const begin: readonly Start[] = run
     ? [cut(bare(conditions.stubMm)) as Start]
     : pipe
-      ? starts(pipe, conditions).filter((start) => start.forbidden.length === 0)
+      ? starts(pipe, conditions).filter(
+          ({ forbidden, removal }) =>
+            // trade: a tee goes in where the nut was
+            forbidden.length === 0 && !(route.vents && removal.keeps?.startsWith('nut')),
+        )
       : line.branchOf !== undefined
         ? open.map(({ port }) => freshStart(port))
         : (line.from?.ends ?? []).map((ref) =>

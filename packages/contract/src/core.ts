@@ -292,6 +292,7 @@ export const conditions = z.object({
   airC: z.number().min(-40).max(60).nullable().optional(),
   trapped: z.boolean().optional(),
   slow: z.boolean().optional(),
+  unvented: z.boolean().optional(),
   flangeMm: z.number().min(-500).max(500).nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
@@ -313,6 +314,7 @@ export const houseRules = z.object({
   solderAt: z.enum(['bench', 'place']).optional(),
   twistIn: z.enum(['refuse', 'accept']).optional(),
   flexibleAbove: z.enum(['shielded', 'accept']).optional(),
+  badVent: z.enum(['valve', 'wall']).optional(),
   plates: z.enum(['near', 'always']).optional(),
   cure: z.enum(['long', 'short']).optional(),
 }) satisfies z.ZodType<HouseRules>

@@ -115,6 +115,7 @@ export const entities = {
       airC: z.number().min(-40).max(60).nullable(),
       trapped: z.boolean(),
       slow: z.boolean(),
+      unvented: z.boolean(),
       flangeMm: z.number().min(-500).max(500).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
       farMm: z.number().positive().max(5000).nullable(),

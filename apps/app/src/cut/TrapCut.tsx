@@ -20,6 +20,17 @@ const ROWS = [
   ['stubMm', 'Stub over the floor', 'Floor to the middle of the stub in the wall.'],
 ] as const satisfies readonly (readonly [keyof TrapMeasures, string, string])[]
 
+/** With a vent tee before it the trap's arm goes into the side of that. */
+const TEE_ROWS: readonly (readonly [keyof TrapMeasures, string, string])[] = ROWS.map(([key, label, hint]) =>
+  key === 'stubMm'
+    ? [
+        key,
+        'Side of the tee over the floor',
+        'Floor to the middle of the tee’s side, held where it will stand.',
+      ]
+    : [key, label, hint],
+)
+
 const NOTHING: TrapMeasures = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
 
 /** The two lengths that are cut at a tubular trap: its wall tube and the tailpiece over it. */
@@ -30,6 +41,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const request = option && layout ? trapAsk(option, layout.stations, measured) : null
   const { answer } = useSolved('trap', request)
   const fit = answer?.fit
+  const tee = option?.parts.some(({ family }) => family === 'vent-tee') ?? false
   return (
     <View className="mt-2" testID="trap-cut">
       {answer && request ? (
@@ -57,7 +69,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
           {say(REASONS[fit.reason.ruleId] ?? '', fit.reason.parameters, unit)}
         </Note>
       ) : null}
-      {ROWS.map(([key, label, hint]) => (
+      {(tee ? TEE_ROWS : ROWS).map(([key, label, hint]) => (
         <MeasureRow
           key={key}
           label={label}

@@ -119,6 +119,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           spanMm={conditions.spanMm}
           trapped={conditions.trapped}
           slow={conditions.slow}
+          unvented={conditions.unvented}
           onSet={set}
         />
       ) : null}

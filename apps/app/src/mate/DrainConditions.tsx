@@ -12,11 +12,12 @@ interface Props {
   readonly spanMm: number | null | undefined
   readonly trapped: boolean | undefined
   readonly slow: boolean | undefined
+  readonly unvented: boolean | undefined
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
 
 /** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
-export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, onSet }: Props) {
+export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, unvented, onSet }: Props) {
   if (kind === 'waste.bowl')
     return (
       <View testID="flange-height">
@@ -49,6 +50,14 @@ export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, onSet }
           detail={trapped ? 'water stands in the old drain: none goes in besides' : undefined}
           value={trapped === true}
           onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
+        />
+      )}
+      {kind?.startsWith('waste.run.') ? null : (
+        <Toggle
+          label="No vent rises from it"
+          detail={unvented ? 'it gurgles, or its trap was found empty' : undefined}
+          value={unvented === true}
+          onChange={(value) => onSet({ unvented: value }, value ? 'No vent' : 'It is vented')}
         />
       )}
       <Toggle

@@ -182,4 +182,13 @@ export const RULES: readonly {
       ['accept', 'bare ones too'],
     ],
   },
+  {
+    key: 'badVent',
+    usual: 'valve',
+    label: 'A trap without a vent',
+    options: [
+      ['valve', 'a valve that admits air'],
+      ['wall', 'the wall is opened'],
+    ],
+  },
 ]

@@ -14,6 +14,7 @@ import { Opening1764380000000 } from './migrations/opening1764380000000'
 import { Record1764390000000 } from './migrations/record1764390000000'
 import { Seen1764330000000 } from './migrations/seen1764330000000'
 import { Trap1764350000000 } from './migrations/trap1764350000000'
+import { Vent1764420000000 } from './migrations/vent1764420000000'
 import { APP, OWNER, provision, type Roles, urlFor } from './provision'
 import { documents, Operation, Person, Session, Shop } from './schemas'
 
@@ -33,6 +34,7 @@ export const MIGRATIONS = [
   Record1764390000000,
   Covering1764400000000,
   Drain1764410000000,
+  Vent1764420000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

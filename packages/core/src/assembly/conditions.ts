@@ -72,6 +72,8 @@ export interface Conditions {
   readonly trapped?: boolean
   /** Of a drain: it runs off slowly. */
   readonly slow?: boolean
+  /** Of a drain: no vent rises from it within reach of its trap. */
+  readonly unvented?: boolean
   /** Top of an old closet flange over the finished floor, below it less than nothing, mm; null while not measured. */
   readonly flangeMm?: number | null
 }
@@ -116,6 +118,7 @@ export const PLAIN_CONDITIONS = {
   stopWeeps: false,
   trapped: false,
   slow: false,
+  unvented: false,
   flangeMm: null,
   farMm: null,
   freeMm: null,
@@ -142,6 +145,7 @@ export const LATER_CONDITIONS = [
   'trapped',
   'slow',
   'flangeMm',
+  'unvented',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

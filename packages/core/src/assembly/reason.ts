@@ -19,6 +19,7 @@ export type ChangeId =
   | 'shade'
   | 'plate'
   | 'tool'
+  | 'vented'
 
 /** Why something is proposed, refused or warned about: data, put into words in one place (`words`). */
 export interface Reason {

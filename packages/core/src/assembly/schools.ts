@@ -25,6 +25,8 @@ export interface Schools {
   readonly twistIn: 'refuse' | 'accept'
   /** A rubber coupling without a shield, above ground. */
   readonly flexibleAbove: 'shielded' | 'accept'
+  /** A trap without a vent. */
+  readonly badVent: 'valve' | 'wall'
 }
 
 /**
@@ -34,7 +36,7 @@ export interface Schools {
  * one hole is mended, several mean that the length is done; what can be carried in
  * is soldered at the bench; a nail plate goes where a nail may reach; cement is left alone as long as any can asks; a
  * flange is solid, or has a ring over it, since twisted ones are refused by some authorities; rubber above ground has a
- * shield, which keeps it from sagging. Common practice.
+ * shield, which keeps it from sagging; where no vent is, a valve that admits air, as long as it stays within reach. Common practice.
  */
 export const SCHOOLS: Schools = {
   pushFitClean: 'wipe',
@@ -50,6 +52,7 @@ export const SCHOOLS: Schools = {
   cure: 'long',
   twistIn: 'refuse',
   flexibleAbove: 'shielded',
+  badVent: 'valve',
 }
 
 /** What a shop holds to in one question. */

@@ -7,6 +7,7 @@ import { end } from './ends'
 import { sinkWastes } from './sinkWastes'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
 import type { Fitting, Port } from './types'
+import { ventTees } from './ventTees'
 
 const IN = 25.4
 
@@ -134,5 +135,6 @@ export function drainParts(): Fitting[] {
     ...closetParts(),
     ...drainRunParts(),
     ...sinkWastes(),
+    ...ventTees(),
   ]
 }

@@ -141,6 +141,7 @@ export const FAMILIES = [
   'end-waste',
   'disposer-waste',
   'branch-tail',
+  'vent-tee',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

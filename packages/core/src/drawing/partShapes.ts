@@ -277,6 +277,52 @@ function drawEnd(port: Port, look: EndLook, draw: Draw): void {
     )
 }
 
+/** A tee with a riser over it and the louvred head of a valve that admits air. */
+function ventBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const look = endLook(a)
+  const { outer } = look.stations.at(-1) as Station
+  const r = a.diameterMm / 2
+  const foot = outer * 1.3
+  const top = foot + 40
+  draw('outline', box(-r, outer * 0.5, r, top), true)
+  draw('outline', box(-outer, outer * 0.9, outer, foot), true)
+  straightBody(fitting, a, b, draw)
+  // longer than it is drawn
+  for (const y of [top - 20, top - 16])
+    draw(
+      'detail',
+      [
+        [-r - 3, y - 1.5],
+        [0, y + 1.5],
+        [r + 3, y - 1.5],
+      ],
+      false,
+    )
+  const [head, brim] = [r + 9, top + 26]
+  draw('outline', box(-r - 3, top - 6, r + 3, top), true)
+  draw(
+    'outline',
+    [
+      [-head, top],
+      [-head, brim - 6],
+      [-head * 0.6, brim],
+      [head * 0.6, brim],
+      [head, brim - 6],
+      [head, top],
+    ],
+    true,
+  )
+  for (const y of [4, 8, 12, 16])
+    draw(
+      'detail',
+      [
+        [-head, top + y],
+        [head, top + y],
+      ],
+      false,
+    )
+}
+
 /** A tee whose branch ends in a plug with a square head: its mouth is as wide as the run. */
 function cleanoutBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   const look = endLook(a)
@@ -597,6 +643,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   standpipe: (fitting, a, _b, draw) => standpipeBody(fitting, a, draw),
   plug: closed,
   'cleanout-tee': cleanoutBody,
+  'vent-tee': ventBody,
   'centre-waste': twoBowls,
   'end-waste': twoBowls,
   'disposer-waste': twoBowls,

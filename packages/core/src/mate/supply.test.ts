@@ -90,7 +90,11 @@ describe('fixtures and what stands before them', () => {
 
   it('every role of the catalogue has a place in some line', () => {
     const placed = new Set(
-      ROUTE_IDS.flatMap((id) => routeById(id).stages.flatMap((stage) => Object.keys(stage))),
+      ROUTE_IDS.flatMap((id) =>
+        [{}, { unvented: true }].flatMap((conditions) =>
+          routeById(id, conditions).stages.flatMap((stage) => Object.keys(stage)),
+        ),
+      ),
     )
     for (const part of CATALOG)
       if (!['slip', 'union', 'tee', 'cleanout', 'dual-stop', 'hose-adapter'].includes(roleOf(part)))

@@ -176,6 +176,11 @@ export function makeUp(work: Closing): void {
   for (const close of led) {
     const { seam, step, template } = close
     if (!early(seam) || inPlace(seam)) continue
+    // a slip nut is drawn where everything stands: it is what gives the others their place
+    if (option.joints[seam]?.method === 'slip-joint') {
+      for (const stub of stubs) graph.precede(stub.step, step)
+      continue
+    }
     // a bowl is set down on what stands already
     if (isCloset(option) && seam === option.joints.length - 1) continue
     if (!stubNeedsFlame) {

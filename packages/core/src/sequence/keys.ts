@@ -40,6 +40,10 @@ const OWN_KEYS = [
   'sink-hose',
   'sink-run',
   'sink-pump',
+  // a valve that admits air
+  'vent-riser',
+  'vent-valve',
+  'vent-air',
 ] as const
 
 /** Acts at a body, whose name follows the key. */

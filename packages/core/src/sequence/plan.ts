@@ -34,6 +34,7 @@ import { schedule } from './schedule'
 import { addSinks } from './sinks'
 import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
+import { addVents } from './vents'
 
 /** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
 const CUTS = /^remove\.(cut|saw|chain|flange-(saw|cut))/
@@ -48,6 +49,7 @@ const PUSHES: ReadonlySet<string> = new Set([
   'push.push',
   'press.press',
   'gasket.tighten',
+  'cement.join',
   'cement.join-pvc',
   'cement.join-abs',
 ])
@@ -421,6 +423,7 @@ function build(request: PlanRequest): Graph {
   addFixtures(graph, request)
   addClosets(graph, request)
   addSinks(graph, request)
+  addVents(graph, request)
   addCovering(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

@@ -32,6 +32,7 @@ function told(
     : []
   return [
     ...(answer?.lastResort ? [reasonText(answer.lastResort, 'in')] : []),
+    ...(option ? [] : (answer?.refusals ?? []).map(({ reason }) => reasonText(reason, 'in'))),
     ...said,
     ...steps.map((step) => stepText(step, 'in')),
   ].join('\n')
@@ -43,6 +44,9 @@ const wall = line('copper.l.1/2', { access: 'closed-wall' }, 'valve.combo.1/2')
 const drain = (pipeId: string, kind: string): LineRequest => ({
   ...line(pipeId, { service: 'waste', oldJoint: 'none' }, kind),
 })
+
+const basin = drain('pvc-dwv.40.1-1/2', 'waste.tail.1-1/2')
+const airless = { ...basin, conditions: { ...basin.conditions, unvented: true } }
 
 /** For each question about a line one that it speaks of, and a word that each school has and no other; plates are of studs. */
 const ASKED: {
@@ -104,6 +108,12 @@ const ASKED: {
       ({ family, material }) =>
         /flexible-coupling|p-trap|tube-piece/.test(family) && material !== 'abs-drain',
     ),
+  ],
+  badVent: [
+    airless,
+    undefined,
+    { valve: /heard to breathe/, wall: /It is vented first, through the wall/ },
+    CATALOG.filter(({ id }) => /^(vent-tee\.pvc|trap\.plastic|tail-extension)/.test(id)),
   ],
   cure: [line('cpvc.sdr11.1/2'), 'cement', { long: /alone for 30 minutes/, short: /alone for 15 minutes/ }],
 }

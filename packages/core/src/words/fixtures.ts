@@ -271,6 +271,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'end-waste': 'continuous waste, end',
   'disposer-waste': 'continuous waste, disposer',
   'branch-tail': 'branch tailpiece',
+  'vent-tee': 'tee with an air admittance valve',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -247,6 +247,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.run-held':
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
+  'drain.unvented':
+    'No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.',
+  'drain.air-valve':
+    'No vent: an air admittance valve, where the authority accepts one, on a riser at least 4 in over the trap’s arm, within reach and in free air; it is never the only vent of a house.',
   'drain.vent':
     'A trap is vented within the length of its arm, by the local code; whether this one is, is not worked out here. A gurgle or a slow drain says it is not.',
   'drain.flexible-above':
@@ -326,6 +330,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   sound: 'cut back to sound pipe',
   straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
+  vented: 'open the wall and vent it',
   room: 'make room round the pipe',
   opening: 'open the wall wider',
   shade: 'keep daylight off it',

@@ -52,6 +52,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'end-waste': 'continuous waste',
   'disposer-waste': 'continuous waste',
   'branch-tail': 'branch tailpiece',
+  'vent-tee': 'vent tee',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

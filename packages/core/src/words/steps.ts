@@ -188,6 +188,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'expansion.grip': 'Let it shrink; longer when it is cold.',
   'cement.fit': 'Dry-fit, mark full depth {insertionMm, number, insertion-mark}.',
   'cement.join': 'CPVC cement on tube and socket; push, quarter turn, hold 30 s.',
+  'cement.join-slid':
+    'CPVC cement on this end as far as its mark and in what slides; draw it over both at once to the marks, a quarter turn, hold 30 s.',
   'cement.cure': 'Leave it alone: cure time by temperature and size, from the can.',
   'cement.cure-range':
     'Leave it alone for {taken} {unit, select, h {hours} other {minutes}}: at this temperature and size cans ask for {least} to {most}, and the one in your hand comes first.',
@@ -245,6 +247,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.disposer':
     'Cold water on, the disposer run: a tissue at its flange and at every nut while it shakes.',
   'prove.dishwasher': 'Let the dishwasher pump out: nothing comes up in the bowl, every nut stays dry.',
+  'vent.riser':
+    'A riser onto the top of the tee, plumb: its valve comes to stand at least 4 in over the trap’s arm, in free air, where a hand reaches it.',
+  'vent.valve':
+    'The valve onto the riser by hand, last of all: grit, cement and a test by water spoil its seal. Upright, nothing over it.',
+  'prove.air':
+    'Fill the bowl and let it go at once: the valve is heard to breathe, nothing gurgles, and water stands in the trap afterwards. No smell at the valve.',
   'prove.run':
     'Run what drains through here at full flow, the fixture farthest up first, a bowl of water let go at once; a tissue round every joint, and look again when it has stopped.',
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',

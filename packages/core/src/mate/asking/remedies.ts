@@ -109,6 +109,10 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
     id: 'opening',
     apply: (p) => unless(p.conditions.openingMm == null, () => conditions(p, { openingMm: null })),
   },
+  {
+    id: 'vented',
+    apply: (p) => unless(p.conditions.unvented !== true, () => conditions(p, { unvented: false })),
+  },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },
   {
     id: 'shade',

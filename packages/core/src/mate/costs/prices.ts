@@ -76,6 +76,7 @@ const FLAT: ReadonlySet<string> = new Set([
   'end-waste',
   'disposer-waste',
   'branch-tail',
+  'vent-tee',
   'standpipe',
   'closet-flange',
   'flange-riser',

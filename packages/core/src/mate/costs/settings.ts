@@ -56,6 +56,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'end-waste': 1100,
     'disposer-waste': 1300,
     'branch-tail': 700,
+    'vent-tee': 4200,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

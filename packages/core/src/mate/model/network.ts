@@ -74,6 +74,7 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'end-waste',
   'disposer-waste',
   'branch-tail',
+  'vent-tee',
   'p-trap',
   'standpipe',
   'flange',

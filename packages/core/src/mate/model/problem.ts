@@ -137,7 +137,7 @@ export class Problem {
     }
     const route = line.cutIn
       ? cutInRoute(line.cutIn.insert, line.conditions.service === 'waste' ? 'drain' : 'supply')
-      : line.to && routeById(line.to.route, line.conditions.service, line.conditions.trapped)
+      : line.to && routeById(line.to.route, line.conditions)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
     this.medium = route.medium ?? 'supply'
@@ -233,7 +233,11 @@ export class Problem {
   }
 
   private beginnings(pipe: Pipe | null): readonly Start[] {
-    if (pipe) return starts(pipe, this.conditions)
+    // where a tee goes in, no nut beyond it stays
+    if (pipe)
+      return starts(pipe, this.conditions).filter(
+        ({ removal }) => !(this.route.vents && removal.keeps?.startsWith('nut')),
+      )
     if (this.line.branchOf !== undefined) {
       if (!this.meeting.branchEnds) throw new CoreFault('no-trunk', { id: this.line.branchOf }, ['branchOf'])
       return this.meeting.branchEnds.map(({ end }) => freshStart(end))
@@ -481,7 +485,16 @@ export class Problem {
   /** What of a drain decides which part may stand where. */
   private get drainFacts(): string {
     const trapped = this.conditions.trapped ?? false
-    return [this.ownPlastic, this.wideDrain, trapped, this.isLow(0), this.isLow(3), this.isIronRun].join()
+    const vents = this.route.vents === true
+    return [
+      this.ownPlastic,
+      this.wideDrain,
+      trapped,
+      vents,
+      this.isLow(0),
+      this.isLow(3),
+      this.isIronRun,
+    ].join()
   }
 
   /** What is cemented, of another plastic than the old drain. */
@@ -673,12 +686,12 @@ const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bi
 /** Everything that decides a joint away from the stub, besides the shop's numbers. */
 function farFacts(
   route: Route,
-  { service, access, sunlight, nearHeater, airC, slow, flangeMm }: Conditions,
+  { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm }: Conditions,
   run: PipeMaterial | null,
   own: ReadonlySet<string> | null,
 ): string {
   const stuffs = own && [...own].sort()
-  const floor = [slow ?? false, flangeMm == null]
+  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null]
   return JSON.stringify([
     ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],
     ...floor,

@@ -37,6 +37,7 @@ export type Role =
   | 'end-waste'
   | 'disposer-waste'
   | 'branch-tail'
+  | 'vent-tee'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -89,6 +90,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'end-waste': 'end-waste',
   'disposer-waste': 'disposer-waste',
   'branch-tail': 'branch-tail',
+  'vent-tee': 'vent-tee',
 }
 
 /** What a part does in a line. */
@@ -121,6 +123,8 @@ export interface Route {
   readonly goalAt: readonly number[]
   /** The stage that is itself the end, where no joint to a fixture follows. */
   readonly endsAt?: number
+  /** It takes a tee with a valve that admits air. */
+  readonly vents?: true
   /** The first stage that is no longer in the place the access condition speaks of: beyond the stop. */
   readonly opensAt: number
 }
@@ -291,6 +295,30 @@ const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
   ...sinkRoutes([]),
 }
 
+/** Where no vent is: a tee with a valve that admits air, before the trap; nothing that stays beyond it is kept. */
+const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
+  trap: { ...ROUTES.trap, stages: withTee(ROUTES.trap), vents: true },
+  standpipe: {
+    ...ROUTES.standpipe,
+    stages: [
+      { piece: 0, tube: 0, elbow: 0, 'vent-tee': 1 },
+      { tube: 1, 'p-trap': 2 },
+      { piece: 2, tube: 2, standpipe: 3 },
+      {},
+    ],
+    endsAt: 3,
+    opensAt: 4,
+    vents: true,
+  },
+  ...Object.fromEntries(
+    SINK_IDS.map((id) => [id, { ...ROUTES[id], stages: withTee(ROUTES[id]), vents: true as const }]),
+  ),
+}
+
+function withTee({ stages: [, ...behind] }: Route): Route['stages'] {
+  return [{ piece: 0, tube: 0, 'vent-tee': 1 }, ...behind]
+}
+
 /** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */
 const FLEXIBLE_HOT: Route = {
   id: 'flexible',
@@ -357,9 +385,13 @@ const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
   },
 }
 
-/** The stages of a line to a fixture's end, by what it carries, and whether a trap stays further down. */
-export function routeById(id: RouteId, service?: Conditions['service'], trapped = false): Route {
+/** The stages of a line to a fixture's end, by what it carries, whether a trap stays further down, and what vents it. */
+export function routeById(
+  id: RouteId,
+  { service, trapped, unvented }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented'>> = {},
+): Route {
   if (trapped) return TRAPPED[id] ?? ROUTES[id]
+  if (unvented) return UNVENTED[id] ?? ROUTES[id]
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 

@@ -56,6 +56,8 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 /** Whether a method that wants its pipe dry would be made on one that is not. */
 const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
+/** Whether a trap that goes in has no vent. */
+const airless = ({ unvented, trapped }: Conditions) => unvented === true && trapped !== true
 const steel = (material: string) => material.endsWith('steel')
 
 /** Whether a rubber ring seals on the tube's own surface, so that every mark on it is a leak path. */
@@ -739,7 +741,40 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     // a run that is mended is vented as it was
-    bites: ({ start, run }) => yes(start !== null && run === null),
+    bites: ({ start, run, conditions }) => yes(start !== null && run === null && !airless(conditions)),
+  },
+  {
+    // a valve that admits air stands where it is reached, in free air
+    id: 'drain.unvented',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'vented',
+    source: {
+      title:
+        'Model plumbing codes: every trap is vented; a valve reachable and in free air; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ route, conditions, settings }) =>
+      yes(
+        airless(conditions) &&
+          route !== 'closet' &&
+          (route === 'trap-below' ||
+            conditions.access !== 'reachable' ||
+            schoolOf(settings.houseRules, 'badVent') === 'wall'),
+      ),
+  },
+  {
+    id: 'drain.air-valve',
+    medium: 'drain',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: {
+      title: 'IPC 918 air admittance valves; UPC: as the authority accepts them; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ route, start, conditions }) =>
+      yes(start !== null && airless(conditions) && route !== 'closet' && route !== 'trap-below'),
   },
   {
     id: 'drain.run-held',

@@ -252,11 +252,12 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
     ? cutInRoute(line.cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
-    : routeById(line.to?.route ?? 'any', conditions.service, conditions.trapped)
+    : routeById(line.to?.route ?? 'any', conditions)
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
-    ? starts(pipe, conditions)
+    ? // trade: a tee goes in where the nut was
+      starts(pipe, conditions).filter(({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')))
     : (line.from?.ends ?? []).map((ref) =>
         line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
       )

@@ -1,0 +1,77 @@
+import { mouthOf } from '../assembly/bodies'
+import type { Conditions } from '../assembly/conditions'
+import { mate } from '../mate'
+import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import { sequence } from './index'
+
+const ask = (kind: string, patch: Partial<Conditions> = {}, houseRules = {}) => {
+  const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', unvented: true, ...patch }
+  const settings = { ...WELL_EQUIPPED, houseRules: { ...WELL_EQUIPPED.houseRules, ...houseRules } }
+  const line = { lineId: 'waste', pipeId: 'pvc-dwv.40.1-1/2', to: mouthOf(kind), conditions }
+  const [answer] = mate({ lines: [line], settings }).lines
+  if (!answer) throw new Error('no line')
+  return { answer, conditions, settings }
+}
+const tees = ({ answer }: ReturnType<typeof ask>) =>
+  answer.options.map(({ parts }) => parts.filter(({ family }) => family === 'vent-tee').length)
+
+describe('a trap without a vent', () => {
+  it.each(['waste.tail.1-1/4', 'waste.tail.1-1/2', 'waste.sink.end', 'waste.disposer', 'waste.standpipe'])(
+    '%s: gets one tee with a valve that admits air before its one trap, and none where it is vented',
+    (kind) => {
+      const airless = ask(kind)
+      expect(tees(airless).length).toBeGreaterThan(0)
+      expect(new Set(tees(airless))).toEqual(new Set([1]))
+      for (const { parts } of airless.answer.options) {
+        const at = (family: RegExp) => parts.findIndex((part) => family.test(part.family))
+        expect(at(/^vent-tee$/)).toBeLessThan(at(/trap$/))
+        expect(parts.filter(({ family }) => /trap$/.test(family))).toHaveLength(1)
+      }
+      expect(airless.answer.options[0]?.warnings.map(({ ruleId }) => ruleId)).toContain('drain.air-valve')
+      expect(new Set(tees(ask(kind, { unvented: false })))).toEqual(new Set([0]))
+      // what stays further down is vented there
+      expect(new Set(tees(ask(kind, { trapped: true })))).toEqual(new Set([0]))
+    },
+  )
+
+  it.each([
+    ['waste.tail.1-1/2', { access: 'closed-wall' }, {}],
+    ['waste.tail.1-1/2', { access: 'buried' }, {}],
+    ['waste.tail.1-1/2', {}, { badVent: 'wall' }],
+    // no valve breathes under a floor
+    ['waste.tub.glued.1-1/2', {}, {}],
+  ] as const)('%s, %p, %p: is vented first, and nothing else is offered', (kind, patch, rules) => {
+    const { answer } = ask(kind, patch, rules)
+    expect(answer.options).toEqual([])
+    expect(answer.refusals.map(({ reason }) => reason.ruleId)).toContain('drain.unvented')
+    // and with a vent there is a way, but where nothing of tube may be shut in
+    const vented = ask(kind, { ...patch, unvented: false }, rules).answer.options
+    if (kind !== 'waste.tail.1-1/2' || !('access' in patch)) expect(vented.length).toBeGreaterThan(0)
+  })
+
+  it('keeps no nut beyond which a tee would have to stand', () => {
+    const kept = (unvented: boolean) =>
+      ask('waste.tail.1-1/2', { oldJoint: 'slip', unvented }).answer.options.map(({ removalId }) => removalId)
+    expect(kept(false)).toContain('undo-nut')
+    expect(kept(true).length).toBeGreaterThan(0)
+    expect(kept(true)).not.toContain('undo-nut')
+  })
+
+  it('has its valve put on last, before the bowl is filled, and is heard to breathe after', () => {
+    const { answer, conditions, settings } = ask('waste.tail.1-1/2')
+    const option = answer.options[0]
+    if (!option) throw new Error('no way')
+    const { steps } = sequence({
+      lines: [{ lineId: 'waste', option, conditions }],
+      houseRules: settings.houseRules,
+    })
+    const at = (id: string) => steps.findIndex((step) => step.id === id)
+    const closes = steps.flatMap(({ id }, index) => (id.endsWith('/close') ? [index] : []))
+    expect(Math.max(...closes)).toBeLessThan(at('waste/line/vent-valve'))
+    expect(at('waste/line/vent-riser')).toBeLessThan(at('waste/line/vent-valve'))
+    expect(at('waste/line/vent-valve')).toBeLessThan(at('waste/line/fill'))
+    expect(at('waste/line/fill')).toBeLessThan(at('waste/line/vent-air'))
+    // the arm is hung on the tee once that is cemented, not the other way round
+    expect(at('waste/0/close')).toBeLessThan(at('waste/1/close'))
+  })
+})
