@@ -1,6 +1,6 @@
 import type { Source } from '../reference/source'
 import { inline } from './build'
-import { end } from './ends'
+import { end, fullDepthMm } from './ends'
 import { DRAIN_PLASTICS } from './solventFittings'
 import type { Fitting } from './types'
 
@@ -10,13 +10,30 @@ const SHEET: Source = {
   certainty: "maker's sheet",
 }
 
-/** Its side: the nut of a trap's tube, or a socket for a trap that is cemented. Inches between the two pipes. */
+/**
+ * Its side: the nut of a trap's tube, or a socket for a trap that is cemented. Inches between the two pipes, and from the
+ * middle to the end of the bend beneath it.
+ */
 const SIDES = [
-  ['1-1/2', 'slip-joint', '1-1/2', 2.5],
-  ['1-1/2', 'slip-joint', '1-1/4', 2.5],
-  ['1-1/2', 'drain-socket', '1-1/2', 2],
-  ['2', 'drain-socket', '2', 2.5],
+  ['1-1/2', 'slip-joint', '1-1/2', 2.5, 2.75],
+  ['1-1/2', 'slip-joint', '1-1/4', 2.5, 2.75],
+  ['1-1/2', 'drain-socket', '1-1/2', 2, 2.75],
+  ['2', 'drain-socket', '2', 2.5, 3.25],
 ] as const
+
+/** From the middle of the bend up to the middle of the tee's side, in radii of the bend: both hubs and a short pipe. */
+const RISE = 2
+
+/** The stub's side lies lower than the trap's, by what bend and tee take between them. */
+function turnedUp(part: Fitting, sweepMm: number): Fitting {
+  const [a, b] = part.ports
+  if (!a || !b) return part
+  const origin = [a.pose.origin[0] - sweepMm / 2, -RISE * sweepMm, 0] as const
+  // as of any bend: each pipe's end to the middle, straight
+  const toStub = Math.hypot(...origin) - fullDepthMm(a)
+  const layingMm = toStub + b.pose.origin[0] - fullDepthMm(b)
+  return { ...part, layingMm, ports: [{ ...a, pose: { ...a.pose, origin } }, b] }
+}
 
 /**
  * What is made up where no vent is: a sanitary tee upright, turned up by a long-sweep bend where the stub comes out of a
@@ -24,9 +41,9 @@ const SIDES = [
  */
 export function ventTees(): Fitting[] {
   return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
-    SIDES.map(([size, side, at, betweenIn]) => {
+    SIDES.map(([size, side, at, betweenIn, sweepIn]) => {
       const slip = side === 'slip-joint'
-      return inline({
+      const straight = inline({
         id: `vent-tee.${key}.${size}x${slip ? `slip.${at}` : at}`,
         family: 'vent-tee',
         name: `${word} vent set, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side, long-sweep bend under it`,
@@ -37,6 +54,7 @@ export function ventTees(): Fitting[] {
         b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
         source: SHEET,
       })
+      return turnedUp(straight, sweepIn * IN)
     }),
   )
 }

@@ -277,18 +277,42 @@ function drawEnd(port: Port, look: EndLook, draw: Draw): void {
     )
 }
 
-/** A tee with a riser over it and the louvred head of a valve that admits air. */
-function ventBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
-  const look = endLook(a)
-  const { outer } = look.stations.at(-1) as Station
+/** A bend that turns the drain up, a tee on it with the trap at its side, a riser and the louvred head of a valve that admits air. */
+function ventBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const [lookA, lookB] = [endLook(a), endLook(b)]
   const r = a.diameterMm / 2
-  const foot = outer * 1.3
-  const top = foot + 40
-  draw('outline', box(-r, outer * 0.5, r, top), true)
-  draw('outline', box(-outer, outer * 0.9, outer, foot), true)
-  straightBody(fitting, a, b, draw)
+  const hub = r + 4
+  const [left, low] = [a.pose.origin[0] + lookA.length, a.pose.origin[1]]
+  const round = -left - 2
+  const arc = (radius: number): Point[] =>
+    Array.from({ length: 13 }, (_, index): Point => {
+      const angle = -Math.PI / 2 + (Math.PI / 2) * (index / 12)
+      return [-round + radius * Math.cos(angle), low + round + radius * Math.sin(angle)]
+    })
+  // one sweep from the stub up to the tee
+  draw(
+    'outline',
+    [[left, low - r], ...arc(round + r), [r, -hub], [-r, -hub], ...arc(round - r).reverse(), [left, low + r]],
+    true,
+  )
+  const top = hub + 40
+  draw('outline', box(-r, hub * 0.5, r, top), true)
+  const side = b.pose.origin[0] - lookB.length
+  draw('outline', box(-hub, -hub - 14, hub, hub + 14), true)
+  draw('outline', box(hub - 1, -r - 2, side, r + 2), true)
+  for (const y of [-hub - 4, hub + 4])
+    draw(
+      'detail',
+      [
+        [-hub, y],
+        [hub, y],
+      ],
+      false,
+    )
+  drawEnd(a, lookA, draw)
+  drawEnd(b, lookB, draw)
   // longer than it is drawn
-  for (const y of [top - 20, top - 16])
+  for (const y of [top - 8, top - 4])
     draw(
       'detail',
       [
@@ -298,17 +322,18 @@ function ventBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
       ],
       false,
     )
-  const [head, brim] = [r + 9, top + 26]
-  draw('outline', box(-r - 3, top - 6, r + 3, top), true)
+  const [head, foot] = [r + 9, top + 6]
+  const brim = foot + 26
+  draw('outline', box(-r - 3, top, r + 3, foot), true)
   draw(
     'outline',
     [
-      [-head, top],
+      [-head, foot],
       [-head, brim - 6],
       [-head * 0.6, brim],
       [head * 0.6, brim],
       [head, brim - 6],
-      [head, top],
+      [head, foot],
     ],
     true,
   )
@@ -316,8 +341,8 @@ function ventBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
     draw(
       'detail',
       [
-        [-head, top + y],
-        [head, top + y],
+        [-head, foot + y],
+        [head, foot + y],
       ],
       false,
     )
