@@ -1,5 +1,5 @@
 import { core as contract } from '@diarmos/contract'
-import { catalogueOf, fittingById, type MateOption, mate, pipeById, sequence } from '@diarmos/core'
+import { catalogueOf, fittingById, type MateOption, mate, mouthOf, pipeById, sequence } from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
 import { carryOut } from '../made/world'
 import { highs } from '../mate/highs'
@@ -114,6 +114,15 @@ describe('a run of drain that is cut open', () => {
   ] as const)('%s, %s: %s', (pipeId, insert, parts) => {
     const [first] = waysOf(plainRun(pipeId, insert))
     expect(first && said(first)).toEqual(parts)
+  })
+
+  it('goes on where the pipe is rotten through, since that comes out; an end that stays does not', () => {
+    const rotten = plainRun('cast-iron.service.4', 'repair')
+    const faults = ['pinholes'] as const
+    const asked = { ...rotten, line: { ...rotten.line, conditions: { ...rotten.line.conditions, faults } } }
+    expect(waysOf(asked).length).toBeGreaterThan(0)
+    const { cutIn: _, ...line } = asked.line
+    expect(waysOf({ ...asked, line: { ...line, to: mouthOf('waste.shower.2') } })).toEqual([])
   })
 
   it('is one way where one of two alike is aboard: the other and the pipe are fetched', () => {

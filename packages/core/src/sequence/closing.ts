@@ -176,8 +176,7 @@ export function makeUp(work: Closing): void {
   for (const close of led) {
     const { seam, step, template } = close
     if (!early(seam) || inPlace(seam)) continue
-    // a slip nut is drawn where everything stands: it is what gives the others their place
-    if (option.joints[seam]?.method === 'slip-joint') {
+    if (methodById(option.joints[seam]?.method ?? 'compression').standing) {
       for (const stub of stubs) graph.precede(stub.step, step)
       continue
     }

@@ -179,6 +179,7 @@ export const DRAIN_METHODS = [
     id: 'slip-joint',
     name: 'slip joint',
     medium: 'drain',
+    standing: true,
     pairings: [{ tip: 'tube', body: 'slip-joint', materials: ['tubular-plastic', 'tubular-brass'] }],
     needsFlame: false,
     needsDry: false,

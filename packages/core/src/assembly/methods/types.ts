@@ -44,6 +44,8 @@ export interface MethodRow {
   readonly riskPerMille: number
   /** How far the tip comes into some bodies, mm, where that is the seal's to say and not the end's: the least, the most. */
   readonly reachMm?: Readonly<Partial<Record<PortForm, readonly [number, number]>>>
+  /** Drawn where everything stands: it gives the others their place, and is made up at no bench. */
+  readonly standing?: true
   /** Its rubber is rolled back on itself over one end and over both when the piece stands: it closes a gap that gives nothing. */
   readonly folds?: true
   /** Bare straight stub beyond the insertion that nut, ring, clamp or cleaning takes, mm: fixed + share of OD. */

@@ -330,7 +330,13 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'sound',
     source: commonPractice,
-    bites: ({ start, conditions }) => yes(start !== null && conditions.faults.includes('pinholes')),
+    // of a run of drain all that is rotten comes out, between two sound ends
+    bites: ({ method, start, run, conditions }) =>
+      yes(
+        start !== null &&
+          conditions.faults.includes('pinholes') &&
+          !(run !== null && method.medium === 'drain'),
+      ),
   },
   {
     id: 'end.pinhole',
