@@ -96,7 +96,7 @@ export const DRAIN_LAWS: readonly Law[] = [
     (way, { line }) =>
       way.methods.includes('slip-joint') &&
       line.conditions.access !== 'reachable' &&
-      line.to?.route === 'trap-below',
+      /^trap-(below|shower)$/.test(line.to?.route ?? ''),
   ],
   [
     'shield-above-ground',

@@ -1,3 +1,4 @@
+import { core as contract } from '@diarmos/contract'
 import { bodyKind, type Conditions, mate, PLAIN_CONDITIONS, pipeById } from '@diarmos/core'
 import { finished } from './finished'
 import { LAWS, longerForATrip } from './laws'
@@ -463,6 +464,11 @@ describe('a law', () => {
       expect([index, spares]).toEqual([index, -1])
       for (const option of options) {
         ways++
+        // chosen, it is sent to the server: nothing of it is refused there
+        expect([index, contract.mateOption.strict().safeParse(option).error?.issues]).toEqual([
+          index,
+          undefined,
+        ])
         const whole = finished(line, option)
         // cut at the length that it names, it goes in
         expect([index, option.id, faultAtItsLength(line, option)]).toEqual([index, option.id, null])

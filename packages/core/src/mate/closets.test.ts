@@ -222,3 +222,23 @@ describe('wastes in floors and walls', () => {
     expect(lead?.warnings.map(({ ruleId }) => ruleId)).toContain('drain.lead')
   })
 })
+
+describe('a shower on an old drain of 1-1/2 in', () => {
+  const shower = (codeProfile: 'IPC' | 'UPC', kind: string) =>
+    ask(line('pvc-dwv.40.1-1/2', kind, { oldJoint: 'none' }), { ...WELL_EQUIPPED, codeProfile })
+
+  it('of two inches has no way: nothing is smaller downstream', () =>
+    expect(shower('IPC', 'waste.shower.2').options).toEqual([]))
+
+  it('of 1-1/2 in is offered with a warning where the code takes it, and refused by that where it does not', () => {
+    const [first] = shower('IPC', 'waste.shower.1-1/2').options
+    expect(first?.warnings.map(({ ruleId }) => ruleId)).toContain('drain.shower-2')
+    expect(first?.parts.filter(({ family }) => family === 'p-trap')).toHaveLength(1)
+    const refused = shower('UPC', 'waste.shower.1-1/2')
+    expect(refused.options).toEqual([])
+    expect(refused.refusals.map(({ reason }) => reason.ruleId)).toContain('drain.shower-2')
+    expect(shower('UPC', 'waste.shower.2').refusals.map(({ reason }) => reason.ruleId)).not.toContain(
+      'drain.shower-2',
+    )
+  })
+})

@@ -58,6 +58,7 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.sink.end.dish': 'Two bowls, the trap under one, with a dishwasher',
   'waste.disposer.dish': 'A disposer alone, with a dishwasher',
   'waste.disposer.two.dish': 'A disposer and a second bowl, with a dishwasher',
+  'waste.shower.1-1/2': 'Shower drain, 1-1/2 in, where it is accepted',
 }
 
 /** What goes in, by its id. */
@@ -163,20 +164,21 @@ export const FIXTURE_GROUPS: readonly {
 
 const TAILS: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
 const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2']
+const SHOWERS: readonly string[] = ['waste.shower.2', 'waste.shower.1-1/2']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   toilet: ['waste.bowl'],
   sink: ['waste.tail.1-1/2', 'waste.sink.centre', 'waste.sink.end', 'waste.disposer', 'waste.disposer.two'],
-  tub: [...TUBS, 'waste.shower.2'],
-  'tub-shower': [...TUBS, 'waste.shower.2'],
-  shower: ['waste.shower.2'],
+  tub: [...TUBS, ...SHOWERS],
+  'tub-shower': [...TUBS, ...SHOWERS],
+  shower: SHOWERS,
   washer: ['waste.standpipe'],
   drain: ['waste.run.repair', 'waste.run.cleanout'],
   other: [
     ...TAILS,
     'waste.bowl',
     ...TUBS,
-    'waste.shower.2',
+    ...SHOWERS,
     'waste.standpipe',
     'waste.run.repair',
     'waste.run.cleanout',

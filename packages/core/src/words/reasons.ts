@@ -247,6 +247,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.run-held':
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
+  'drain.shower-2':
+    'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
     'No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.',
   'drain.air-valve':

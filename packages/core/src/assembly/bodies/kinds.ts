@@ -191,6 +191,13 @@ export const BODY_KINDS: readonly BodyKind[] = [
   intoDrain('repair'),
   intoDrain('cleanout'),
   ...SINK_WASTES.map(({ id, route }) => tail(id, '1-1/2', route)),
+  drainOf(
+    'waste.shower.1-1/2',
+    'floor',
+    'trap-shower',
+    of('drain-socket', 'IPS', '1-1/2', 'pvc-drain'),
+    of('drain-socket', 'IPS', '1-1/2', 'abs-drain'),
+  ),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

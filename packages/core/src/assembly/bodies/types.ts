@@ -23,6 +23,7 @@ export const ROUTE_IDS = [
   'sink-dish',
   'sink-centre-dish',
   'sink-end-dish',
+  'trap-shower',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

@@ -160,6 +160,20 @@ const sinkRoutes = (before: readonly Role[]) =>
     Record<keyof typeof SINKS, Route>
   >
 
+/** Under a floor or in a wall: pipe, one trap, and pipe again up to the fixture; what is smaller than usual is told apart. */
+const below = (id: 'trap-below' | 'trap-shower'): Route => ({
+  id,
+  medium: 'drain',
+  stages: [{ piece: 0, tube: 0, elbow: 0, 'p-trap': 1 }, { piece: 1, tube: 1, 'trap-adapter': 2 }, {}],
+  goalAt: [1, 2],
+  opensAt: 3,
+})
+const trappedBelow = (id: 'trap-below' | 'trap-shower'): Route => ({
+  ...below(id),
+  stages: [{ piece: 0, tube: 0, elbow: 0, 'trap-adapter': 1 }, {}],
+  goalAt: [0, 1],
+})
+
 const ROUTES: Readonly<Record<RouteId, Route>> = {
   // a quarter-turn stop and a connector, or a valve in the line and a tap connector
   stop: {
@@ -232,14 +246,8 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     goalAt: [2, 3],
     opensAt: 1,
   },
-  // under a floor or in a wall: pipe, one trap, and pipe again up to the fixture
-  'trap-below': {
-    id: 'trap-below',
-    medium: 'drain',
-    stages: [{ piece: 0, tube: 0, elbow: 0, 'p-trap': 1 }, { piece: 1, tube: 1, 'trap-adapter': 2 }, {}],
-    goalAt: [1, 2],
-    opensAt: 3,
-  },
+  'trap-below': below('trap-below'),
+  'trap-shower': below('trap-shower'),
   standpipe: {
     id: 'standpipe',
     medium: 'drain',
@@ -282,11 +290,8 @@ const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
     stages: [{ piece: 0, tube: 0, 'trap-adapter': 1 }, { extension: 2 }, {}],
     goalAt: [1, 2],
   },
-  'trap-below': {
-    ...ROUTES['trap-below'],
-    stages: [{ piece: 0, tube: 0, elbow: 0, 'trap-adapter': 1 }, {}],
-    goalAt: [0, 1],
-  },
+  'trap-below': trappedBelow('trap-below'),
+  'trap-shower': trappedBelow('trap-shower'),
   standpipe: {
     ...ROUTES.standpipe,
     stages: [{ piece: 0, tube: 0, elbow: 0, standpipe: 1 }, {}],

@@ -56,6 +56,8 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 /** Whether a method that wants its pipe dry would be made on one that is not. */
 const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
+/** Whether the trap lies under the floor, or in a wall. */
+const isBelow = (route: RouteId) => route === 'trap-below' || route === 'trap-shower'
 /** Whether a trap that goes in has no vent. */
 const airless = ({ unvented, trapped }: Conditions) => unvented === true && trapped !== true
 const steel = (material: string) => material.endsWith('steel')
@@ -750,6 +752,20 @@ export const RULES: readonly Rule[] = [
     bites: ({ start, run, conditions }) => yes(start !== null && run === null && !airless(conditions)),
   },
   {
+    id: 'drain.shower-2',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'warn',
+    byCode: { UPC: 'forbid' },
+    riskPerMille: 30,
+    source: {
+      title: 'IPC 417.3: a shower of 1-1/2 in; UPC 408.4: of 2 in; check the local code',
+      certainty: 'recalled',
+    },
+    // said once, of the joint that its drain or its trap takes the pipe by
+    bites: ({ route, tip, start }) => yes(route === 'trap-shower' && (start !== null || tip.form === 'tube')),
+  },
+  {
     // a valve that admits air stands where it is reached, in free air
     id: 'drain.unvented',
     medium: 'drain',
@@ -765,7 +781,7 @@ export const RULES: readonly Rule[] = [
       yes(
         airless(conditions) &&
           route !== 'closet' &&
-          (route === 'trap-below' ||
+          (isBelow(route) ||
             conditions.access !== 'reachable' ||
             schoolOf(settings.houseRules, 'badVent') === 'wall'),
       ),
@@ -780,7 +796,7 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     bites: ({ route, start, conditions }) =>
-      yes(start !== null && airless(conditions) && route !== 'closet' && route !== 'trap-below'),
+      yes(start !== null && airless(conditions) && route !== 'closet' && !isBelow(route)),
   },
   {
     id: 'drain.run-held',
