@@ -754,7 +754,6 @@ export const RULES: readonly Rule[] = [
   {
     id: 'drain.shower-2',
     medium: 'drain',
-    anywhere: true,
     severity: 'warn',
     byCode: { UPC: 'forbid' },
     riskPerMille: 30,
@@ -762,8 +761,7 @@ export const RULES: readonly Rule[] = [
       title: 'IPC 417.3: a shower of 1-1/2 in; UPC 408.4: of 2 in; check the local code',
       certainty: 'recalled',
     },
-    // said once, of the joint that its drain or its trap takes the pipe by
-    bites: ({ route, tip, start }) => yes(route === 'trap-shower' && (start !== null || tip.form === 'tube')),
+    bites: ({ route, start }) => yes(route === 'trap-shower' && start !== null),
   },
   {
     // a valve that admits air stands where it is reached, in free air
