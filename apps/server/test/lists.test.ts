@@ -178,6 +178,20 @@ describe('what was removed', () => {
     ])
     await sync(server, jory, [operation({ kind: 'property', id: later, base: made, remove: true })])
     expect((await listed()).map(({ name }) => name)).toEqual(['Gone after', 'Gone'])
+    const another = randomUUID()
+    const basin = randomUUID()
+    const { cursor: kept } = await sync(server, jory, [
+      operation({ kind: 'property', id: another, patch: { ...house, label: 'Stays' } }),
+      operation({
+        kind: 'point',
+        id: basin,
+        patch: { propertyId: another, name: 'Basin that went last', kind: 'basin' },
+      }),
+    ])
+    await sync(server, jory, [operation({ kind: 'point', id: basin, base: kept, remove: true })])
+    expect((await listed()).map(({ name }) => name)).toEqual(['Basin that went last', 'Gone after', 'Gone'])
+    const { cursor: went } = await sync(server, jory, [])
+    await sync(server, jory, [operation({ kind: 'point', id: basin, base: went, patch: {} })])
     const { cursor: now } = await sync(server, jory, [])
     await sync(server, jory, [operation({ kind: 'property', id: later, base: now, patch: {} })])
     const { cursor } = await sync(server, jory, [])

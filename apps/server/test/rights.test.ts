@@ -124,6 +124,55 @@ describe('what is refused says where and why, and changes nothing', () => {
     ])
   })
 
+  it('an apprentice opens a whole new job at once; to open one again is proposed', async () => {
+    const [made, basin] = [house(), operation({ kind: 'point', id: randomUUID(), patch: {} })]
+    basin.patch = { propertyId: made.id, name: 'Basin', kind: 'basin' } as never
+    await given(made, basin)
+    const opened = job(made.id, basin.id)
+    expect(await send([opened], 'pip')).toEqual([
+      { opId: opened.opId, status: 'applied', revision: expect.any(Number), faults: [] },
+    ])
+    const again = operation({ kind: 'job', id: opened.id, base: cursor, patch: { state: 'open' } as never })
+    expect(await send([again], 'pip')).toEqual([
+      { opId: again.opId, status: 'proposed', revision: expect.any(Number), faults: [] },
+    ])
+  })
+
+  it('what is no edit at all is refused by itself, its name as far as it has one', async () => {
+    const long = 'x'.repeat(200)
+    const results = await send([null, 7, { opId: long }, { opId: 12 }])
+    expect(results.map(({ opId, status }) => [opId, status])).toEqual([
+      ['', 'rejected'],
+      ['', 'rejected'],
+      [long.slice(0, 80), 'rejected'],
+      ['12', 'rejected'],
+    ])
+  })
+
+  it('a finding of a job that nobody has is refused, and says what it refers to', async () => {
+    const made = house()
+    const basin = point(made.id)
+    const line = operation({
+      kind: 'line',
+      id: randomUUID(),
+      patch: { pointId: basin.id, service: 'cold' } as never,
+    })
+    await given(made, basin, line)
+    const look = operation({
+      kind: 'check',
+      id: randomUUID(),
+      patch: {
+        jobId: randomUUID(),
+        lineId: line.id,
+        stepId: 'a',
+        result: 'done',
+        at: '2026-11-20T08:00:00.000Z',
+      } as never,
+    })
+    const [refused] = await send([look])
+    expect([refused?.status, refused?.faults[0]?.path]).toEqual(['rejected', expect.stringMatching(/^patch/)])
+  })
+
   it('a proposal that is taken asks where somebody changed the same since', async () => {
     const made = house()
     await given(made)
@@ -289,10 +338,11 @@ describe('what is refused says where and why, and changes nothing', () => {
     bad.patch = { ...HOUSE, label: 'stumble' } as never
     const follows = operation({ kind: 'property', id: bad.id, patch: { note: 'after it' } as never })
     const results = await send([bad, follows, good])
-    expect(results.map(({ opId, status }) => [opId, status])).toEqual([
-      [bad.opId, 'later'],
-      [follows.opId, 'later'],
-      [good.opId, 'applied'],
+    const later = { status: 'later', revision: 0, faults: [] }
+    expect(results).toEqual([
+      { opId: bad.opId, ...later },
+      { opId: follows.opId, ...later },
+      { opId: good.opId, status: 'applied', revision: expect.any(Number), faults: [] },
     ])
     await query(server.roles, 'DROP TRIGGER stumble ON property')
     // the same edits, sent again in their order, go in

@@ -489,6 +489,11 @@ describe('what belongs together', () => {
       patch: { state: 'closed', closedAt: '2026-11-19T00:00:00.000Z' },
     })
     expect((await send([early])).results[0]?.faults[0]?.path).toBe('patch.closedAt')
+    // done while it was being written down
+    const { job: quick, cursor: since } = await build()
+    const opened = (await one(quick.id))?.fields.openedAt as string
+    const atOnce = a({ kind: 'job', id: quick.id, base: since, patch: { state: 'closed', closedAt: opened } })
+    expect((await send([atOnce])).statuses).toEqual(['applied'])
     expect((await send([close(job.id, base)])).statuses).toEqual(['applied'])
   })
 
