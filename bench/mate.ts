@@ -214,7 +214,7 @@ async function main() {
   )
   const reach = reachability(check)
   console.log(
-    `pairs of ends: ${reach.pairs}; mated by at most five parts ${reach.solved} (${((100 * reach.solved) / reach.pairs).toFixed(1)} %), refused ${reach.pairs - reach.solved}, every refusal unreachable in the raw tables; ${CATALOG.length} parts`,
+    `pairs of ends: ${reach.pairs}; mated by at most five parts ${reach.solved} (${((100 * reach.solved) / reach.pairs).toFixed(1)} %), refused ${reach.pairs - reach.solved}, every refusal unreachable in the raw tables; of ${reach.drains.pairs} pairs of drain ends ${reach.drains.solved}; ${CATALOG.length} parts`,
   )
   const plot = scaling(percentile)
   for (const { parts, signatures, p50, p95 } of plot.rows)

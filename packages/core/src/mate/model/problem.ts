@@ -140,7 +140,7 @@ export class Problem {
       : line.to && routeById(line.to.route, line.conditions)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
-    this.medium = route.medium ?? 'supply'
+    this.medium = route.medium ?? mediumBetween(line)
     this.network = networkOf(limits.catalogue ?? catalogueOf(this.medium))
     this.effort = limits.effort ?? new Effort(MATE_STEPS)
     this.conditions = line.conditions
@@ -664,6 +664,13 @@ export class Problem {
     if (this.leastLegs !== null && hi < this.leastLegs[1]) return false
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
+}
+
+/** What two ends carry that are joined whatever they are for: waste where it is said, or where the end is of a drain. */
+function mediumBetween({ to, conditions }: LineRequest): Medium {
+  if (conditions.service === 'waste') return 'drain'
+  const ends = to?.route === 'any' ? to.ends : []
+  return ends.length > 0 && ends.every((ref) => endOf(ref).medium === 'drain') ? 'drain' : 'supply'
 }
 
 /** Ends of drain fittings that cement goes on, and what they are of. */
