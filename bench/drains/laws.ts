@@ -1,17 +1,12 @@
 // What no plumber would put their name to in a drain, asked of every way that is offered. Written from the trade and the
 // raw tables: no search, no rule and no price of the product.
-import { fittingById, type LineRequest, type MateOption, type MateSettings, pipeById } from '@diarmos/core'
+import { type LineRequest, type MateOption, type MateSettings, pipeById } from '@diarmos/core'
+import { partsOf } from './parts'
 
 type Asked = { readonly line: LineRequest; readonly settings: MateSettings }
 type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removalId' | 'beginsAt'>
 type Law = readonly [id: string, broken: (way: Way, asked: Asked) => boolean]
 
-const partsOf = ({ parts }: Way) =>
-  parts.map((part) => {
-    const fitting = fittingById(part.fittingId)
-    if (!fitting) throw new Error(`no part ${part.fittingId}`)
-    return { ...fitting, near: fitting.ports[part.inPort], far: fitting.ports[part.outPort] }
-  })
 const SEALS = /^(wax|rubber)-seal$/
 const OWN_TRAP = 'waste.bowl'
 const inches = (name: string) =>

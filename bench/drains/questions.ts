@@ -37,6 +37,23 @@ export const DRAIN_KINDS: readonly (readonly [kind: string, fromIn: number, toIn
 
 const JOINTS: ReadonlySet<string> = new Set(OLD_JOINT_IDS)
 
+/** A shop: what lies aboard for drains, and what it holds to. */
+export function someShop(dice: Dice): MateSettings {
+  const share = dice.pick([0, 0.05, 0.3, 0.8])
+  return {
+    ...STARTING_SETTINGS,
+    toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
+    partsAboard: Object.fromEntries(
+      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
+    ),
+    houseRules: {
+      ...STARTING_SETTINGS.houseRules,
+      twistIn: dice.pick(['refuse', 'accept'] as const),
+      flexibleAbove: dice.pick(['shielded', 'accept'] as const),
+    },
+  }
+}
+
 /** The drain that a number stands for. */
 export function someDrain(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
   const dice = new Dice(700_000 + index)
@@ -76,19 +93,7 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
     slow: dice.chance(0.1),
     flangeMm: bowl && dice.chance(0.7) ? dice.whole(-60, 20) : null,
   }
-  const share = dice.pick([0, 0.05, 0.3, 0.8])
-  const settings: MateSettings = {
-    ...STARTING_SETTINGS,
-    toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
-    partsAboard: Object.fromEntries(
-      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
-    ),
-    houseRules: {
-      ...STARTING_SETTINGS.houseRules,
-      twistIn: dice.pick(['refuse', 'accept'] as const),
-      flexibleAbove: dice.pick(['shielded', 'accept'] as const),
-    },
-  }
+  const settings = someShop(dice)
   return { line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
 }
 

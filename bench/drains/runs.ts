@@ -1,8 +1,6 @@
 // Runs of drain that are cut open: questions that nobody prepared, and what no plumber would put his name to there. The laws
 // are written from the trade and the raw tables: no search, no rule and no price of the product.
 import {
-  catalogueOf,
-  fittingById,
   type LineRequest,
   type MateOption,
   type MateSettings,
@@ -13,7 +11,8 @@ import {
   TOOL_IDS,
 } from '@diarmos/core'
 import { Dice } from '../mate/random'
-import { DRAIN_STUBS } from './questions'
+import { partsOf } from './parts'
+import { DRAIN_STUBS, someShop } from './questions'
 
 export interface AskedRun {
   readonly line: LineRequest
@@ -24,7 +23,6 @@ export interface AskedRun {
 export function someRun(index: number): AskedRun {
   const dice = new Dice(900_000 + index)
   const pipe = dice.pick(DRAIN_STUBS)
-  const share = dice.pick([0, 0.05, 0.3, 0.8])
   const bare = () => (dice.chance(0.6) ? dice.whole(10, 200) : null)
   return {
     line: {
@@ -49,17 +47,7 @@ export function someRun(index: number): AskedRun {
         roomMm: dice.chance(0.2) ? dice.whole(0, 100) : null,
       },
     },
-    settings: {
-      ...STARTING_SETTINGS,
-      toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
-      partsAboard: Object.fromEntries(
-        catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
-      ),
-      houseRules: {
-        ...STARTING_SETTINGS.houseRules,
-        flexibleAbove: dice.pick(['shielded', 'accept'] as const),
-      },
-    },
+    settings: someShop(dice),
   }
 }
 
@@ -84,12 +72,6 @@ export function plainRun(pipeId: string, insert: 'repair' | 'cleanout', buried =
 type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removeMm' | 'closes'>
 type Law = readonly [id: string, broken: (way: Way, asked: AskedRun) => boolean]
 
-const partsOf = ({ parts }: Way) =>
-  parts.map((part) => {
-    const fitting = fittingById(part.fittingId)
-    if (!fitting) throw new Error(`no part ${part.fittingId}`)
-    return { ...fitting, near: fitting.ports[part.inPort], far: fitting.ports[part.outPort] }
-  })
 const oldPipe = ({ line }: AskedRun) => {
   const pipe = pipeById(line.pipeId ?? '')
   if (!pipe) throw new Error(`no pipe ${line.pipeId}`)
