@@ -41,6 +41,12 @@ function misfit(way: Way, { line }: Asked): boolean {
   })
 }
 
+/** Bare rubber sags where nothing beds it: above ground only where the shop accepts it. */
+export const shieldAboveGround = (way: Pick<Way, 'methods'>, { line, settings }: Asked) =>
+  way.methods.includes('flexible-coupling') &&
+  line.conditions.access !== 'buried' &&
+  settings.houseRules.flexibleAbove !== 'accept'
+
 export const DRAIN_LAWS: readonly Law[] = [
   [
     // the short end of a fitting fills a socket; a band, a hub or a gasket wants pipe
@@ -93,13 +99,7 @@ export const DRAIN_LAWS: readonly Law[] = [
       line.conditions.access !== 'reachable' &&
       /^trap-(below|shower)$/.test(line.to?.route ?? ''),
   ],
-  [
-    'shield-above-ground',
-    (way, { line, settings }) =>
-      way.methods.includes('flexible-coupling') &&
-      line.conditions.access !== 'buried' &&
-      settings.houseRules.flexibleAbove !== 'accept',
-  ],
+  ['shield-above-ground', shieldAboveGround],
   [
     'no-shield-in-ground',
     (way, { line }) =>

@@ -121,8 +121,31 @@ describe('a run of drain that is cut open', () => {
     const faults = ['pinholes'] as const
     const asked = { ...rotten, line: { ...rotten.line, conditions: { ...rotten.line.conditions, faults } } }
     expect(waysOf(asked).length).toBeGreaterThan(0)
+    // nobody has said how much is rotten: nothing says that the ends are sound
+    const { cutIn } = asked.line
+    if (!cutIn) throw new Error('no run')
+    const unsaid = { ...asked.line, cutIn: { ...cutIn, outMm: null } }
+    expect(waysOf({ ...asked, line: unsaid })).toEqual([])
     const { cutIn: _, ...line } = asked.line
     expect(waysOf({ ...asked, line: { ...line, to: mouthOf('waste.shower.2') } })).toEqual([])
+  })
+
+  it('says so where the other side is too short, and not that nothing is made', () => {
+    const iron = plainRun('cast-iron.service.4', 'repair')
+    const reasons = (farMm: number | null, pipeId = iron.line.pipeId) => {
+      const line = {
+        ...iron.line,
+        pipeId,
+        cutIn: { ...(iron.line.cutIn as object), farMm },
+      } as AskedRun['line']
+      return mate({ lines: [line], settings: iron.settings }).lines[0]?.refusals.map(
+        ({ reason }) => reason.ruleId,
+      )
+    }
+    expect(reasons(40)).toContain('run.far-short')
+    expect(reasons(null)).not.toContain('run.far-short')
+    // and of lead of three inches nothing is made at all
+    expect(reasons(null, 'lead-waste.light.3')).not.toContain('run.far-short')
   })
 
   it('is one way where one of two alike is aboard: the other and the pipe are fetched', () => {

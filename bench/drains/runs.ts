@@ -11,6 +11,7 @@ import {
   TOOL_IDS,
 } from '@diarmos/core'
 import { Dice } from '../mate/random'
+import { shieldAboveGround } from './laws'
 import { partsOf } from './parts'
 import { DRAIN_STUBS, someShop } from './questions'
 
@@ -147,13 +148,7 @@ export const RUN_LAWS: readonly Law[] = [
         return bare != null && bare < 2 * maxMm
       }),
   ],
-  [
-    'shield-above-ground',
-    (way, { line, settings }) =>
-      way.methods.includes('flexible-coupling') &&
-      line.conditions.access !== 'buried' &&
-      settings.houseRules.flexibleAbove !== 'accept',
-  ],
+  ['shield-above-ground', shieldAboveGround],
   [
     'no-shield-in-ground',
     (way, { line }) => way.methods.includes('shielded-coupling') && line.conditions.access === 'buried',

@@ -316,6 +316,7 @@ export function programmeOf(
         beforeStop,
         route: routeId,
         run: cutIn && pipe ? pipe.material : null,
+        out: cutIn?.outMm != null,
         own: stuffs,
         needsStubMm: stub ? needs(joint) : 0,
         conditions,

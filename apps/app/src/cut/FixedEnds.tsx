@@ -47,6 +47,7 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
             label={leg === 0 ? 'Take out on this side of the corner' : 'Take out on the other side'}
             hint="From where the middles of both legs meet, to the cut."
             mm={answer.corner?.legs[leg].takeOutMm ?? null}
+            quantity="piece-to-remove"
             detail={bridged(answer.corner?.legs[leg].windowMm ?? windowMm)}
             onEnter={(length) => onOut(length, leg)}
           />
@@ -56,6 +57,7 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
           label="Take out of the run"
           hint="From cut to cut."
           mm={answer.takeOutMm > 0 ? answer.takeOutMm : null}
+          quantity="piece-to-remove"
           detail={bridged(windowMm)}
           onEnter={(length) => onOut(length, 0)}
         />

@@ -1,4 +1,4 @@
-import type { ParsedLength } from '@diarmos/core/units'
+import type { ParsedLength, QuantityKind } from '@diarmos/core/units'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
 import { Keypad } from './Keypad'
@@ -9,12 +9,14 @@ interface Props {
   label: string
   hint?: string
   mm: number | null
+  /** What it is, where that decides which way it is rounded; a reading else. */
+  quantity?: QuantityKind
   onEnter: (length: ParsedLength) => void
   detail?: string
 }
 
 /** A measurement on a line of its own: touched, it is asked for on the keypad. */
-export function MeasureRow({ label, hint, mm, onEnter, detail }: Props) {
+export function MeasureRow({ label, hint, mm, quantity, onEnter, detail }: Props) {
   const [asking, setAsking] = useState(false)
   return (
     <>
@@ -37,7 +39,7 @@ export function MeasureRow({ label, hint, mm, onEnter, detail }: Props) {
             measure
           </Txt>
         ) : (
-          <Length mm={mm} size="l" />
+          <Length mm={mm} size="l" {...(quantity ? { quantity } : {})} />
         )}
       </Pressable>
       {asking ? (

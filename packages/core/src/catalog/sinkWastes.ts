@@ -14,6 +14,11 @@ const SIZE = '1-1/2'
 /** From the mouth of its nut to where both sides meet, and the tube below that, as it is bought, inches. */
 const RISE_IN = 4
 const TUBE_IN = 7
+/** What of both goes into a nut, inches. */
+const MADE_UP_IN = 3
+
+/** Between the two tubes of a tailpiece with a branch, both home, inches. */
+const BRANCH_IN = 5
 
 /** What joins two bowls, or a disposer and a bowl, over one trap. Bought long, and cut to the bowls. */
 const TWO: readonly (readonly [family: Family, key: string, said: string])[] = [
@@ -36,7 +41,7 @@ const aside = (part: Fitting): Fitting => ({
 
 /** Parts above the trap of a kitchen sink. */
 export function sinkWastes(): Fitting[] {
-  const made = (['tubular-plastic', 'tubular-brass'] as const).flatMap((material) => {
+  return (['tubular-plastic', 'tubular-brass'] as const).flatMap((material) => {
     const word = material === 'tubular-brass' ? 'chromed brass' : 'plastic'
     const key = material === 'tubular-brass' ? 'brass' : 'plastic'
     const tube = end('tube', 'tubular', SIZE, material)
@@ -49,7 +54,7 @@ export function sinkWastes(): Fitting[] {
           name: `${SIZE} in ${said}, ${word}, slip nuts and washers`,
           material,
           heatSensitive: true,
-          layingMm: (RISE_IN + TUBE_IN - 3) * IN,
+          layingMm: (RISE_IN + TUBE_IN - MADE_UP_IN) * IN,
           a: tube,
           b: nut,
           source: SHEET,
@@ -63,12 +68,11 @@ export function sinkWastes(): Fitting[] {
         name: `${SIZE} in tailpiece with a branch for a dishwasher, ${word}, slip nut and washer`,
         material,
         heatSensitive: true,
-        layingMm: 5 * IN,
+        layingMm: BRANCH_IN * IN,
         a: tube,
         b: nut,
         source: SHEET,
       }),
     ]
   })
-  return made
 }

@@ -12,6 +12,9 @@ const LANE_MM = 15
 /** Numbers of seams stand so far out, and a letter's height more, mm. */
 export const SEAMS_MM = 17
 
+/** What comes out of a run as it was reckoned, by its id. */
+const OUT = /^out(-far)?$/
+
 /** No dimension stands further out than this, in lanes. */
 const MOST_LANES = 12
 
@@ -51,10 +54,11 @@ export function drawCutDimensions(
 ): void {
   const wanted: Drawn[] = [
     ...dimensions.map(
-      ({ from, to, mm }): Drawn => ({
+      ({ id, from, to, mm }): Drawn => ({
         from,
         to,
-        text: formatLength(mm, format),
+        // what comes out is cut to, and rounded as on the cut sheet
+        text: formatLength(mm, OUT.test(id) ? { ...format, quantity: 'piece-to-remove' } : format),
         state: 'measured',
       }),
     ),

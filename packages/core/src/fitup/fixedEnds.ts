@@ -243,6 +243,10 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
   }
 }
 
+/** Whether a part takes its pipes in sockets that cement goes into. */
+const isCemented = ({ joints }: Chain, part: number) =>
+  /^(drain|cement|pvc)-socket$/.test(joints[part]?.bodyForm ?? '')
+
 /** Straight bare pipe that a joint on an old end takes, mm: rubber that is rolled back lies over as much again. */
 function bareFor(joint: Chain['joints'][number] | undefined): number {
   const rolls = joint?.bodyForm === 'shielded' || joint?.bodyForm === 'flexible'
@@ -330,6 +334,6 @@ function stepsOf(
     )
   if (chain.closes?.by === 'union') steps.push(step('fixed.union'))
   if (chain.closes?.by === 'fold') steps.push(step('fixed.fold'))
-  if (sliding) steps.push(step('fixed.draw-back'))
+  if (sliding) steps.push(step(isCemented(chain, sliding.part) ? 'fixed.draw-back-wet' : 'fixed.draw-back'))
   return steps
 }

@@ -50,12 +50,14 @@ const RUNS = (['repair', 'corner', 'tee', 'valve'] as const).flatMap((insert) =>
     }),
   ),
 )
-const DRAIN_RUNS = waysOf({
-  lineId: 'run',
-  pipeId: 'cast-iron.service.4',
-  conditions: { ...PLAIN, service: 'waste', stubMm: 200 },
-  cutIn: { insert: 'repair', farMm: 200, freeMm: [0, 0], sidewaysMm: 0 },
-})
+const DRAIN_RUNS = ['cast-iron.service.4', 'pvc-dwv.40.2'].flatMap((pipeId) =>
+  waysOf({
+    lineId: 'run',
+    pipeId,
+    conditions: { ...PLAIN, service: 'waste', stubMm: 200 },
+    cutIn: { insert: 'repair', farMm: 200, freeMm: [0, 0], sidewaysMm: 0 },
+  }),
+)
 /** As many that a union closes as that slide, or that are sprung: there are far fewer of those. */
 const runs = fc.oneof(
   ...['slide', 'union', 'spring'].map((by) =>

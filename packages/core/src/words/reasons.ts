@@ -138,6 +138,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Roll the rubber back on itself over the old end, put the piece in line and roll it over: nothing has to be drawn apart.',
   'fixed.draw-back':
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
+  'fixed.draw-back-wet':
+    'Cement both ends as far as their marks and what slides inside; draw it back over both at once, before the cement sets.',
   'trap.aside':
     'The drain stands {overMm, number, missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
   'trap.far':
@@ -236,6 +238,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The {method} joint fits the stub, but what closes the line to a body that cannot be turned would want it dry, and it trickles: a nut, a grip or a ring has to close it, and none may or can here.',
   'union.shut-in':
     'A union is drawn together by a nut, and a nut in a place that closes is never reached again: none is offered there.',
+  'run.far-short':
+    'The {method} joint fits this side, but the straight bare pipe on the other is too short for what closes there: cut where more of it is bare.',
+  'run.no-chain':
+    'The {method} joint fits this side, but nothing in the catalogue closes the run from there.',
   'method.no-chain':
     'The {method} joint fits the stub, but nothing in the catalogue leads on to the fixture.',
   'end.pitted': 'The end is pitted, and a pit under the {method} seal is a leak: cut back to smooth pipe.',

@@ -39,7 +39,8 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
           : [from[0], from[1] + 50]
     return { path: [from, out], width: odMm, capAt: out }
   }
-  if (line.service === 'drain') return { path: trap(end, from), width: DRAIN_MM * 0.8 }
+  // a drain that is cut into runs on in its fall: only what ends at a fixture has a trap
+  if (line.service === 'drain' && !line.run) return { path: trap(end, from), width: DRAIN_MM * 0.8 }
   if (line.run)
     return { path: [from, end], width: odMm, ...(has(/valve/) ? { valveAt: middle([from, end]) } : {}) }
   if (line.route === 'stop' || line.route === 'washing' || line.route === 'flexible') {

@@ -42,6 +42,7 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
     ruleId,
     severity: 'forbid',
     ...(ruleId === 'method.closes-wet' ? { change: 'dry' as const } : {}),
+    ...(ruleId === 'run.far-short' ? { change: 'stub' as const } : {}),
     ...(ruleId === 'drain.slip-shut-in' ? { change: 'access' as const } : {}),
     parameters: {
       method: methodById(method).name,
@@ -62,6 +63,7 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
  * the line dry, or because nothing follows.
  */
 function noChain(problem: Problem, method: MethodId, guide: Guide): string {
+  if (problem.far) return fits(problem.farBare(), undefined, method) ? 'run.far-short' : 'run.no-chain'
   if (problem.medium === 'drain') return drainEnds(problem, method)
   if (!problem.held || !fits(problem.letGo(), guide, method)) return 'method.no-chain'
   return problem.wet && fits(problem.dried(), guide, method) ? 'method.closes-wet' : 'method.nothing-turns'

@@ -289,6 +289,15 @@ export class Problem {
     return new Problem({ ...line, to }, request, linesTogether, { ...limits, effort: this.effort }, meeting)
   }
 
+  /** The same run with as much bare pipe on its other side as anything asks for. */
+  farBare(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    const { cutIn } = line
+    if (!cutIn || cutIn.farMm === null) return this
+    const open = { ...limits, effort: this.effort }
+    return new Problem({ ...line, cutIn: { ...cutIn, farMm: null } }, request, linesTogether, open, meeting)
+  }
+
   /** The same line where everything stays within reach. */
   inReach(): Problem {
     const { line, request, linesTogether, limits, meeting } = this
@@ -564,6 +573,7 @@ export class Problem {
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
+      out: this.line.cutIn?.outMm != null,
       own: this.own,
       needsStubMm: stub ? this.stubNeedMm(pair) : 0,
       conditions: this.conditions,

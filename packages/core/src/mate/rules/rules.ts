@@ -25,6 +25,8 @@ export interface JointContext {
   readonly route: RouteId
   /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
   readonly run: PipeMaterial | null
+  /** How much of that run is bad has been said: all of it comes out. */
+  readonly out?: boolean
   /** Stuffs (`stuffOf`) that the line's two ends are of; null where that is not asked. */
   readonly own: ReadonlySet<string> | null
   readonly needsStubMm: number
@@ -332,13 +334,9 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'sound',
     source: commonPractice,
-    // of a run of drain all that is rotten comes out, between two sound ends
-    bites: ({ method, start, run, conditions }) =>
-      yes(
-        start !== null &&
-          conditions.faults.includes('pinholes') &&
-          !(run !== null && method.medium === 'drain'),
-      ),
+    // of a run of drain all that was said to be rotten comes out, between two sound ends
+    bites: ({ method, start, out, conditions }) =>
+      yes(start !== null && conditions.faults.includes('pinholes') && !(out && method.medium === 'drain')),
   },
   {
     id: 'end.pinhole',

@@ -306,6 +306,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         beforeStop,
         route: route.id === 'cut-in' ? ('direct' as const) : route.id,
         run: line.cutIn ? (pipe?.material ?? null) : null,
+        out: line.cutIn?.outMm != null,
         own,
         needsStubMm: start ? needs(joint) : 0,
         conditions,
