@@ -1,6 +1,17 @@
 import { core as contract } from '@diarmos/contract'
-import { catalogueOf, fittingById, type LineRequest, type MateOption, mate, mouthOf } from '@diarmos/core'
+import {
+  bodiesOf,
+  catalogueOf,
+  fittingById,
+  type LineRequest,
+  type MateOption,
+  mate,
+  mouthOf,
+  pipeById,
+  sequence,
+} from '@diarmos/core'
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
+import { carryOut } from '../made/world'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
 import { DRAIN_KINDS, SINK_KINDS, someDrain, someSink } from './questions'
@@ -13,6 +24,33 @@ const waysOf = (index: number, ask = someDrain) => {
   const asked = ask(index)
   const [answer] = mate({ lines: [asked.line], settings: asked.settings, k: 8 }).lines
   return { ...asked, options: answer?.options ?? [] }
+}
+
+/** The order of the first way; of none, no work. */
+function orderOf(
+  { line, settings }: Pick<ReturnType<typeof someDrain>, 'line' | 'settings'>,
+  option?: MateOption,
+) {
+  const [body] = bodiesOf([line.to?.kind ?? ''])
+  if (!option || !body)
+    return { request: { lines: [], houseRules: settings.houseRules, people: 1 as const }, steps: [] }
+  const material = pipeById(line.pipeId ?? '')?.material
+  const { id, contents, mount, kind } = body
+  const request = {
+    lines: [
+      {
+        lineId: 'a',
+        option,
+        conditions: line.conditions,
+        ...(material ? { material } : {}),
+        meets: { to: id },
+      },
+    ],
+    bodies: [{ id, contents, mount, kind }],
+    houseRules: settings.houseRules,
+    people: 1 as const,
+  }
+  return { request, steps: sequence(request).steps }
 }
 
 describe('drains that nobody prepared', () => {
@@ -36,6 +74,18 @@ describe('drains that nobody prepared', () => {
       if (options.length > 0) found.set(kind, (found.get(kind) ?? 0) + 1)
     }
     for (const [kind] of DRAIN_KINDS) expect([kind, (found.get(kind) ?? 0) > 5]).toEqual([kind, true])
+  })
+
+  it('are made in an order that can be carried out, walls that close and floors among them', () => {
+    const seen = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 2; index++) {
+      const { options, ...asked } = waysOf(index, index % 2 ? someSink : someDrain)
+      const { request, steps } = orderOf(asked, options[0])
+      for (const { words } of steps) seen.add(words)
+      expect([index, carryOut(request, steps)]).toEqual([index, []])
+    }
+    for (const words of ['prove.level', 'flange.stack', 'captive.plate', 'cover.wall-drain', 'sink.second'])
+      expect([words, seen.has(words)]).toEqual([words, true])
   })
 
   it('under kitchen sinks break none either, and are the cheapest that exhaustive search finds', () => {

@@ -103,7 +103,12 @@ export function carryOut(
   const fixed = new Set<string>()
   const cover = { held: false, level: false, inspected: false, done: false, again: new Set<string>() }
   const shutIn = lines.filter((line) => !isDrain(line) && line.conditions.access !== 'reachable')
-  const shutDrains = lines.filter((line) => isDrain(line) && line.conditions.access !== 'reachable')
+  const shutDrains = lines.filter(
+    (line) =>
+      isDrain(line) &&
+      line.conditions.access !== 'reachable' &&
+      line.option.joints.some(({ beforeStop }) => beforeStop),
+  )
   const heater = { on: true, filled: true }
   const water = lines.filter((line) => !isDrain(line))
   const hot = water.filter(({ conditions }) => conditions.service === 'hot')
@@ -177,9 +182,13 @@ export function carryOut(
     }
     if (/^(hold\.fill|prove\.level)$/.test(words))
       for (const each of shutDrains)
-        for (const [seam] of each.option.joints.entries())
-          if (!stateOf(each).made.has(seam) || stateOf(each).waiting.has(seam))
+        for (const [seam, { beforeStop }] of each.option.joints.entries()) {
+          const { made, waiting } = stateOf(each)
+          if (beforeStop && (!made.has(seam) || waiting.has(seam)))
             wrong.push(`filled with ${each.lineId} open at seam ${seam}`)
+          if (!beforeStop && made.has(seam))
+            wrong.push(`ten feet of water over seam ${seam} of ${each.lineId}`)
+        }
     if (/^cover\.(wall|ground)(-drain)?$/.test(words)) {
       if (!house.on) wrong.push('covered without pressure')
       if (shutIn.length > 0 && !cover.held) wrong.push('covered before it was held')
@@ -265,6 +274,8 @@ export function carryOut(
     if (seam === null) return
     const joint = line.option.joints[seam]
     if (!joint) return
+    if (WAITS_ON_PIPE.test(words) && joint.atStub && !state.plate && words !== 'slide.on')
+      wrong.push(`trapped: the plate of ${line.lineId} behind ${words}`)
     if (WAITS_ON_PIPE.test(words) && state.made.has(seam) && words !== 'slide.on')
       wrong.push(`trapped: ${words} after seam ${seam} of ${line.lineId} was made`)
     // what is done to the old end waits for it
@@ -272,6 +283,8 @@ export function carryOut(
     if (onOld && needsOldEnd(line) && !state.parted && !/^sweat\.shield/.test(words))
       wrong.push(`${words} on the old end of ${line.lineId} before that is free`)
     if (!MAKES.test(words)) return
+    if (/^flange\.(ring|stack)$/.test(words) && seam > 0 && !state.made.has(seam - 1))
+      wrong.push(`${words} of ${line.lineId} before what lies beneath it`)
     if (words === 'slip.tighten')
       for (const [at, other] of line.option.joints.entries())
         if (other.atStub && !state.made.has(at))
@@ -284,7 +297,8 @@ export function carryOut(
     const stands = body?.mount === 'floor' || body?.mount === 'stands'
     if (tail && stands && !state.tailFree)
       wrong.push(`the old connector of ${line.lineId} is still on the tail`)
-    if (tail && body?.mount === 'deck') {
+    // a tailpiece came with the basin, or hangs there still: nothing of it is set
+    if (tail && body?.mount === 'deck' && !isDrain(line)) {
       const connector = line.option.parts[joint.from]?.family === 'supply-connector'
       if (body.stays && !state.tailFree)
         wrong.push(`the old connector of ${line.lineId} is still on the tail`)

@@ -178,6 +178,9 @@ export function makeUp(work: Closing): void {
     if (!early(seam) || inPlace(seam)) continue
     if (methodById(option.joints[seam]?.method ?? 'compression').standing) {
       for (const stub of stubs) graph.precede(stub.step, step)
+      // from the old end outward
+      const before = led.find((other) => other.seam === seam - 1)
+      if (before) graph.precede(before.step, step)
       continue
     }
     // a bowl is set down on what stands already

@@ -24,6 +24,9 @@ const LOOKS = ['general/two-hours', 'general/morning'] as const
 const isShutIn = ({ conditions: { access } }: PlanLine) => access !== 'reachable'
 const isDrain = ({ conditions: { service } }: PlanLine) => service === 'waste'
 const isCovered = (line: PlanLine) => isShutIn(line) && !isDrain(line)
+/** New drain that will be out of sight: what hangs or stands before the wall, or on the floor, is not. */
+const isHidden = (line: PlanLine) =>
+  isShutIn(line) && isDrain(line) && line.option.joints.some(({ beforeStop }) => beforeStop)
 
 /** Lines of water are held under pressure, all at once. */
 function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
@@ -52,9 +55,14 @@ function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = '
   graph.add(at('level'), STEPS.level, null, null)
   graph.precede(at('full'), at('stand'))
   graph.precede(at('stand'), at('level'))
-  for (const { lineId } of drains) {
-    for (const { id, seam } of graph.nodes.values())
-      if (seam !== null && id.startsWith(`${lineId}/`)) graph.precede(id, at('full'))
+  for (const { lineId, option } of drains) {
+    const hidden = (seam: number) => option.joints[seam]?.beforeStop === true
+    for (const { id, seam, template } of graph.nodes.values()) {
+      if (seam === null || !id.startsWith(`${lineId}/`)) continue
+      if (hidden(seam)) graph.precede(id, at('full'))
+      // a trap, a bowl, what hangs on it: not under ten feet of water
+      else if (template.kind === 'close') graph.precede(at('level'), id)
+    }
     graph.precede(at('level'), `${lineId}/line/fill`)
   }
 }
@@ -83,9 +91,9 @@ function addCover(graph: Graph, shut: readonly PlanLine[], proofs: readonly stri
  */
 export function addCovering(graph: Graph, request: PlanRequest): void {
   const { lines, permit = false } = request
-  const shut = lines.filter(isShutIn)
+  const [covered, drains] = [lines.filter(isCovered), lines.filter(isHidden)]
+  const shut = [...covered, ...drains]
   if (shut.length === 0) return
-  const [covered, drains] = [shut.filter(isCovered), shut.filter(isDrain)]
   if (covered.length > 0) holdLines(graph, covered, request)
   if (drains.length > 0) holdDrains(graph, drains, request)
   addCover(

@@ -205,6 +205,8 @@ function addLine(
       material: joint.tubeMaterial,
       part: option.parts[joint.to]?.name ?? 'the fixture',
       seam: seam + 1,
+      // no saw goes through iron on the knees
+      ...(joint.tubeMaterial === 'cast-iron' ? { tool: 'chain-cutter' } : {}),
       ...said,
     }
     const sleeveEnd = (at: number) => {
@@ -251,6 +253,9 @@ function addLine(
     }
     if (onOld) {
       const close = id(seam, 'close')
+      // it passes over no nut, no ring and no sleeve
+      for (const { key, kind } of templates)
+        if (kind === 'captive') graph.precede(id('line', 'plate'), id(seam, key))
       graph.precede(id('line', 'plate'), close)
       graph.precede(id('line', 'unplug'), close)
     }

@@ -23,6 +23,7 @@ export function addSinks(graph: Graph, { lines, bodies = [], codeProfile = 'IPC'
     const { disposer, dishwasher, bowls } = sink
     const last = line.option.joints.length - 1
     const { by } = DISHWASHER_DRAINS[codeProfile]
+    const onto = disposer ? 'disposer' : 'branch'
     const what = disposer && dishwasher ? 'both' : disposer ? 'disposer' : 'dishwasher'
     const wanted: readonly (readonly [keyof typeof STEPS, boolean])[] = [
       ['off', Boolean(disposer || dishwasher)],
@@ -35,7 +36,7 @@ export function addSinks(graph: Graph, { lines, bodies = [], codeProfile = 'IPC'
     ]
     const at = (step: keyof typeof STEPS) => `${line.lineId}/line/${STEPS[step].key}`
     const there = new Set(wanted.flatMap(([step, is]) => (is ? [step] : [])))
-    for (const step of there) graph.add(at(step), STEPS[step], line.lineId, null, { by, what })
+    for (const step of there) graph.add(at(step), STEPS[step], line.lineId, null, { by, what, onto })
     order(graph, line, last, at, there)
   }
 }

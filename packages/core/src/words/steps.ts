@@ -8,6 +8,7 @@ const TOOLS: Readonly<Record<string, string>> = {
   'tube-cutter': 'a wheel cutter, little feed at each turn',
   'plastic-cutter': 'a plastic cutter, turned as it closes',
   'pipe-saw': 'a fine saw, along a mark all round',
+  'chain-cutter': 'the chain, round at the mark',
 }
 
 /** Every step, as it is read on the knees. */
@@ -243,7 +244,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'sink.knock-out':
     'Drive the plug out of the disposer’s dishwasher inlet and pick it out of the chamber by hand, the power off.',
   'sink.hose':
-    'The dishwasher’s hose onto its branch, a clamp on it; {by, select, gap {through an air gap fitting over the rim of the sink} other {looped up and fastened under the counter, higher than the rim lets the trap go, or through an air gap where the authority wants one}}.',
+    'The dishwasher’s hose onto {onto, select, disposer {the disposer’s inlet} other {its branch}}, a clamp on it; {by, select, gap {through an air gap fitting over the rim of the sink} other {looped up and fastened under the counter, higher than the rim lets the trap go, or through an air gap where the authority wants one}}.',
   'prove.disposer':
     'Cold water on, the disposer run: a tissue at its flange and at every nut while it shakes.',
   'prove.dishwasher': 'Let the dishwasher pump out: nothing comes up in the bowl, every nut stays dry.',

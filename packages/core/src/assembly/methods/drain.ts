@@ -85,6 +85,7 @@ const IN = 25.4
 /** What is screwed down onto a flange, through it into the floor. */
 const SCREWED = {
   medium: 'drain',
+  standing: true,
   needsFlame: false,
   needsDry: false,
   concealable: 'yes',
