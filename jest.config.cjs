@@ -1,3 +1,5 @@
+const { availableParallelism } = require('node:os')
+
 const swc = [
   '@swc/jest',
   { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
@@ -20,8 +22,9 @@ const node = {
 module.exports = {
   // a loaded machine takes longer: a test fails by what it sees, never by the clock
   testTimeout: 120_000,
-  // left to itself it leaves one processor idle, which of two is half
-  maxWorkers: '100%',
+  // left to itself it leaves one processor idle, which of two is half; pages and servers wait for a quarter of their
+  // time, which another takes
+  maxWorkers: availableParallelism() + 1,
   projects: [
     {
       ...node,
@@ -40,7 +43,7 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: '<rootDir>/apps/app',
       roots: ['<rootDir>/src'],
-      setupFiles: ['<rootDir>/src/test/styles.ts'],
+      setupFiles: ['<rootDir>/src/test/styles.ts', '<rootDir>/src/test/stacks.ts'],
       sandboxInjectedGlobals: SOLVERS_USE,
       modulePathIgnorePatterns: ['/dist/'],
       // icons ship as .mjs, which the preset does not transform
