@@ -7,11 +7,12 @@ export default defineConfig({
   globalSetup: './build.ts',
   // each file has a stack of its own: while one journey waits for the screen another goes on
   workers: 3,
-  timeout: 180_000,
-  expect: { timeout: 15_000 },
+  // a loaded machine takes longer: these end what hangs, they judge nothing
+  timeout: 900_000,
+  expect: { timeout: 90_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
-    actionTimeout: 10_000,
+    actionTimeout: 90_000,
     launchOptions: CHROMIUM,
     locale: 'en-US',
     timezoneId: 'America/New_York',
