@@ -210,6 +210,7 @@ describe('the laws of drains', () => {
     'ring-on-broken': spoil(bowl, {}, { faults: ['ring-broken'] }),
     'flange-at-floor': spoil(bowl, {}, { flangeMm: -30 }),
     'rings-where-low': spoil(low, {}, { flangeMm: 5 }),
+    'offset-where-near': spoil(bowl, {}, { roughMm: 280, bowlMm: 304.8 }),
     machine: spoil(machine, {}, { slow: true }),
     'standpipe-2': spoil(machine, { parts: [part('standpipe.abs.1-1/2')] }),
     'twist-accepted': (() => {

@@ -13,9 +13,13 @@ export interface DrainVerdict {
   readonly because?: string
 }
 
-/** The drain of that number, in a shop that has said nothing. */
+/** The drain of that number, in a shop that has said nothing, where nobody has measured to the wall. */
+const unmeasured = ({ line }: ReturnType<typeof someDrain>) => ({
+  ...line,
+  conditions: { ...line.conditions, roughMm: null, bowlMm: null },
+})
 export const judgedDrain = (index: number) => ({
-  line: someDrain(index).line,
+  line: unmeasured(someDrain(index)),
   settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS },
 })
 

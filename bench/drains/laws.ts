@@ -135,6 +135,16 @@ export const DRAIN_LAWS: readonly Law[] = [
       (line.conditions.flangeMm ?? 0) > -6,
   ],
   [
+    // a bowl made for more than there is before its wall: an offset flange moves it an inch and a half, nothing further
+    'offset-where-near',
+    (way, { line: { conditions, to } }) => {
+      const { roughMm, bowlMm } = conditions
+      const short = to?.kind === OWN_TRAP && roughMm != null && bowlMm != null ? bowlMm - roughMm : 0
+      const offset = way.parts.some(({ fittingId }) => /^flange\..*offset/.test(fittingId))
+      return offset !== short > 6 || short > 38.1 + 1e-6
+    },
+  ],
+  [
     'machine',
     (_way, { line }) =>
       line.to?.kind === 'waste.standpipe' &&

@@ -2,6 +2,7 @@
 import {
   type Conditions,
   catalogueOf,
+  type Fitting,
   type LineRequest,
   type MateSettings,
   mouthOf,
@@ -40,17 +41,23 @@ const JOINTS: ReadonlySet<string> = new Set(OLD_JOINT_IDS)
 /** A shop: what lies aboard for drains, and what it holds to. */
 export function someShop(dice: Dice): MateSettings {
   const share = dice.pick([0, 0.05, 0.3, 0.8])
+  const some = (parts: readonly Fitting[]) =>
+    parts.flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)] as const] : []))
+  const parts = catalogueOf('drain')
+  const toolsAboard = TOOL_IDS.filter(() => dice.chance(0.8))
+  const aboard = some(parts.filter(({ shiftMm }) => !shiftMm))
+  const houseRules = {
+    ...STARTING_SETTINGS.houseRules,
+    twistIn: dice.pick(['refuse', 'accept'] as const),
+    flexibleAbove: dice.pick(['shielded', 'accept'] as const),
+  }
+  // what came later is drawn last, so that a number goes on standing for the same shop
+  const later = some(parts.filter(({ shiftMm }) => shiftMm))
   return {
     ...STARTING_SETTINGS,
-    toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
-    partsAboard: Object.fromEntries(
-      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
-    ),
-    houseRules: {
-      ...STARTING_SETTINGS.houseRules,
-      twistIn: dice.pick(['refuse', 'accept'] as const),
-      flexibleAbove: dice.pick(['shielded', 'accept'] as const),
-    },
+    toolsAboard,
+    partsAboard: Object.fromEntries([...aboard, ...later]),
+    houseRules,
   }
 }
 
@@ -94,7 +101,14 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
     flangeMm: bowl && dice.chance(0.7) ? dice.whole(-60, 20) : null,
   }
   const settings = someShop(dice)
-  return { line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
+  const wall = bowl && dice.chance(0.4)
+  const rough = wall
+    ? { roughMm: dice.whole(220, 400), bowlMm: dice.pick([254, 304.8, 355.6]) }
+    : { roughMm: null, bowlMm: null }
+  return {
+    line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions: { ...conditions, ...rough } },
+    settings,
+  }
 }
 
 /** What comes down under a kitchen sink. */

@@ -116,6 +116,8 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
         <DrainConditions
           kind={wasteKind(line)}
           flangeMm={conditions.flangeMm}
+          roughMm={conditions.roughMm}
+          bowlMm={conditions.bowlMm}
           spanMm={conditions.spanMm}
           trapped={conditions.trapped}
           slow={conditions.slow}

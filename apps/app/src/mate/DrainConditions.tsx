@@ -9,6 +9,8 @@ interface Props {
   /** What waste leaves by. */
   readonly kind: string | undefined
   readonly flangeMm: number | null | undefined
+  readonly roughMm: number | null | undefined
+  readonly bowlMm: number | null | undefined
   readonly spanMm: number | null | undefined
   readonly trapped: boolean | undefined
   readonly slow: boolean | undefined
@@ -17,7 +19,17 @@ interface Props {
 }
 
 /** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
-export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, unvented, onSet }: Props) {
+export function DrainConditions({
+  kind,
+  flangeMm,
+  roughMm,
+  bowlMm,
+  spanMm,
+  trapped,
+  slow,
+  unvented,
+  onSet,
+}: Props) {
   if (kind === 'waste.bowl')
     return (
       <View testID="flange-height">
@@ -39,6 +51,18 @@ export function DrainConditions({ kind, flangeMm, spanMm, trapped, slow, unvente
           hint="From the rim of the bend or hub that the pipe stands in, up to the top of the floor."
           mm={spanMm ?? null}
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Fitting below to the floor: ${text}`)}
+        />
+        <MeasureRow
+          label="Middle of the drain to the wall"
+          hint="To the finished wall behind the tank, not to the skirting."
+          mm={roughMm ?? null}
+          onEnter={({ mm, text }) => onSet({ roughMm: mm }, `Middle of the drain to the wall: ${text}`)}
+        />
+        <MeasureRow
+          label="The new bowl is made for"
+          hint="The rough-in on its sheet: what it wants from the wall to the middle of its outlet."
+          mm={bowlMm ?? null}
+          onEnter={({ mm, text }) => onSet({ bowlMm: mm }, `The bowl is made for: ${text}`)}
         />
       </View>
     )

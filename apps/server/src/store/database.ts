@@ -12,6 +12,7 @@ import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { More1764370000000 } from './migrations/more1764370000000'
 import { Opening1764380000000 } from './migrations/opening1764380000000'
 import { Record1764390000000 } from './migrations/record1764390000000'
+import { Rough1764460000000 } from './migrations/rough1764460000000'
 import { Seen1764330000000 } from './migrations/seen1764330000000'
 import { Trap1764350000000 } from './migrations/trap1764350000000'
 import { Vent1764420000000 } from './migrations/vent1764420000000'
@@ -35,6 +36,7 @@ export const MIGRATIONS = [
   Covering1764400000000,
   Drain1764410000000,
   Vent1764420000000,
+  Rough1764460000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

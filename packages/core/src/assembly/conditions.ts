@@ -76,6 +76,10 @@ export interface Conditions {
   readonly unvented?: boolean
   /** Top of an old closet flange over the finished floor, below it less than nothing, mm; null while not measured. */
   readonly flangeMm?: number | null
+  /** Of a toilet: from the middle of its drain to the finished wall, mm; null while not measured. */
+  readonly roughMm?: number | null
+  /** What the new bowl is made for of that, mm, by its sheet; null while not said. */
+  readonly bowlMm?: number | null
 }
 
 /** What a run that is cut open is asked besides. */
@@ -120,6 +124,8 @@ export const PLAIN_CONDITIONS = {
   slow: false,
   unvented: false,
   flangeMm: null,
+  roughMm: null,
+  bowlMm: null,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -146,6 +152,8 @@ export const LATER_CONDITIONS = [
   'slow',
   'flangeMm',
   'unvented',
+  'roughMm',
+  'bowlMm',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

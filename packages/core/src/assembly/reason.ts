@@ -20,6 +20,7 @@ export type ChangeId =
   | 'plate'
   | 'tool'
   | 'vented'
+  | 'bowl'
 
 /** Why something is proposed, refused or warned about: data, put into words in one place (`words`). */
 export interface Reason {

@@ -56,6 +56,8 @@ export interface BodySpec {
   /** Angle between the run in and the run out: 180 straight, 90 a square turn, 135 an eighth bend. */
   turn?: 180 | 135 | 90
   protects?: true
+  /** How far the way out stands aside of the way in, mm. */
+  shiftMm?: number
   standing?: Standing
   lengthMm?: Fitting['lengthMm']
   source?: Source
@@ -84,7 +86,11 @@ export function inline(spec: BodySpec): Fitting {
     return {
       ...end,
       id: 'abcde'[index] as string,
-      pose: { origin: [axis[0] * reach, axis[1] * reach, 0], axis, rollDegrees: 0 },
+      pose: {
+        origin: [axis[0] * reach, axis[1] * reach + (index === 1 ? (spec.shiftMm ?? 0) : 0), 0],
+        axis,
+        rollDegrees: 0,
+      },
     }
   }
   return {
@@ -96,6 +102,7 @@ export function inline(spec: BodySpec): Fitting {
     layingMm,
     ...(spec.lengthMm ? { lengthMm: spec.lengthMm } : {}),
     ...(spec.protects ? { protects: spec.protects } : {}),
+    ...(spec.shiftMm ? { shiftMm: spec.shiftMm } : {}),
     ...(spec.standing ? { standing: spec.standing } : {}),
     source: spec.source ?? TYPICAL,
     ports: [

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2065,
-  "cb13c961980a3b21",
+  2071,
+  "aa0642b21a11672f",
 ]
 `)
   })

@@ -63,6 +63,37 @@ function cemented(): Fitting[] {
   ])
 }
 
+/** How far an offset flange moves the middle, mm. Typical of the kind. */
+export const OFFSET_FLANGE_MM = 1.5 * IN
+/** From the end of the pipe in its hub up to its top: the throat slants between them, mm. */
+const THROAT_MM = 2 * IN
+
+/** Flanges that stand aside of their pipe, for a bowl that would come too near its wall. */
+function offset(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
+    (
+      [
+        ['over.3', 'over 3 in pipe', 'drain-socket', '3'],
+        ['over.4', 'over 4 in pipe', 'drain-socket', '4'],
+        ['inside.4', 'inside 4 in pipe', 'pipe-inside', '4'],
+      ] as const
+    ).map(([place, said, form, size]) =>
+      inline({
+        id: `flange.${key}.offset.${place}`,
+        family: 'closet-flange',
+        name: `closet flange, offset 1-1/2 in, ${word}, ${said}`,
+        material,
+        heatSensitive: true,
+        layingMm: THROAT_MM,
+        shiftMm: OFFSET_FLANGE_MM,
+        a: end(form, 'IPS', size, material),
+        b: flange('closet-flange', material),
+        source: FLANGE_SHEET,
+      }),
+    ),
+  )
+}
+
 /** Flanges that seal on rubber inside the pipe: tightened from above, or twisted in. */
 function gasketed(): Fitting[] {
   return [
@@ -135,5 +166,5 @@ function repairRing(): Fitting {
 
 /** What a toilet stands on. */
 export function closetParts(): Fitting[] {
-  return [...cemented(), ...gasketed(), ...risers(), repairRing()]
+  return [...cemented(), ...gasketed(), ...risers(), repairRing(), ...offset()]
 }

@@ -166,6 +166,8 @@ export interface Fitting {
   readonly lengthMm?: { readonly min: number; readonly max: number }
   /** Keeps used water from being drawn back: built in. */
   readonly protects?: true
+  /** How far the way out stands aside of the way in, mm. */
+  readonly shiftMm?: number
   readonly standing?: Standing
   readonly source: Source
 }

@@ -31,9 +31,11 @@ function straightBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
     ...(fitting.family === 'supply-connector' ? [] : middle(fitting, lookA, lookB, ax, bx)),
     ...[...lookB.stations].reverse().map((s) => ({ ...s, u: bx - s.u })),
   ]
-  const top = stations.map((s): Point => [s.u, s.outer])
-  const bottom = [...stations].reverse().map((s): Point => [s.u, -s.outer])
-  const bore = [...stations].reverse().map((s): Point => [s.u, s.inner])
+  const aside = slant(a, b, lookA, lookB)
+  const along = (s: Station, r: number): Point => [s.u, aside(s.u) + r]
+  const top = stations.map((s) => along(s, s.outer))
+  const bottom = [...stations].reverse().map((s) => along(s, -s.outer))
+  const bore = [...stations].reverse().map((s) => along(s, s.inner))
   draw('outline', [...top, ...bottom], true)
   draw('section', [...top, ...bore], true)
   for (const [port, look] of [
@@ -43,9 +45,19 @@ function straightBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
     for (const line of look.lines)
       draw(
         'detail',
-        line.map(([u, r]) => [port === a ? ax + u : bx - u, r] as const),
+        line.map(
+          ([u, r]) => [port === a ? ax + u : bx - u, aside(port === a ? ax + u : bx - u) + r] as const,
+        ),
         false,
       )
+}
+
+/** How far aside the middle of a body lies along it: between its ends it slants from the one's to the other's. */
+function slant(a: Port, b: Port, lookA: EndLook, lookB: EndLook): (x: number) => number {
+  const [from, to] = [a.pose.origin[0] + lookA.length, b.pose.origin[0] - lookB.length]
+  const [low, high] = [a.pose.origin[1], b.pose.origin[1]]
+  return (x) =>
+    to > from ? low + (high - low) * Math.min(1, Math.max(0, (x - from) / (to - from))) : x < to ? low : high
 }
 
 const SMOOTH: ReadonlySet<Fitting['family']> = new Set([
@@ -64,6 +76,12 @@ function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number
   const lastB = b.stations.at(-1) as Station
   const bore = Math.min(lastA.inner, lastB.inner) * 0.94
   if (fitting.family === 'tube-piece') return []
+  // a throat from the hub up beneath the plate, which stands aside of it
+  if (fitting.shiftMm)
+    return [
+      { u: from + 0.1, outer: lastA.outer, inner: Math.min(lastA.inner, lastA.outer - 5) },
+      { u: to - 0.1, outer: Math.max(lastA.outer - 12, lastB.inner + 7), inner: lastB.inner },
+    ]
   const big = bodyRadius(a, b)
   const hex = fitting.family === 'nipple' ? Math.min(lastA.outer, lastB.outer) : big
   const smooth = SMOOTH.has(fitting.family)

@@ -16,11 +16,12 @@ export function insertionMm(port: Pick<Port, 'form' | 'system' | 'nominal'>): re
   return made ? [made.minMm, made.maxMm] : [0, fullDepthMm(port)]
 }
 
-/** From the middle of a part to the mouth or tip of one of its ends, mm. */
+/** From the middle of a part to the mouth or tip of one of its ends, along that end, mm. */
 export function faceMm(fitting: Pick<Fitting, 'ports'>, portIndex: number): number {
   const port = fitting.ports[portIndex]
   if (!port) throw new CoreFault('no-port', { ends: fitting.ports.length, port: portIndex })
-  return Math.hypot(...port.pose.origin)
+  const { origin, axis } = port.pose
+  return origin.reduce((sum, mm, index) => sum + mm * (axis[index] as number), 0)
 }
 
 /**

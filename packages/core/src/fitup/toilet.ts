@@ -1,11 +1,11 @@
+import type { Conditions } from '../assembly/conditions'
+import { OFFSET_FLANGE_MM } from '../catalog/closets'
 import type { Source } from '../reference/source'
 import { commonPractice } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
 
 const IN = 25.4
 
-/** How far an offset flange moves the middle, mm. Typical of the kind. */
-export const OFFSET_FLANGE_MM = 1.5 * IN
 /** What a bowl may stand nearer than it is made for, its tank just clear of the wall, mm. Common practice. */
 const NEARER_MM = 6
 
@@ -29,6 +29,17 @@ export function bowlFits(roughInMm: number, bowlMm: number): Fit<BowlFit> {
   return offsetMm <= OFFSET_FLANGE_MM
     ? { ok: true, gapMm: 0, offsetMm }
     : impossible('toilet.too-near', { shortMm: offsetMm - OFFSET_FLANGE_MM })
+}
+
+/**
+ * How far a bowl has to come away from its wall, mm; nothing where it fits, or where nobody has measured.
+ *
+ * @param conditions of the place: what is there, and what the bowl is made for
+ */
+export function nearMm({ roughMm, bowlMm }: Pick<Conditions, 'roughMm' | 'bowlMm'>): number {
+  if (roughMm == null || bowlMm == null) return 0
+  const fit = bowlFits(roughMm, bowlMm)
+  return fit.ok ? fit.offsetMm : bowlMm - roughMm
 }
 
 export type Seal = 'wax' | 'wax-thick' | 'foam' | 'extender'

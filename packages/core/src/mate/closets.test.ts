@@ -100,6 +100,82 @@ describe('a bowl on its flange', () => {
   })
 })
 
+describe('a bowl and its wall', () => {
+  const inch = (rough: number, made: number) => ({ roughMm: rough * IN, bowlMm: made * IN })
+  const near = (rough: number, made: number, patch: Partial<Conditions> = {}) =>
+    bowl({ flangeMm: 0, ...inch(rough, made), ...patch })
+  const isOffset = ({ parts }: MateOption) => parts.some(({ fittingId }) => fittingId.includes('offset'))
+
+  // bowls are made for 10, 12 and 14 in (ASME A112.19.2); an offset flange moves the middle about an inch and a half
+  it.each([
+    [12, 12, 'stays'],
+    [11.8, 12, 'stays'],
+    [11.7, 12, 'offset'],
+    [10.5, 12, 'offset'],
+    [10.4, 12, 'none'],
+    [10.4, 10, 'stays'],
+    [14, 12, 'stays'],
+  ])('%s in to the wall, a bowl made for %s: %s', (rough, made, what) => {
+    const { options, refusals, remedies } = near(rough, made)
+    if (what === 'stays') {
+      expect(options[0] && said(options[0])).toBe('keep-flange wax-seal')
+      expect(options.some(isOffset)).toBe(false)
+      return
+    }
+    expect(options.every(isOffset)).toBe(true)
+    expect(options.length > 0).toBe(what === 'offset')
+    const why = refusals.find(({ method }) => method === 'wax-seal')?.reason
+    expect(why).toMatchObject(
+      what === 'offset'
+        ? { ruleId: 'flange.kept-near', parameters: { shortMm: expect.closeTo((made - rough) * IN, 6) } }
+        : {
+            ruleId: 'toilet.too-near',
+            parameters: { shortMm: expect.closeTo((made - rough - 1.5) * IN, 6) },
+          },
+    )
+    if (what === 'none') expect(remedies.map(({ changes }) => changes)).toContainEqual(['bowl'])
+  })
+
+  it('is as it was where one of the two was not measured', () => {
+    for (const patch of [
+      inch(10, 12),
+      { roughMm: 10 * IN, bowlMm: null },
+      { roughMm: null, bowlMm: 12 * IN },
+    ])
+      expect(
+        bowl({ flangeMm: 0, ...patch }).options.some(({ removalId }) => removalId === 'keep-flange'),
+      ).toBe(patch.roughMm === null || patch.bowlMm === null)
+  })
+
+  it('says how far a tank will stand from its wall, where that is more than anybody would overlook', () => {
+    const noted = (rough: number) =>
+      near(rough, 12).options[0]?.warnings.find(({ ruleId }) => ruleId === 'flange.gap')?.parameters
+    expect(noted(13)).toBeUndefined()
+    expect(noted(14)).toEqual({ gapMm: expect.closeTo(2 * IN, 6) })
+  })
+
+  it('its riser ends where the throat begins, and its throat is turned before it is cemented', () => {
+    const conditions = { ...inch(11, 12), flangeMm: -60, spanMm: 8 * IN, stubMm: 4 * IN }
+    const request = line('pvc-dwv.40.3', 'waste.bowl', { ...conditions, faults: ['ring-broken'] })
+    const way = ask(request).options.find(({ removalId }) => removalId === 'bore-hub')
+    if (!way) throw new Error('no way by the hub below')
+    const dimensions = [{ id: 'floor', from: 'wall', to: 'tail', mm: 8 * IN } as const]
+    const { pieces } = layOut({ chain: way, stubMm: way.leavesStubMm, dimensions })
+    // by hand: eight inches and a half-inch-and-one socket (ASTM D2665), less the two inches of throat of which the
+    // flange’s own quarter lies over the floor
+    expect((pieces[0]?.cutMm ?? 0) / IN).toBeCloseTo(8 + 1.5 - (2 - 0.25), 6)
+    const { steps } = sequence({
+      houseRules: WELL_EQUIPPED.houseRules,
+      lines: [{ lineId: 'waste', conditions: request.conditions, option: way }],
+    })
+    const at = (words: string) => steps.findIndex((step) => step.words === words)
+    const seam = way.joints.findIndex(({ to }) => way.parts[to]?.fittingId.includes('offset'))
+    expect(at('flange.aside')).toBeGreaterThanOrEqual(0)
+    expect(at('flange.aside')).toBeLessThan(steps.findIndex(({ id }) => id === `waste/${seam}/close`))
+    expect(steps[at('flange.aside')]?.parameters).toMatchObject({ shiftMm: 1.5 * IN })
+  })
+})
+
 describe('the plan of a toilet', () => {
   const bodies = bodiesOf(['toilet.fill.7/8', 'waste.bowl'])
   const water: Conditions = { ...PLAIN, oldJoint: 'compression' }

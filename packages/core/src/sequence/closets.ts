@@ -1,11 +1,15 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { methodById } from '../assembly/methods/table'
+import { fittingById } from '../catalog'
 import type { Graph } from './graph'
 import { isCloset } from './lineWords'
 import type { PlanLine, PlanRequest } from './types'
 
 /** A flange that was cemented is screwed down once it is where it stays. Time is common practice. */
 const SCREW: StepTemplate = { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240 }
+
+/** Which way an offset flange points is settled by its cement. */
+const ASIDE: StepTemplate = { key: 'aside', kind: 'prepare', words: 'flange.aside', seconds: 180 }
 
 /**
  * A bowl and what it stands on: flange and riser are joined before they go into what is below, while they can still be
@@ -16,6 +20,12 @@ function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): vo
   const seam = option.joints.findIndex(({ to }) => to === at)
   if (at < 0 || seam < 0) return
   const close = (index: number) => `${lineId}/${index}/close`
+  const { shiftMm } = fittingById(option.parts[at]?.fittingId ?? '') ?? {}
+  if (shiftMm) {
+    const aside = `${lineId}/${seam}/${ASIDE.key}`
+    graph.add(aside, ASIDE, lineId, seam, { shiftMm })
+    graph.precede(aside, close(seam))
+  }
   if (methodById(option.joints[seam]?.method ?? 'wax-seal').steps.every(({ key }) => key !== SCREW.key)) {
     const screw = `${lineId}/${seam}/${SCREW.key}`
     graph.add(screw, SCREW, lineId, seam)

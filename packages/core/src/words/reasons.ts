@@ -279,6 +279,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The flange stands higher over the floor than a seal takes up: it is cut off and set on the floor, or the floor is raised to it.',
   'flange.too-low':
     'The flange lies deeper than stacked rings bring up: it is cut off, and a new one set on the floor.',
+  'flange.kept-near':
+    'The flange stands {shortMm, number, missing-length} too near the wall for this bowl: it goes, and an offset flange comes in, or a bowl for a shorter rough-in.',
+  'flange.gap':
+    'The tank will stand {gapMm, number, missing-length} further from the wall than it is made for: a bowl for a longer rough-in, or tell the owner.',
   'drain.slow':
     'It runs off slowly: what stands in it is a blockage further down, and new pipe here does not cure it.',
   'drain.lead':
@@ -339,6 +343,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
   vented: 'open the wall and vent it',
+  bowl: 'take a bowl made for this rough-in',
   room: 'make room round the pipe',
   opening: 'open the wall wider',
   shade: 'keep daylight off it',

@@ -113,6 +113,7 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
     id: 'vented',
     apply: (p) => unless(p.conditions.unvented !== true, () => conditions(p, { unvented: false })),
   },
+  { id: 'bowl', apply: (p) => unless(p.conditions.bowlMm == null, () => conditions(p, { bowlMm: null })) },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },
   {
     id: 'shade',

@@ -12,6 +12,7 @@ import type { Fitting } from '../../catalog/types'
 import { Effort } from '../../effort'
 import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { nearMm } from '../../fitup/toilet'
 import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import { isPlastic, type Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
@@ -443,6 +444,8 @@ export class Problem {
     if (this.medium === 'drain' && widens(this.network, group)) return null
     if (this.route.id === 'closet' && narrows(this.network, group)) return null
     if (role === 'flange-riser' && !this.isLow(stage)) return null
+    // it moves the bowl where that has to be moved, and narrows the way nowhere else
+    if (role === (this.isNear ? 'flange' : 'flange-aside')) return null
     // a standpipe is of two inches where the old drain is
     if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
       return null
@@ -464,6 +467,11 @@ export class Problem {
       this.span !== null &&
       this.span < this.leastLong
     )
+  }
+
+  /** The bowl would come too near the wall over the middle of its drain. */
+  private get isNear(): boolean {
+    return nearMm(this.conditions) > 0
   }
 
   private get isIronRun(): boolean {
@@ -503,6 +511,7 @@ export class Problem {
       this.isLow(0),
       this.isLow(3),
       this.isIronRun,
+      this.isNear,
     ].join()
   }
 
@@ -703,12 +712,14 @@ const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bi
 /** Everything that decides a joint away from the stub, besides the shop's numbers. */
 function farFacts(
   route: Route,
-  { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm }: Conditions,
+  conditions: Conditions,
   run: PipeMaterial | null,
   own: ReadonlySet<string> | null,
 ): string {
+  const { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm } = conditions
   const stuffs = own && [...own].sort()
-  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null]
+  const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null]
+  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, ...wall]
   return JSON.stringify([
     ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],
     ...floor,

@@ -1,6 +1,6 @@
 import type { RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
-import type { Family } from '../../catalog/types'
+import type { Family, Fitting } from '../../catalog/types'
 import type { Medium } from '../../reference/materials'
 import type { CutIn } from '../types'
 
@@ -30,6 +30,7 @@ export type Role =
   | 'p-trap'
   | 'standpipe'
   | 'flange'
+  | 'flange-aside'
   | 'flange-riser'
   | 'flange-ring'
   | 'cleanout'
@@ -94,8 +95,9 @@ const ROLES: Readonly<Record<Family, Role>> = {
 }
 
 /** What a part does in a line. */
-export function roleOf(part: { readonly family: Family; readonly protects?: true }): Role {
+export function roleOf(part: Pick<Fitting, 'family' | 'protects' | 'shiftMm'>): Role {
   const role = ROLES[part.family]
+  if (part.shiftMm) return 'flange-aside'
   return role === 'bib' && part.protects ? 'protected-bib' : role
 }
 
@@ -261,7 +263,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     id: 'closet',
     medium: 'drain',
     stages: [
-      { piece: 0, tube: 0, flange: 1 },
+      { piece: 0, tube: 0, flange: 1, 'flange-aside': 1 },
       // one ring over a broken one, then what brings it up
       { 'flange-ring': 2, 'flange-riser': 3 },
       { 'flange-riser': 3 },

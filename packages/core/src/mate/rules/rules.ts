@@ -4,7 +4,9 @@ import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
 import type { ChangeId, Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
+import { OFFSET_FLANGE_MM } from '../../catalog/closets'
 import type { PortEnd } from '../../catalog/ends'
+import { nearMm } from '../../fitup/toilet'
 import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
@@ -62,6 +64,10 @@ const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters
 const isBelow = (route: RouteId) => route === 'trap-below' || route === 'trap-shower'
 /** Whether a trap that goes in has no vent. */
 const airless = ({ unvented, trapped }: Conditions) => unvented === true && trapped !== true
+/** Flanges that are there, whole or broken, and what is screwed onto them. */
+const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
+/** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
+const GAP_MM = 38
 const steel = (material: string) => material.endsWith('steel')
 
 /** Whether a rubber ring seals on the tube's own surface, so that every mark on it is a leak path. */
@@ -737,6 +743,45 @@ export const RULES: readonly Rule[] = [
     source: commonPractice,
     bites: ({ body, tip, conditions }) =>
       yes(body.form === 'old-flange' && tip.form === 'closet-outlet' && conditions.flangeMm == null),
+  },
+  {
+    id: 'toilet.too-near',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    fixed: true,
+    change: 'bowl',
+    source: commonPractice,
+    // said of whatever begins, and of what it would end at
+    bites: ({ route, start, tip, conditions }) => {
+      const shortMm = nearMm(conditions) - OFFSET_FLANGE_MM
+      const asked = route === 'closet' && (start !== null || tip.form === 'closet-outlet')
+      return asked && shortMm > 0 ? { shortMm } : null
+    },
+  },
+  {
+    id: 'flange.kept-near',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    fixed: true,
+    change: 'bowl',
+    source: commonPractice,
+    bites: ({ body, conditions }) => {
+      const shortMm = nearMm(conditions)
+      return OLD_FLANGES.has(body.form) && shortMm > 0 ? { shortMm } : null
+    },
+  },
+  {
+    id: 'flange.gap',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'note',
+    source: commonPractice,
+    bites: ({ tip, conditions: { roughMm, bowlMm } }) =>
+      tip.form === 'closet-outlet' && roughMm != null && bowlMm != null && roughMm - bowlMm > GAP_MM
+        ? { gapMm: roughMm - bowlMm }
+        : null,
   },
   {
     id: 'drain.vent',

@@ -209,6 +209,10 @@ export function placeOf(
     // trade: rings on a low flange alone, a second one where the thickest does not do
     const flange = conditions.flangeMm
     if (role === 'flange-riser' && !(flange != null && flange < (at < 3 ? -6.35 : -31.75))) return null
+    // trade: a flange that stands aside is for a bowl that would come too near its wall, and that takes no other
+    const { bowlMm, roughMm } = conditions
+    const near = bowlMm != null && roughMm != null && bowlMm - roughMm > 6
+    if (fitting.family === 'closet-flange' && fitting.name.includes('offset') !== near) return null
     // trade: a band round two pipes of a kind is for the old end
     const bands =
       fitting.ports.length === 2 && fitting.ports.every(({ form }) => /shielded|flexible/.test(form))
