@@ -493,6 +493,7 @@ const kept = z.object({
   layingMm: z.number(),
   lengthMm: z.object({ min: z.number(), max: z.number() }).optional(),
   protects: z.literal(true).optional(),
+  shiftMm: z.number().optional(),
   source: reason.shape.source,
   ports: z
     .array(

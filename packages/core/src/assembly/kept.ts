@@ -4,7 +4,7 @@ import type { Family, Fitting } from '../catalog/types'
 /** A part as it was when it was chosen: its ends, poses and lengths, whatever a later table says. */
 export type KeptPart = Pick<
   Fitting,
-  'material' | 'heatSensitive' | 'ports' | 'layingMm' | 'lengthMm' | 'protects' | 'source'
+  'material' | 'heatSensitive' | 'ports' | 'layingMm' | 'lengthMm' | 'protects' | 'shiftMm' | 'source'
 >
 
 /** A part of a way; one that was kept brings its own measures along. */
@@ -23,6 +23,7 @@ export function keptPart({
   layingMm,
   lengthMm,
   protects,
+  shiftMm,
   source,
 }: Fitting): KeptPart {
   return {
@@ -33,6 +34,7 @@ export function keptPart({
     source,
     ...(lengthMm ? { lengthMm } : {}),
     ...(protects ? { protects } : {}),
+    ...(shiftMm ? { shiftMm } : {}),
   }
 }
 

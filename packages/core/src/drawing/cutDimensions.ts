@@ -41,6 +41,7 @@ interface Drawn {
  *
  * @param lanes how many lanes below the run are taken already
  * @param radiusMm of the pipe: lanes are counted from its outside, as those that are taken are
+ * @param apart how far lanes below the run stand apart, in heights of a letter
  */
 export function drawCutDimensions(
   sheet: Sheet,
@@ -51,6 +52,7 @@ export function drawCutDimensions(
   size: number,
   lanes: number,
   radiusMm: number,
+  apart: number,
 ): void {
   const wanted: Drawn[] = [
     ...dimensions.map(
@@ -64,9 +66,13 @@ export function drawCutDimensions(
     ),
     ...layout.asks.map(({ from, to }): Drawn => ({ from, to, text: '?', state: 'asked' })),
   ]
+  const stepsAside = parts.some(({ fitting }) => fitting.shiftMm)
   const placed = wanted.flatMap((dimension) => {
     const [a, b] = [places.get(dimension.from), places.get(dimension.to)]
-    return a && b ? [{ ...dimension, a, b, long: Math.hypot(b[0] - a[0], b[1] - a[1]) }] : []
+    if (!a || !b) return []
+    // what stands aside of the run is as far along it
+    const far: Point = stepsAside ? [b[0], a[1]] : b
+    return [{ ...dimension, a, b: far, long: Math.hypot(far[0] - a[0], far[1] - a[1]) }]
   })
   const taken = { run: lanes, rise: 0 }
   for (const { from, to, a, b, text, state } of placed.sort((one, other) => one.long - other.long)) {
@@ -75,7 +81,7 @@ export function drawCutDimensions(
     const [low, high] = (rises ? a[1] <= b[1] : a[0] <= b[0]) ? [a, b] : [b, a]
     const key = `${from}>${to}`
     const offsetOf = (lane: number) =>
-      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + radiusMm + lane * size * 2.2)
+      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + radiusMm + lane * size * apart)
     let lane = rises ? taken.rise : taken.run
     // dimensions of another stretch may stand there already
     while (lane < MOST_LANES && isTaken(sheet, layDimension(low, high, offsetOf(lane), size).at, size)) lane++

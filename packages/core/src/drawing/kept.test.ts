@@ -22,6 +22,12 @@ const more: readonly LineRequest[] = [
     to: mouthOf('waste.tail.1-1/2'),
     conditions: { ...PLAIN, service: 'waste', oldJoint: 'cement' },
   },
+  {
+    lineId: 'a',
+    pipeId: 'abs-dwv.40.4',
+    to: mouthOf('waste.bowl'),
+    conditions: { ...PLAIN, service: 'waste', oldJoint: 'flange', flangeMm: 0, roughMm: 280, bowlMm: 305 },
+  },
 ]
 const cases = [...STUBS.map((pipe) => line(pipe.id)), ...more].flatMap((request) =>
   (mate({ lines: [request], settings: WELL_EQUIPPED, k: 2 }).lines[0]?.options ?? []).map(

@@ -57,6 +57,8 @@ const WAITING_MM = 9
 const WIDE_MM = 40
 /** Where numbers stand beside a bowl and its floor, mm. */
 const BESIDE_BOWL_MM = 152
+/** Numbers beside what stands take so much room side by side, in heights of a letter. */
+const BESIDE = 5
 /** So much of an old pipe’s end an adapter that is kept stands over, mm. */
 const NUT_MM = 30
 
@@ -258,7 +260,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         'stub',
         [0, -r],
         [stubMm, -r],
-        -13 - size * 2.2,
+        -13 - size * (upright ? BESIDE : 2.2),
         formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
         size,
       )
@@ -274,6 +276,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         text * 1.05,
         first && pipe ? 2 : 0,
         (pipe?.odMm ?? first?.diameterMm ?? 0) / 2,
+        upright ? BESIDE : 2.2,
       )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
@@ -325,7 +328,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   }
   if (upright) sheet.turnUp()
   return {
-    bounds: sheet.bounds(5),
+    bounds: sheet.bounds(5, upright),
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,

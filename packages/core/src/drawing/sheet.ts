@@ -1,5 +1,8 @@
 import type { Bounds, DimensionMark, Point, SceneText, SeamMark, Shape } from './types'
 
+/** How wide a digit is, of its height. */
+const DIGIT_WIDTH = 0.6
+
 /** A scene while it is being drawn. */
 export class Sheet {
   readonly shapes: Shape[] = []
@@ -7,8 +10,15 @@ export class Sheet {
   readonly seams: SeamMark[] = []
   readonly dimensions: DimensionMark[] = []
 
-  bounds(margin: number): Bounds {
-    const points = [...this.shapes.flatMap((shape) => shape.points), ...this.texts.map((text) => text.at)]
+  /** @param beside numbers beside what stands reach out as far as they are long */
+  bounds(margin: number, beside = false): Bounds {
+    const points = [
+      ...this.shapes.flatMap((shape) => shape.points),
+      ...this.texts.map((text) => text.at),
+      ...(beside ? this.texts.filter(({ anchor }) => anchor === 'start') : []).map(
+        ({ at: [x, y], text, sizeMm }): Point => [x + text.length * sizeMm * DIGIT_WIDTH, y],
+      ),
+    ]
     const xs = points.map(([x]) => x)
     const ys = points.map(([, y]) => y)
     return {
@@ -26,7 +36,8 @@ export class Sheet {
       shapes: this.shapes.map((shape) => ({ ...shape, points: shape.points.map(up) })),
       texts: this.texts.map((text) => ({
         ...text,
-        at: up(text.at),
+        // what stood under its line stands right of it, as near
+        at: text.layer === 'dimension' ? up([text.at[0], text.at[1] + text.sizeMm * 0.5]) : up(text.at),
         anchor: text.layer === 'dimension' ? ('start' as const) : text.anchor,
       })),
       seams: this.seams.map((seam) => ({ ...seam, at: up(seam.at), label: up(seam.label) })),

@@ -152,6 +152,8 @@ describe('a bowl and its wall', () => {
       near(rough, 12).options[0]?.warnings.find(({ ruleId }) => ruleId === 'flange.gap')?.parameters
     expect(noted(13)).toBeUndefined()
     expect(noted(14)).toEqual({ gapMm: expect.closeTo(2 * IN, 6) })
+    const moved = near(11, 12).options[0]?.warnings.find(({ ruleId }) => ruleId === 'flange.offset')
+    expect(moved?.parameters).toEqual({ shortMm: expect.closeTo(IN, 6), asideMm: 1.5 * IN })
   })
 
   it('its riser ends where the throat begins, and its throat is turned before it is cemented', () => {

@@ -1,6 +1,6 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
 import { methodById } from '../assembly/methods/table'
-import { fittingById } from '../catalog'
 import type { Graph } from './graph'
 import { isCloset } from './lineWords'
 import type { PlanLine, PlanRequest } from './types'
@@ -20,7 +20,7 @@ function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): vo
   const seam = option.joints.findIndex(({ to }) => to === at)
   if (at < 0 || seam < 0) return
   const close = (index: number) => `${lineId}/${index}/close`
-  const { shiftMm } = fittingById(option.parts[at]?.fittingId ?? '') ?? {}
+  const { shiftMm } = (option.parts[at] && partOf(option.parts[at])) ?? {}
   if (shiftMm) {
     const aside = `${lineId}/${seam}/${ASIDE.key}`
     graph.add(aside, ASIDE, lineId, seam, { shiftMm })

@@ -281,6 +281,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The flange lies deeper than stacked rings bring up: it is cut off, and a new one set on the floor.',
   'flange.kept-near':
     'The flange stands {shortMm, number, missing-length} too near the wall for this bowl: it goes, and an offset flange comes in, or a bowl for a shorter rough-in.',
+  'flange.offset':
+    'The bowl wants {shortMm, number, missing-length} more before its wall than there is: an offset flange moves it {asideMm, number, reading}. Its throat is narrower than a plain one’s.',
   'flange.gap':
     'The tank will stand {gapMm, number, missing-length} further from the wall than it is made for: a bowl for a longer rough-in, or tell the owner.',
   'drain.slow':

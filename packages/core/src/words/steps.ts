@@ -309,7 +309,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Screw it to the floor through every hole, corrosion-resistant, into wood or anchors; never into the pipe.',
   'flange.floor': 'Dry-fit: it lies flat, its slots square to the wall, equal distances on both sides.',
   'flange.aside':
-    'The floor opened for its throat on the side away from the wall. Dry: the offset flange turned until its middle stands {shiftMm, number, reading} further from the wall than the pipe’s, both slots as far from the wall; a mark across flange and pipe, and cemented to that mark.',
+    'The floor opened for its throat on the side away from the wall. Dry: the offset flange turned until its middle stands {shiftMm, number, reading} further from the wall than the pipe’s, both slots as far from the wall; a mark across it and every joint beneath it, and each is cemented to its mark.',
   'flange.ring':
     'Silicone under it; screw the ring over the broken one through into the floor, corrosion-resistant, never into the pipe.',
   'flange.stack':

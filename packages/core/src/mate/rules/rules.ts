@@ -773,6 +773,17 @@ export const RULES: readonly Rule[] = [
     },
   },
   {
+    id: 'flange.offset',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'note',
+    source: { title: 'Offset closet flanges, typical of the kind', certainty: "maker's sheet" },
+    bites: ({ tip, conditions }) => {
+      const shortMm = nearMm(conditions)
+      return tip.form === 'closet-outlet' && shortMm > 0 ? { shortMm, asideMm: OFFSET_FLANGE_MM } : null
+    },
+  },
+  {
     id: 'flange.gap',
     medium: 'drain',
     anywhere: true,
