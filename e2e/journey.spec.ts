@@ -175,7 +175,10 @@ async function prove(page: Page): Promise<void> {
 test('a seized stop from finding to proof on the phone, with the server killed in between', async ({
   browser,
 }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'allow',
+  })
   // every touch is counted, over reloads too; behind the window, where the browser's driver stops those that miss and
   // are made again
   await context.addInitScript(() =>

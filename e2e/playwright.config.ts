@@ -17,5 +17,7 @@ export default defineConfig({
     locale: 'en-US',
     timezoneId: 'America/New_York',
     reducedMotion: 'reduce',
+    // it stores the whole application anew for everyone who comes in: allowed where one is without a network
+    serviceWorkers: 'block',
   } as never,
 })

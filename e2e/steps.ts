@@ -29,11 +29,20 @@ let again = 0
 export const touchedAgain = (): number => again
 
 /** Touches until what it is for is seen. */
-async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
+export async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
   let touches = 0
   await expect(async () => {
-    await touch()
+    // what came late stands in the way of a second touch
+    if (
+      touches > 0 &&
+      (await seen().then(
+        () => true,
+        () => false,
+      ))
+    )
+      return
     touches++
+    await touch()
     await seen()
   }).toPass()
   again += touches - 1
@@ -50,13 +59,13 @@ export async function askFor(page: Page, question: string): Promise<void> {
     const tab = ways.getByRole('tab', { name: group })
     // what is known so far stands above: as it grows, a touch may meet what was there before
     await touchUntil(
-      () => tab.click(),
+      () => tab.click({ timeout: 5000 }),
       () => expect(tab).toHaveAttribute('aria-selected', 'true', { timeout: 1000 }),
     )
   }
   // the same of the tile: what is asked opens from below
   await touchUntil(
-    () => tile.last().click(),
+    () => tile.last().click({ timeout: 5000 }),
     () => expect(page.getByRole('dialog')).toBeVisible({ timeout: 2000 }),
   )
 }

@@ -21,9 +21,13 @@ let failed = 0
 const broken = []
 
 /** Runs a tool; its words come as they fall, or all at once where another runs beside it. */
-async function tool(name, command, args, beside = false) {
+async function tool(name, command, args, beside = false, more = {}) {
   const begin = Date.now()
-  const child = spawn(command, args, { cwd: ROOT, env, stdio: beside ? 'pipe' : 'inherit' })
+  const child = spawn(command, args, {
+    cwd: ROOT,
+    env: { ...env, ...more },
+    stdio: beside ? 'pipe' : 'inherit',
+  })
   const said = []
   for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => said.push(chunk))
   const status = await new Promise((resolve) => {
@@ -52,9 +56,9 @@ async function checks(list) {
 }
 
 /** A run that counts its own tests; one that died without a report counts as one failure. */
-async function suite(name, report, command, args, count) {
+async function suite(name, report, command, args, count, more) {
   rmSync(report, { force: true })
-  const ok = await tool(name, command, args)
+  const ok = await tool(name, command, args, false, more)
   const counted = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')))
     : { passed: 0, failed: 0 }
@@ -89,10 +93,18 @@ await orRefuse(async () => {
     ]),
   ])
   const jest = path.join(RESULTS, 'jest.json')
-  await suite('unit and server tests', jest, bin('jest'), ['--json', `--outputFile=${jest}`], (report) => ({
-    passed: report.numPassedTests,
-    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-  }))
+  await suite(
+    'unit and server tests',
+    jest,
+    bin('jest'),
+    ['--json', `--outputFile=${jest}`],
+    (report) => ({
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+    }),
+    // what a test makes is thrown away at once: cleared less often, a tenth is saved
+    { NODE_OPTIONS: '--max-semi-space-size=64' },
+  )
   await built
   const e2e = path.join(RESULTS, 'e2e.json')
   await suite(
