@@ -6,7 +6,6 @@ import {
   type LineRequest,
   type MateOption,
   mate,
-  mouthOf,
   pipeById,
   sequence,
 } from '@diarmos/core'
@@ -14,7 +13,7 @@ import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
 import { carryOut } from '../made/world'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
-import { DRAIN_KINDS, SINK_KINDS, someDrain, someSink } from './questions'
+import { DRAIN_KINDS, plainDrain, SINK_KINDS, someDrain, someSink } from './questions'
 
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 500
@@ -122,28 +121,8 @@ describe('drains that nobody prepared', () => {
 describe('the laws of drains', () => {
   const ask = (pipeId: string, kind: string, patch: Partial<LineRequest['conditions']> = {}) => {
     const base = someDrain(0)
-    const line: LineRequest = {
-      lineId: 'a',
-      pipeId,
-      to: mouthOf(kind),
-      conditions: {
-        ...base.line.conditions,
-        line: 'dry',
-        access: 'reachable',
-        oldJoint: 'none',
-        thread: 'none',
-        stubMm: null,
-        outOfRound: false,
-        faults: [],
-        roomMm: null,
-        spanMm: null,
-        trapped: false,
-        slow: false,
-        flangeMm: null,
-        plateMm: 0,
-        ...patch,
-      },
-    }
+    const { line: plain } = plainDrain(pipeId, kind, 'none')
+    const line: LineRequest = { ...plain, conditions: { ...plain.conditions, ...patch } }
     const [answer] = mate({ lines: [line], settings: base.settings, k: 8 }).lines
     const way = answer?.options[0]
     if (!way) throw new Error(`no way for ${pipeId} to ${kind}`)
@@ -210,6 +189,7 @@ describe('the laws of drains', () => {
     'ring-on-broken': spoil(bowl, {}, { faults: ['ring-broken'] }),
     'flange-at-floor': spoil(bowl, {}, { flangeMm: -30 }),
     'rings-where-low': spoil(low, {}, { flangeMm: 5 }),
+    'no-s-trap': spoil(basin, {}, { rises: true }),
     'offset-where-near': spoil(bowl, {}, { roughMm: 280, bowlMm: 304.8 }),
     machine: spoil(machine, {}, { slow: true }),
     'standpipe-2': spoil(machine, { parts: [part('standpipe.abs.1-1/2')] }),

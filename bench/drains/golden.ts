@@ -16,7 +16,7 @@ export interface DrainVerdict {
 /** The drain of that number, in a shop that has said nothing, where nobody has measured to the wall. */
 const unmeasured = ({ line }: ReturnType<typeof someDrain>) => ({
   ...line,
-  conditions: { ...line.conditions, roughMm: null, bowlMm: null },
+  conditions: { ...line.conditions, roughMm: null, bowlMm: null, rises: false },
 })
 export const judgedDrain = (index: number) => ({
   line: unmeasured(someDrain(index)),

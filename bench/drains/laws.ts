@@ -135,6 +135,20 @@ export const DRAIN_LAWS: readonly Law[] = [
       (line.conditions.flangeMm ?? 0) > -6,
   ],
   [
+    // over a stub out of the floor a trap is an S: it stands at the side of a tee with air over it, and nowhere else
+    'no-s-trap',
+    (way, { line: { conditions, to } }) => {
+      const s = conditions.rises === true && conditions.trapped !== true
+      const kinds = way.parts.map(({ family }) => family)
+      const tee = kinds.indexOf('vent-riser')
+      const trap = kinds.findIndex((family) => family.endsWith('trap'))
+      return (
+        tee >= 0 !== (s && /^waste\.(tail|sink|disposer|standpipe)/.test(to?.kind ?? '')) ||
+        (tee >= 0 && trap < tee)
+      )
+    },
+  ],
+  [
     // a bowl made for more than there is before its wall: an offset flange moves it an inch and a half, nothing further
     'offset-where-near',
     (way, { line: { conditions, to } }) => {

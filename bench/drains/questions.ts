@@ -61,6 +61,9 @@ export function someShop(dice: Dice): MateSettings {
   }
 }
 
+/** Wastes whose drain is seen where it comes out of wall or floor. */
+const IN_SIGHT = /^waste\.(tail|standpipe)/
+
 /** The drain that a number stands for. */
 export function someDrain(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
   const dice = new Dice(700_000 + index)
@@ -106,7 +109,12 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
     ? { roughMm: dice.whole(220, 400), bowlMm: dice.pick([254, 304.8, 355.6]) }
     : { roughMm: null, bowlMm: null }
   return {
-    line: { lineId: 'a', pipeId: pipe.id, to: mouthOf(kind), conditions: { ...conditions, ...rough } },
+    line: {
+      lineId: 'a',
+      pipeId: pipe.id,
+      to: mouthOf(kind),
+      conditions: { ...conditions, ...rough, rises: IN_SIGHT.test(kind) && dice.chance(0.25) },
+    },
     settings,
   }
 }

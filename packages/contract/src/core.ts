@@ -294,6 +294,7 @@ export const conditions = z.object({
   slow: z.boolean().optional(),
   unvented: z.boolean().optional(),
   flangeMm: z.number().min(-500).max(500).nullable().optional(),
+  rises: z.boolean().optional(),
   roughMm: lengthMm.nullable().optional(),
   bowlMm: lengthMm.nullable().optional(),
 }) satisfies z.ZodType<Conditions>

@@ -117,6 +117,7 @@ export const entities = {
       slow: z.boolean(),
       unvented: z.boolean(),
       flangeMm: z.number().min(-500).max(500).nullable(),
+      rises: z.boolean(),
       roughMm: z.number().positive().max(2000).nullable(),
       bowlMm: z.number().positive().max(2000).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */

@@ -41,7 +41,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const request = option && layout ? trapAsk(option, layout.stations, measured) : null
   const { answer } = useSolved('trap', request)
   const fit = answer?.fit
-  const tee = option?.parts.some(({ family }) => family === 'vent-tee') ?? false
+  const tee = option?.parts.some(({ family }) => family.startsWith('vent-')) ?? false
   return (
     <View className="mt-2" testID="trap-cut">
       {answer && request ? (

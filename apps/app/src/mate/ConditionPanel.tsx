@@ -122,6 +122,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           trapped={conditions.trapped}
           slow={conditions.slow}
           unvented={conditions.unvented}
+          rises={conditions.rises}
           onSet={set}
         />
       ) : null}

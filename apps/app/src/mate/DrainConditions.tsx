@@ -5,6 +5,9 @@ import { Toggle } from '../ui/Toggle'
 
 type Situation = EntityFields<'situation'>
 
+/** Wastes whose drain is seen where it comes out of wall or floor. */
+const COMES_OUT = /^waste\.(tail|sink|disposer|standpipe)/
+
 interface Props {
   /** What waste leaves by. */
   readonly kind: string | undefined
@@ -15,6 +18,7 @@ interface Props {
   readonly trapped: boolean | undefined
   readonly slow: boolean | undefined
   readonly unvented: boolean | undefined
+  readonly rises: boolean | undefined
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
 
@@ -28,6 +32,7 @@ export function DrainConditions({
   trapped,
   slow,
   unvented,
+  rises,
   onSet,
 }: Props) {
   if (kind === 'waste.bowl')
@@ -84,6 +89,14 @@ export function DrainConditions({
           onChange={(value) => onSet({ unvented: value }, value ? 'No vent' : 'It is vented')}
         />
       )}
+      {COMES_OUT.test(kind ?? '') ? (
+        <Toggle
+          label="It comes up out of the floor"
+          detail={rises ? 'a trap set on it would be an S' : undefined}
+          value={rises === true}
+          onChange={(value) => onSet({ rises: value }, value ? 'Out of the floor' : 'Out of the wall')}
+        />
+      ) : null}
       <Toggle
         label="It runs off slowly"
         detail={slow ? 'a blockage further down is not cured by new pipe here' : undefined}

@@ -76,6 +76,8 @@ export interface Conditions {
   readonly unvented?: boolean
   /** Top of an old closet flange over the finished floor, below it less than nothing, mm; null while not measured. */
   readonly flangeMm?: number | null
+  /** Of a drain: it comes up out of the floor, so that a trap set on it would be an S. */
+  readonly rises?: boolean
   /** Of a toilet: from the middle of its drain to the finished wall, mm; null while not measured. */
   readonly roughMm?: number | null
   /** What the new bowl is made for of that, mm, by its sheet; null while not said. */
@@ -124,6 +126,7 @@ export const PLAIN_CONDITIONS = {
   slow: false,
   unvented: false,
   flangeMm: null,
+  rises: false,
   roughMm: null,
   bowlMm: null,
   farMm: null,
@@ -154,6 +157,7 @@ export const LATER_CONDITIONS = [
   'unvented',
   'roughMm',
   'bowlMm',
+  'rises',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

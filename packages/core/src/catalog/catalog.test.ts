@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2071,
-  "aa0642b21a11672f",
+  2079,
+  "bb40843a486f6b8a",
 ]
 `)
   })
@@ -29,7 +29,8 @@ describe('the catalogue', () => {
         continue
       }
       const degrees = Math.round((Math.acos(-(a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI)
-      const square = /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|(tubular|p)-trap)$|90$/.test(family)
+      const square =
+        /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|vent-riser|(tubular|p)-trap)$|90$/.test(family)
       expect([id, degrees]).toEqual([id, square ? 90 : family.endsWith('45') ? 45 : 0])
     }
   })

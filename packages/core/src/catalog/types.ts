@@ -142,6 +142,7 @@ export const FAMILIES = [
   'disposer-waste',
   'branch-tail',
   'vent-tee',
+  'vent-riser',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

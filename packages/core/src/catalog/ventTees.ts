@@ -35,11 +35,46 @@ function turnedUp(part: Fitting, sweepMm: number): Fitting {
   return { ...part, layingMm, ports: [{ ...a, pose: { ...a.pose, origin } }, b] }
 }
 
+/** A part turned so that its side looks to the right of the flow: up, where what follows it is a trap on its arm. */
+function sideways(part: Fitting): Fitting {
+  const [a, b] = part.ports
+  if (!a || !b) return part
+  const [x = 0, y = 0] = b.pose.origin
+  return { ...part, ports: [a, { ...b, pose: { ...b.pose, origin: [x, -y, 0], axis: [0, -1, 0] } }] }
+}
+
 /**
  * What is made up where no vent is: a sanitary tee upright, turned up by a long-sweep bend where the stub comes out of a
  * wall, the trap at its side, and a riser with a valve that admits air over it. Bought as one set, named so.
  */
 export function ventTees(): Fitting[] {
+  return [...fromWall(), ...fromFloor()]
+}
+
+/** The same over a stub that comes up out of the floor: the tee stands on it, and no bend is wanted. */
+function fromFloor(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
+    SIDES.map(([size, side, at, betweenIn]) => {
+      const slip = side === 'slip-joint'
+      return sideways(
+        inline({
+          id: `vent-riser.${key}.${size}x${slip ? `slip.${at}` : at}`,
+          family: 'vent-riser',
+          name: `${word} vent set from the floor, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side`,
+          material,
+          heatSensitive: true,
+          layingMm: betweenIn * IN,
+          turn: 90,
+          a: end('drain-socket', 'IPS', size, material),
+          b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
+          source: SHEET,
+        }),
+      )
+    }),
+  )
+}
+
+function fromWall(): Fitting[] {
   return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
     SIDES.map(([size, side, at, betweenIn, sweepIn]) => {
       const slip = side === 'slip-joint'

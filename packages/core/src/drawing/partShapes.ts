@@ -313,57 +313,61 @@ function ventBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
     [[left, low - r], ...arc(round + r), [r, -hub], [-r, -hub], ...arc(round - r).reverse(), [left, low + r]],
     true,
   )
-  const top = hub + 40
-  draw('outline', box(-r, hub * 0.5, r, top), true)
   const side = b.pose.origin[0] - lookB.length
-  draw('outline', box(-hub, -hub - 14, hub, hub + 14), true)
-  draw('outline', box(hub - 1, -r - 2, side, r + 2), true)
-  for (const y of [-hub - 4, hub + 4])
-    draw(
-      'detail',
-      [
-        [-hub, y],
-        [hub, y],
-      ],
-      false,
-    )
+  ventTee(r, side, (x, y) => [x, y], draw)
   drawEnd(a, lookA, draw)
   drawEnd(b, lookB, draw)
-  // longer than it is drawn
-  for (const y of [top - 8, top - 4])
+}
+
+/** The same standing on what comes up out of the floor. */
+function ventRiserBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+  const [lookA, lookB] = [endLook(a), endLook(b)]
+  const r = a.diameterMm / 2
+  draw('outline', box(a.pose.origin[0] + lookA.length, -r, -r - 4, r), true)
+  // up is along the line here, and the side looks to the right of it
+  ventTee(r, -b.pose.origin[1] - lookB.length, (x, y) => [y, -x], draw)
+  drawEnd(a, lookA, draw)
+  drawEnd(b, lookB, draw)
+}
+
+/** A tee upright, its side out to so far, and the valve on its riser; `at` lays out what is aside of it and over it. */
+function ventTee(r: number, side: number, at: (aside: number, over: number) => Point, draw: Draw): void {
+  const hub = r + 4
+  const top = hub + 40
+  const drawBox = (x1: number, y1: number, x2: number, y2: number) =>
+    draw(
+      'outline',
+      box(x1, y1, x2, y2).map(([x, y]) => at(x, y)),
+      true,
+    )
+  const across = (y: number, half: number, bow = 0) =>
     draw(
       'detail',
-      [
-        [-r - 3, y - 1.5],
-        [0, y + 1.5],
-        [r + 3, y - 1.5],
-      ],
+      bow ? [at(-half, y - bow), at(0, y + bow), at(half, y - bow)] : [at(-half, y), at(half, y)],
       false,
     )
+  drawBox(-r, hub * 0.5, r, top)
+  drawBox(-hub, -hub - 14, hub, hub + 14)
+  drawBox(hub - 1, -r - 2, side, r + 2)
+  for (const y of [-hub - 4, hub + 4]) across(y, hub)
+  // longer than it is drawn
+  for (const y of [top - 8, top - 4]) across(y, r + 3, 1.5)
   const [head, foot] = [r + 9, top + 6]
   const brim = foot + 26
-  draw('outline', box(-r - 3, top, r + 3, foot), true)
+  drawBox(-r - 3, top, r + 3, foot)
   draw(
     'outline',
     [
-      [-head, foot],
-      [-head, brim - 6],
-      [-head * 0.6, brim],
-      [head * 0.6, brim],
-      [head, brim - 6],
-      [head, foot],
+      at(-head, foot),
+      at(-head, brim - 6),
+      at(-head * 0.6, brim),
+      at(head * 0.6, brim),
+      at(head, brim - 6),
+      at(head, foot),
     ],
     true,
   )
-  for (const y of [4, 8, 12, 16])
-    draw(
-      'detail',
-      [
-        [-head, foot + y],
-        [head, foot + y],
-      ],
-      false,
-    )
+  for (const y of [4, 8, 12, 16]) across(foot + y, head)
 }
 
 /** A tee whose branch ends in a plug with a square head: its mouth is as wide as the run. */
@@ -687,6 +691,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   plug: closed,
   'cleanout-tee': cleanoutBody,
   'vent-tee': ventBody,
+  'vent-riser': ventRiserBody,
   'centre-waste': twoBowls,
   'end-waste': twoBowls,
   'disposer-waste': twoBowls,

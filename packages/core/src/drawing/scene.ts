@@ -147,8 +147,11 @@ export function drawJointLine(request: DrawRequest): Scene {
   const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   const upright = standsOn(request)
+  // a drain that comes up out of the floor stands too, up to the trap at its side
+  const rises = risesUp(request)
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
-  if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
+  if (rises) drawFloor(sheet, 0, largest / 2 + 10)
+  else if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known
@@ -208,8 +211,8 @@ export function drawJointLine(request: DrawRequest): Scene {
       const joint = option.joints[index]
       const clear = joint && joint.diameterMm > WIDE_MM ? joint.diameterMm / 2 + 8 : 0
       const reach = (upright ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
-      // numbers stand above the run and to the right of the riser; dimensions have the room below
-      const side = seam.axis[0] > 0.5 ? 1 : -1
+      // numbers stand above the run and to the right of the riser; dimensions have the room below, or right of what rises
+      const side = rises || seam.axis[0] > 0.5 ? 1 : -1
       const place = (out: number): Point => [
         seam.at[0] + across[0] * out * side,
         seam.at[1] + across[1] * out * side,
@@ -260,7 +263,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         'stub',
         [0, -r],
         [stubMm, -r],
-        -13 - size * (upright ? BESIDE : 2.2),
+        -13 - size * (upright || rises ? BESIDE : 2.2),
         formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
         size,
       )
@@ -276,7 +279,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         text * 1.05,
         first && pipe ? 2 : 0,
         (pipe?.odMm ?? first?.diameterMm ?? 0) / 2,
-        upright ? BESIDE : 2.2,
+        upright || rises ? BESIDE : 2.2,
       )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
@@ -326,9 +329,9 @@ export function drawJointLine(request: DrawRequest): Scene {
       { opacity: 0 },
     )
   }
-  if (upright) sheet.turnUp()
+  if (upright || rises) sheet.turnUp()
   return {
-    bounds: sheet.bounds(5, upright),
+    bounds: sheet.bounds(5, upright || rises),
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,
@@ -347,9 +350,13 @@ const near = ([x, y]: Point, [a, b]: Point, mm: number) => Math.hypot(x - a, y -
 const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>
   to?.ends.some(({ form }) => form === 'closet-outlet') ?? false
 
+/** Whether the way has a tee on what comes up out of the floor. */
+const risesUp = ({ option }: Pick<DrawRequest, 'option'>) =>
+  option?.parts.some(({ family }) => family === 'vent-riser') ?? false
+
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
 function textSize(widthMm: number, heightMm: number, request: DrawRequest): number {
   const { widthPx = 360, heightPx = 400 } = request
-  if (standsOn(request)) return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
+  if (standsOn(request) || risesUp(request)) return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
   return 14 * Math.max(widthMm / widthPx, heightMm / heightPx)
 }

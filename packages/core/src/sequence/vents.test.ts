@@ -34,6 +34,36 @@ describe('a trap without a vent', () => {
     },
   )
 
+  it.each(['waste.tail.1-1/4', 'waste.tail.1-1/2', 'waste.sink.end', 'waste.disposer', 'waste.standpipe'])(
+    '%s: over a drain that comes up out of the floor its trap stands at the side of a tee, whatever vents that drain',
+    (kind) => {
+      for (const unvented of [true, false]) {
+        const { answer } = ask(kind, { rises: true, unvented })
+        expect(answer.options.length).toBeGreaterThan(0)
+        for (const { parts, warnings } of answer.options) {
+          const families = parts.map(({ family }) => family)
+          expect(families.filter((family) => /^vent-|trap$/.test(family))).toEqual([
+            'vent-riser',
+            expect.stringMatching(/trap$/),
+          ])
+          expect(warnings.map(({ ruleId }) => ruleId)).toEqual(
+            expect.arrayContaining(['drain.s-trap', 'drain.air-valve']),
+          )
+        }
+      }
+      // a trap below the floor is the one trap: what leads down to it is pipe
+      const below = ask(kind, { rises: true, unvented: false, trapped: true }).answer.options
+      for (const { parts } of below)
+        expect(parts.filter(({ family }) => /^vent-|trap$/.test(family))).toEqual([])
+    },
+  )
+
+  it('out of the floor, where no valve may stand, is vented first, and nothing else is offered', () => {
+    const { answer } = ask('waste.tail.1-1/2', { rises: true, unvented: false }, { badVent: 'wall' })
+    expect(answer.options).toEqual([])
+    expect(answer.refusals.map(({ reason }) => reason.ruleId)).toContain('drain.unvented')
+  })
+
   it.each([
     ['waste.tail.1-1/2', { access: 'closed-wall' }, {}],
     ['waste.tail.1-1/2', { access: 'buried' }, {}],

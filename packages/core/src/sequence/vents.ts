@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import type { Family } from '../catalog/types'
 import type { Graph } from './graph'
 import type { PlanRequest } from './types'
 
@@ -9,10 +10,13 @@ const STEPS = {
   air: { key: 'vent-air', kind: 'prove', words: 'prove.air', seconds: 120 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
+/** A tee with a valve that admits air, on a stub out of a wall or out of the floor. */
+const isVent = (family: Family) => family === 'vent-tee' || family === 'vent-riser'
+
 /** The riser over a vent tee, its valve, and whether it breathes. */
 export function addVents(graph: Graph, { lines }: PlanRequest): void {
   for (const { lineId, option } of lines) {
-    const tee = option.parts.findIndex(({ family }) => family === 'vent-tee')
+    const tee = option.parts.findIndex(({ family }) => isVent(family))
     const seam = option.joints.findIndex(({ to }) => to === tee)
     if (tee < 0 || seam < 0) continue
     const at = (step: keyof typeof STEPS) => `${lineId}/line/${STEPS[step].key}`

@@ -274,6 +274,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'disposer-waste': 'continuous waste, disposer',
   'branch-tail': 'branch tailpiece',
   'vent-tee': 'tee with an air admittance valve',
+  'vent-riser': 'riser with a tee and an air admittance valve',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

@@ -257,6 +257,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
     'No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.',
+  'drain.s-trap':
+    'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
   'drain.air-valve':
     'No vent: an air admittance valve, where the authority accepts one, on a riser at least 4 in over the trap’s arm, within reach and in free air; it is never the only vent of a house.',
   'drain.vent':

@@ -53,6 +53,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'disposer-waste': 'continuous waste',
   'branch-tail': 'branch tailpiece',
   'vent-tee': 'vent tee',
+  'vent-riser': 'vent tee',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

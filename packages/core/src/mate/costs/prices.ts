@@ -77,6 +77,7 @@ const FLAT: ReadonlySet<string> = new Set([
   'disposer-waste',
   'branch-tail',
   'vent-tee',
+  'vent-riser',
   'standpipe',
   'closet-flange',
   'flange-riser',

@@ -57,6 +57,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'disposer-waste': 1300,
     'branch-tail': 700,
     'vent-tee': 4200,
+    'vent-riser': 3900,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

@@ -75,9 +75,11 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'disposer-waste',
   'branch-tail',
   'vent-tee',
+  'vent-riser',
   'p-trap',
   'standpipe',
   'flange',
+  'flange-aside',
   'flange-riser',
   'flange-ring',
 ])

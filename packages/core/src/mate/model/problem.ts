@@ -446,6 +446,8 @@ export class Problem {
     if (role === 'flange-riser' && !this.isLow(stage)) return null
     // it moves the bowl where that has to be moved, and narrows the way nowhere else
     if (role === (this.isNear ? 'flange' : 'flange-aside')) return null
+    // turned up where the drain comes out of the wall, straight on where it comes out of the floor
+    if (role === (this.conditions.rises ? 'vent-tee' : 'vent-riser')) return null
     // a standpipe is of two inches where the old drain is
     if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
       return null
@@ -512,6 +514,7 @@ export class Problem {
       this.isLow(3),
       this.isIronRun,
       this.isNear,
+      this.conditions.rises ?? false,
     ].join()
   }
 
@@ -718,7 +721,7 @@ function farFacts(
 ): string {
   const { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm } = conditions
   const stuffs = own && [...own].sort()
-  const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null]
+  const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null, conditions.rises ?? false]
   const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, ...wall]
   return JSON.stringify([
     ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],

@@ -39,6 +39,7 @@ export type Role =
   | 'disposer-waste'
   | 'branch-tail'
   | 'vent-tee'
+  | 'vent-riser'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -92,6 +93,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'disposer-waste': 'disposer-waste',
   'branch-tail': 'branch-tail',
   'vent-tee': 'vent-tee',
+  'vent-riser': 'vent-riser',
 }
 
 /** What a part does in a line. */
@@ -308,7 +310,7 @@ const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
   standpipe: {
     ...ROUTES.standpipe,
     stages: [
-      { piece: 0, tube: 0, elbow: 0, 'vent-tee': 1 },
+      { piece: 0, tube: 0, elbow: 0, 'vent-tee': 1, 'vent-riser': 1 },
       { tube: 1, 'p-trap': 2 },
       { piece: 2, tube: 2, standpipe: 3 },
       {},
@@ -323,7 +325,7 @@ const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
 }
 
 function withTee({ stages: [, ...behind] }: Route): Route['stages'] {
-  return [{ piece: 0, tube: 0, 'vent-tee': 1 }, ...behind]
+  return [{ piece: 0, tube: 0, 'vent-tee': 1, 'vent-riser': 1 }, ...behind]
 }
 
 /** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */
@@ -392,13 +394,21 @@ const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
   },
 }
 
-/** The stages of a line to a fixture's end, by what it carries, whether a trap stays further down, and what vents it. */
+/**
+ * The stages of a line to a fixture's end, by what it carries, whether a trap stays further down, and what vents it. A
+ * trap over a drain that comes up out of the floor is an S, whatever vents that drain: a tee goes before it too.
+ */
 export function routeById(
   id: RouteId,
-  { service, trapped, unvented }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented'>> = {},
+  {
+    service,
+    trapped,
+    unvented,
+    rises,
+  }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises'>> = {},
 ): Route {
   if (trapped) return TRAPPED[id] ?? ROUTES[id]
-  if (unvented) return UNVENTED[id] ?? ROUTES[id]
+  if (unvented || rises) return UNVENTED[id] ?? ROUTES[id]
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 

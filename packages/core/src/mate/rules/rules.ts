@@ -62,8 +62,12 @@ const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 /** Whether the trap lies under the floor, or in a wall. */
 const isBelow = (route: RouteId) => route === 'trap-below' || route === 'trap-shower'
+/** Whether a trap that is set on the drain where it comes up out of the floor would be an S. */
+const isS = ({ route, conditions: { rises, trapped } }: Pick<JointContext, 'route' | 'conditions'>) =>
+  rises === true && trapped !== true && route !== 'closet' && !isBelow(route)
 /** Whether a trap that goes in has no vent. */
-const airless = ({ unvented, trapped }: Conditions) => unvented === true && trapped !== true
+const airless = ({ route, conditions }: Pick<JointContext, 'route' | 'conditions'>) =>
+  (conditions.unvented === true || isS({ route, conditions })) && conditions.trapped !== true
 /** Flanges that are there, whole or broken, and what is screwed onto them. */
 const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
 /** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
@@ -803,7 +807,8 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     // a run that is mended is vented as it was
-    bites: ({ start, run, conditions }) => yes(start !== null && run === null && !airless(conditions)),
+    bites: ({ start, run, route, conditions }) =>
+      yes(start !== null && run === null && !airless({ route, conditions })),
   },
   {
     id: 'drain.shower-2',
@@ -831,12 +836,19 @@ export const RULES: readonly Rule[] = [
     },
     bites: ({ route, conditions, settings }) =>
       yes(
-        airless(conditions) &&
+        airless({ route, conditions }) &&
           route !== 'closet' &&
           (isBelow(route) ||
             conditions.access !== 'reachable' ||
             schoolOf(settings.houseRules, 'badVent') === 'wall'),
       ),
+  },
+  {
+    id: 'drain.s-trap',
+    medium: 'drain',
+    severity: 'note',
+    source: { title: 'IPC 1002.3, UPC 1004.1: no S-traps; check the local code', certainty: 'recalled' },
+    bites: ({ route, start, conditions }) => yes(start !== null && isS({ route, conditions })),
   },
   {
     id: 'drain.air-valve',
@@ -848,7 +860,7 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     bites: ({ route, start, conditions }) =>
-      yes(start !== null && airless(conditions) && route !== 'closet' && !isBelow(route)),
+      yes(start !== null && airless({ route, conditions }) && route !== 'closet' && !isBelow(route)),
   },
   {
     id: 'drain.run-held',

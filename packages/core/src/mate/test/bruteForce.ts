@@ -209,6 +209,9 @@ export function placeOf(
     // trade: rings on a low flange alone, a second one where the thickest does not do
     const flange = conditions.flangeMm
     if (role === 'flange-riser' && !(flange != null && flange < (at < 3 ? -6.35 : -31.75))) return null
+    // trade: out of the wall a bend turns up to the tee, out of the floor the tee stands on the stub itself
+    if (fitting.family.startsWith('vent') && fitting.family.endsWith('riser') !== (conditions.rises === true))
+      return null
     // trade: a flange that stands aside is for a bowl that would come too near its wall, and that takes no other
     const { bowlMm, roughMm } = conditions
     const near = bowlMm != null && roughMm != null && bowlMm - roughMm > 6
