@@ -7,12 +7,14 @@ interface Props {
   trap: Answer['trap']
   ask: OperationRequest<'trap'>
   fit: Extract<Answer['fit'], { ok: true }> | null
+  /** Its tube goes into a tee on a riser, not into a wall. */
+  riser?: boolean
 }
 
 const TUBE_PX = 13
 
 /** The trap seen from above, its bend swung, and from the side, both to one scale. */
-export function TrapPicture({ trap, ask, fit }: Props) {
+export function TrapPicture({ trap, ask, fit, riser = false }: Props) {
   const { ink, patina, rule, sheet, soft } = usePalette()
   const { swingMm, inletAboveMm } = trap
   const { outMm, drainMm, stubMm, stubOutMm } = ask
@@ -45,15 +47,24 @@ export function TrapPicture({ trap, ask, fit }: Props) {
     : 'The trap from the side and from above: it does not reach'
   return (
     <Svg width="100%" height={176} viewBox="0 0 372 176" role="img" aria-label={label}>
-      <Path d="M18 8v150M206 8v150" stroke={ink} strokeWidth={3} />
-      <Path
-        d={Array.from(
-          { length: 10 },
-          (_, index) => `M18 ${20 + index * 14}l-8 8M206 ${20 + index * 14}l-8 8`,
-        ).join('')}
-        stroke={soft}
-        strokeWidth={1}
-      />
+      {riser ? (
+        <>
+          {tube('M18 8v150')}
+          <Circle cx={206} cy={y0} r={TUBE_PX * 0.6} stroke={ink} strokeWidth={1.7} fill={sheet} />
+        </>
+      ) : (
+        <>
+          <Path d="M18 8v150M206 8v150" stroke={ink} strokeWidth={3} />
+          <Path
+            d={Array.from(
+              { length: 10 },
+              (_, index) => `M18 ${20 + index * 14}l-8 8M206 ${20 + index * 14}l-8 8`,
+            ).join('')}
+            stroke={soft}
+            strokeWidth={1}
+          />
+        </>
+      )}
       {fit ? tube(bend) : null}
       {/* the drain, which everything hangs from */}
       <Path

@@ -31,6 +31,24 @@ const TEE_ROWS: readonly (readonly [keyof TrapMeasures, string, string])[] = ROW
     : [key, label, hint],
 )
 
+/** A tee on a riser is turned to face the drain as near as may be: everything is measured from the riser's middle. */
+const RISER_ROWS: readonly (readonly [keyof TrapMeasures, string, string])[] = TEE_ROWS.map(
+  ([key, label, hint]) =>
+    key === 'outMm'
+      ? [
+          key,
+          'Drain away from the riser',
+          'Middle of the riser to the middle of the drain, the way the tee’s side looks.',
+        ]
+      : key === 'asideMm'
+        ? [
+            key,
+            'Drain aside of the tee',
+            'Square to the way its side looks; nothing where it looks straight at it.',
+          ]
+        : [key, label, hint],
+)
+
 const NOTHING: TrapMeasures = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
 
 /** The two lengths that are cut at a tubular trap: its wall tube and the tailpiece over it. */
@@ -41,20 +59,28 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const request = option && layout ? trapAsk(option, layout.stations, measured) : null
   const { answer } = useSolved('trap', request)
   const fit = answer?.fit
-  const tee = option?.parts.some(({ family }) => family.startsWith('vent-')) ?? false
+  const has = (family: string) => option?.parts.some((part) => part.family === family) ?? false
+  const riser = has('vent-riser')
+  const rows = riser ? RISER_ROWS : has('vent-tee') ? TEE_ROWS : ROWS
   return (
     <View className="mt-2" testID="trap-cut">
       {answer && request ? (
-        <TrapPicture trap={answer.trap} ask={request} fit={fit?.ok ? fit : null} />
+        <TrapPicture trap={answer.trap} ask={request} fit={fit?.ok ? fit : null} riser={riser} />
       ) : (
         <Txt tone="soft" className="pb-2">
-          Measure the drain and the stub: the trap swings until its tube points straight into the wall.
+          {riser
+            ? 'Measure the drain and the tee: the trap swings until its tube points straight into the side of the tee.'
+            : 'Measure the drain and the stub: the trap swings until its tube points straight into the wall.'}
         </Txt>
       )}
       {answer && fit?.ok ? (
         <>
           <View className="flex-row gap-4 border-b-2 border-ink pb-2">
-            <Between label="wall tube, bend to end" mm={fit.armMm} off={answer.armOff} />
+            <Between
+              label={riser ? 'tube to the tee, bend to end' : 'wall tube, bend to end'}
+              mm={fit.armMm}
+              off={answer.armOff}
+            />
             <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} />
           </View>
           {fit.notes.map((note) => (
@@ -69,7 +95,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
           {say(REASONS[fit.reason.ruleId] ?? '', fit.reason.parameters, unit)}
         </Note>
       ) : null}
-      {(tee ? TEE_ROWS : ROWS).map(([key, label, hint]) => (
+      {rows.map(([key, label, hint]) => (
         <MeasureRow
           key={key}
           label={label}

@@ -45,7 +45,7 @@ type Measure = readonly [MeasureKey, string, string]
 type MeasureKey = 'stubMm' | 'plateMm' | 'reachMm' | 'spanMm' | 'roomMm' | keyof typeof RUN_MEASURES
 
 /** What is measured at a stub of drain pipe: out of a wall, or up to a floor. */
-function ofWaste(kind: string | undefined): ReturnType<typeof measuresOf> {
+function ofWaste(kind: string | undefined, rises: boolean): ReturnType<typeof measuresOf> {
   const bowl = kind === 'waste.bowl'
   return [
     [
@@ -57,7 +57,7 @@ function ofWaste(kind: string | undefined): ReturnType<typeof measuresOf> {
           ]
         : [
             'stubMm',
-            'Bare stub, wall to the old fitting',
+            `Bare stub, ${rises ? 'floor' : 'wall'} to the old fitting`,
             'From the finished wall or floor to the hub that comes off, to the bare end, or to the mouth of a nut that stays.',
           ],
     ],
@@ -96,7 +96,10 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
-  const [first, rest] = waste && begins !== 'run' ? ofWaste(wasteKind(line)) : measuresOf(begins, waste)
+  const [first, rest] =
+    waste && begins !== 'run'
+      ? ofWaste(wasteKind(line), conditions.rises === true)
+      : measuresOf(begins, waste)
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
+import { mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
 import { type Dimension, layOut } from '../fitup'
 import { mate } from '../mate'
-import { line, WELL_EQUIPPED } from '../mate/test/problems'
+import { line, PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
 import { parseLength } from '../units'
 import { bulksOf, drawJointLine, PIECE_DRAWN_MM, toSvg } from './index'
@@ -155,6 +157,43 @@ describe('what of a line is in the way of one beside it', () => {
       const known = bulksOf(option, LEAVES_MM)
       expect(Math.max(...known.map(({ toMm }) => toMm))).toBeLessThan(far(1))
       for (const bulk of known) expect(bulk.fromMm).toBeGreaterThanOrEqual(LEAVES_MM - inside - 60)
+    }
+  })
+})
+
+describe('what stands at a drain', () => {
+  const ways = (kind: string, more: Partial<Conditions>) => {
+    const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', stubMm: null, ...more }
+    const request = { lineId: 'a', pipeId: 'pvc-dwv.40.1-1/2', to: mouthOf(kind), conditions }
+    return mate({ lines: [request], settings: WELL_EQUIPPED, k: 4 }).lines[0]?.options ?? []
+  }
+  const numbersOf = (option: MateOption) =>
+    drawJointLine({ pipeId: 'pvc-dwv.40.1-1/2', option, unit: 'in', stage: 'cut', dimensions: [] }).texts
+
+  it('has no length of a stub that nobody measured', () => {
+    for (const [stubMm, told] of [
+      [null, '?'],
+      [127, '5"'],
+    ] as const)
+      for (const option of ways('waste.tail.1-1/2', { stubMm }))
+        expect(numbersOf(option).find(({ id }) => id === 'dimension:stub')?.text).toBe(told)
+  })
+
+  // a seam's 2 beside 11/16 would be read as two and eleven sixteenths
+  it('has no number of a seam beside a length, where it rises out of the floor', () => {
+    const options = ['waste.tail.1-1/4', 'waste.tail.1-1/2', 'waste.sink.end'].flatMap((kind) =>
+      ways(kind, { rises: true, stubMm: 200 }),
+    )
+    expect(options.length).toBeGreaterThan(3)
+    for (const option of options) {
+      const texts = numbersOf(option)
+      const lengths = texts.filter(({ layer, text }) => layer === 'dimension' && text !== '?')
+      for (const seam of texts.filter(({ id }) => id.startsWith('seam:')))
+        for (const { at, text, sizeMm } of lengths) {
+          const [left, right] = [at[0] - sizeMm, at[0] + (text.length * 0.6 + 0.6) * sizeMm]
+          const beside = seam.at[0] > left && seam.at[0] < right && Math.abs(seam.at[1] - at[1]) < sizeMm
+          expect([option.id, seam.text, text, beside]).toEqual([option.id, seam.text, text, false])
+        }
     }
   })
 })

@@ -57,6 +57,8 @@ const WAITING_MM = 9
 const WIDE_MM = 40
 /** Where numbers stand beside a bowl and its floor, mm. */
 const BESIDE_BOWL_MM = 152
+/** From the floor to the first joint of what comes up out of it, as it is drawn before it is measured, mm. */
+const RISES_MM = 110
 /** Numbers beside what stands take so much room side by side, in heights of a letter. */
 const BESIDE = 5
 /** So much of an old pipe’s end an adapter that is kept stands over, mm. */
@@ -144,7 +146,10 @@ export function drawJointLine(request: DrawRequest): Scene {
   const pipe = request.pipeId ? pipeById(request.pipeId) : undefined
   if (request.pipeId && !pipe) throw new CoreFault('no-pipe', { id: request.pipeId }, ['pipeId'])
   const plateMm = request.plateMm ?? 0
-  const stubMm = option?.leavesStubMm ?? request.stubMm ?? (option ? option.needsStubMm + 8 : 45)
+  // what comes up out of the floor comes up as high as a trap hangs, while nobody has measured it
+  const usual = risesUp(request) ? RISES_MM : 8
+  const measuredMm = option?.leavesStubMm ?? request.stubMm
+  const stubMm = measuredMm ?? (option ? option.needsStubMm + usual : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   const upright = standsOn(request)
   // a drain that comes up out of the floor stands too, up to the trap at its side
@@ -264,7 +269,8 @@ export function drawJointLine(request: DrawRequest): Scene {
         [0, -r],
         [stubMm, -r],
         -13 - size * (upright || rises ? BESIDE : 2.2),
-        formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
+        // what is drawn as it might be has no number
+        measuredMm == null ? '?' : formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
         size,
       )
       sheet.dimensions.push({ id: 'dimension:stub', from: 'wall', to: 'stub', at, state: 'given' })
