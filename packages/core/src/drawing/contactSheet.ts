@@ -36,7 +36,7 @@ function examples(): Fitting[] {
 }
 
 const CELL_MM = 82
-const STANDING = /flange|standpipe/
+const STANDING = /flange|standpipe|vent-riser/
 
 /** All families without a label: each must be recognised by its outline alone. */
 export function contactSheet(columns = 8): Scene & { readonly names: readonly string[] } {
