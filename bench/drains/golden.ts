@@ -13,15 +13,12 @@ export interface DrainVerdict {
   readonly because?: string
 }
 
-/** The drain of that number, in a shop that has said nothing, where nobody has measured to the wall. */
-const unmeasured = ({ line }: ReturnType<typeof someDrain>) => ({
-  ...line,
-  conditions: { ...line.conditions, roughMm: null, bowlMm: null, rises: false },
-})
-export const judgedDrain = (index: number) => ({
-  line: unmeasured(someDrain(index)),
-  settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS },
-})
+/** The drain of that number out of a wall, nobody having measured to it, in a shop that has said nothing. */
+export const judgedDrain = (index: number) => {
+  const { line } = someDrain(index)
+  const conditions = { ...line.conditions, roughMm: null, bowlMm: null, rises: false }
+  return { line: { ...line, conditions }, settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS } }
+}
 
 /** A way in a line: how the old end comes off, then part by part. */
 export const drainChain = ({ removalId, parts }: Pick<MateOption, 'removalId' | 'parts'>) =>

@@ -2,7 +2,6 @@
 import {
   type Conditions,
   catalogueOf,
-  type Fitting,
   type LineRequest,
   type MateSettings,
   mouthOf,
@@ -41,23 +40,17 @@ const JOINTS: ReadonlySet<string> = new Set(OLD_JOINT_IDS)
 /** A shop: what lies aboard for drains, and what it holds to. */
 export function someShop(dice: Dice): MateSettings {
   const share = dice.pick([0, 0.05, 0.3, 0.8])
-  const some = (parts: readonly Fitting[]) =>
-    parts.flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)] as const] : []))
-  const parts = catalogueOf('drain')
-  const toolsAboard = TOOL_IDS.filter(() => dice.chance(0.8))
-  const aboard = some(parts.filter(({ shiftMm }) => !shiftMm))
-  const houseRules = {
-    ...STARTING_SETTINGS.houseRules,
-    twistIn: dice.pick(['refuse', 'accept'] as const),
-    flexibleAbove: dice.pick(['shielded', 'accept'] as const),
-  }
-  // what came later is drawn last, so that a number goes on standing for the same shop
-  const later = some(parts.filter(({ shiftMm }) => shiftMm))
   return {
     ...STARTING_SETTINGS,
-    toolsAboard,
-    partsAboard: Object.fromEntries([...aboard, ...later]),
-    houseRules,
+    toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
+    partsAboard: Object.fromEntries(
+      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
+    ),
+    houseRules: {
+      ...STARTING_SETTINGS.houseRules,
+      twistIn: dice.pick(['refuse', 'accept'] as const),
+      flexibleAbove: dice.pick(['shielded', 'accept'] as const),
+    },
   }
 }
 

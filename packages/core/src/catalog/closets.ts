@@ -19,48 +19,40 @@ export const FLANGE_MM = 0.25 * IN
 const flange = (form: 'closet-flange' | 'old-flange', material: PortEnd['material']) =>
   end(form, 'IPS', '4', material)
 
-interface Grip {
-  readonly id: string
-  readonly name: string
-  readonly material: PipeMaterial
-  readonly a: PortEnd
-}
-
-/** A flange with what it goes over or into; its top lies its own thickness over the floor and over the pipe's end. */
-const onFloor = ({ id, name, material, a }: Grip): Fitting =>
+/** A flange with what it goes over or into; its top lies its own thickness over the floor. */
+const onFloor = (
+  { id, name, ...part }: Pick<Fitting, 'id' | 'name'> & { material: PipeMaterial; a: PortEnd },
+  stands: { layingMm: number; shiftMm?: number } = { layingMm: FLANGE_MM },
+): Fitting =>
   inline({
+    ...part,
+    ...stands,
     id: `flange.${id}`,
     family: 'closet-flange',
     name: `closet flange, ${name}`,
-    material,
     heatSensitive: true,
-    layingMm: FLANGE_MM,
-    a,
-    b: flange('closet-flange', material),
+    b: flange('closet-flange', part.material),
     source: FLANGE_SHEET,
   })
 
+/** Where a flange is cemented: over pipe, or inside it. */
+const GRIPS = [
+  ['over.3', 'over 3 in pipe', 'drain-socket', '3'],
+  ['over.4', 'over 4 in pipe', 'drain-socket', '4'],
+  ['inside.4', 'inside 4 in pipe', 'pipe-inside', '4'],
+] as const
+
 function cemented(): Fitting[] {
-  return DRAIN_PLASTICS.flatMap(([material, key, word]) => [
-    onFloor({
-      id: `${key}.over.3`,
-      name: `${word}, over 3 in pipe, ring that turns`,
-      material,
-      a: end('drain-socket', 'IPS', '3', material),
-    }),
-    onFloor({
-      id: `${key}.over.4`,
-      name: `${word}, over 4 in pipe, ring that turns`,
-      material,
-      a: end('drain-socket', 'IPS', '4', material),
-    }),
-    onFloor({
-      id: `${key}.inside.4`,
-      name: `${word}, inside 4 in pipe, ring that turns`,
-      material,
-      a: end('pipe-inside', 'IPS', '4', material),
-    }),
-  ])
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
+    GRIPS.map(([grip, said, form, size]) =>
+      onFloor({
+        id: `${key}.${grip}`,
+        name: `${word}, ${said}, ring that turns`,
+        material,
+        a: end(form, 'IPS', size, material),
+      }),
+    ),
+  )
 }
 
 /** How far an offset flange moves the middle, mm. Typical of the kind. */
@@ -71,25 +63,16 @@ const THROAT_MM = 2 * IN
 /** Flanges that stand aside of their pipe, for a bowl that would come too near its wall. */
 function offset(): Fitting[] {
   return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
-    (
-      [
-        ['over.3', 'over 3 in pipe', 'drain-socket', '3'],
-        ['over.4', 'over 4 in pipe', 'drain-socket', '4'],
-        ['inside.4', 'inside 4 in pipe', 'pipe-inside', '4'],
-      ] as const
-    ).map(([place, said, form, size]) =>
-      inline({
-        id: `flange.${key}.offset.${place}`,
-        family: 'closet-flange',
-        name: `closet flange, offset 1-1/2 in, ${word}, ${said}`,
-        material,
-        heatSensitive: true,
-        layingMm: THROAT_MM,
-        shiftMm: OFFSET_FLANGE_MM,
-        a: end(form, 'IPS', size, material),
-        b: flange('closet-flange', material),
-        source: FLANGE_SHEET,
-      }),
+    GRIPS.map(([grip, said, form, size]) =>
+      onFloor(
+        {
+          id: `${key}.offset.${grip}`,
+          name: `offset 1-1/2 in, ${word}, ${said}`,
+          material,
+          a: end(form, 'IPS', size, material),
+        },
+        { layingMm: THROAT_MM, shiftMm: OFFSET_FLANGE_MM },
+      ),
     ),
   )
 }

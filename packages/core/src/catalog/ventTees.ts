@@ -44,52 +44,35 @@ function sideways(part: Fitting): Fitting {
 }
 
 /**
- * What is made up where no vent is: a sanitary tee upright, turned up by a long-sweep bend where the stub comes out of a
- * wall, the trap at its side, and a riser with a valve that admits air over it. Bought as one set, named so.
+ * What is made up where no vent is: a sanitary tee upright, the trap at its side, and a riser with a valve that admits
+ * air over it. Where the stub comes out of a wall a long-sweep bend turns up to it; where it comes up out of the floor
+ * the tee stands on it. Bought as one set, named so.
  */
+const setOf = (
+  where: 'wall' | 'floor',
+  [size, side, at, betweenIn, sweepIn]: (typeof SIDES)[number],
+  [material, key, word]: (typeof DRAIN_PLASTICS)[number],
+): Fitting => {
+  const slip = side === 'slip-joint'
+  const wall = where === 'wall'
+  const part = inline({
+    id: `${wall ? 'vent-tee' : 'vent-riser'}.${key}.${size}x${slip ? `slip.${at}` : at}`,
+    family: wall ? 'vent-tee' : 'vent-riser',
+    name: `${word} vent set${wall ? '' : ' from the floor'}, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side${wall ? ', long-sweep bend under it' : ''}`,
+    material,
+    heatSensitive: true,
+    layingMm: betweenIn * IN,
+    turn: wall ? 180 : 90,
+    a: end('drain-socket', 'IPS', size, material),
+    b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
+    source: SHEET,
+  })
+  return wall ? turnedUp(part, sweepIn * IN) : sideways(part)
+}
+
+/** Every set, those out of a wall first. */
 export function ventTees(): Fitting[] {
-  return [...fromWall(), ...fromFloor()]
-}
-
-/** The same over a stub that comes up out of the floor: the tee stands on it, and no bend is wanted. */
-function fromFloor(): Fitting[] {
-  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
-    SIDES.map(([size, side, at, betweenIn]) => {
-      const slip = side === 'slip-joint'
-      return sideways(
-        inline({
-          id: `vent-riser.${key}.${size}x${slip ? `slip.${at}` : at}`,
-          family: 'vent-riser',
-          name: `${word} vent set from the floor, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side`,
-          material,
-          heatSensitive: true,
-          layingMm: betweenIn * IN,
-          turn: 90,
-          a: end('drain-socket', 'IPS', size, material),
-          b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
-          source: SHEET,
-        }),
-      )
-    }),
-  )
-}
-
-function fromWall(): Fitting[] {
-  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
-    SIDES.map(([size, side, at, betweenIn, sweepIn]) => {
-      const slip = side === 'slip-joint'
-      const straight = inline({
-        id: `vent-tee.${key}.${size}x${slip ? `slip.${at}` : at}`,
-        family: 'vent-tee',
-        name: `${word} vent set, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side, long-sweep bend under it`,
-        material,
-        heatSensitive: true,
-        layingMm: betweenIn * IN,
-        a: end('drain-socket', 'IPS', size, material),
-        b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
-        source: SHEET,
-      })
-      return turnedUp(straight, sweepIn * IN)
-    }),
+  return (['wall', 'floor'] as const).flatMap((where) =>
+    DRAIN_PLASTICS.flatMap((plastic) => SIDES.map((side) => setOf(where, side, plastic))),
   )
 }
