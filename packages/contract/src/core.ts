@@ -694,6 +694,7 @@ const drawShape = z.object({
   option: mateOption.nullish(),
   to: z.object({ kind: key.optional(), ends }).nullish(),
   stubMm: fromRimMm.nullish(),
+  rises: z.boolean().optional(),
   plateMm: z.number().min(0).max(80).optional(),
   run: z.boolean().optional(),
   unit,

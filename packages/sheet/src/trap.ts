@@ -1,6 +1,6 @@
 import { runOperation } from '@diarmos/contract'
 import { fitup, formatLength, type LengthUnit, type MateOption } from '@diarmos/core'
-import { type TrapMeasures, trapAsk } from '@diarmos/core/record'
+import { isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
 
 /** What was measured round a trap and what was cut for it, in words; nothing where there is none. */
 export function trapCuts(
@@ -17,11 +17,15 @@ export function trapCuts(
   const read = (mm: number) => formatLength(mm, { unit })
   // never longer than there is room for
   const cut = (mm: number) => formatLength(mm, { unit, quantity: 'pipe-to-cut' })
+  const riser = isOnRiser(option)
+  const [from, at] = riser
+    ? ['away from the riser', 'the side of the tee']
+    : ['out from the wall', 'the stub']
   return [
-    `Measured: drain ${read(ask.outMm)} out from the wall, ${read(ask.asideMm)} aside; its end ${read(ask.drainMm)} and the stub ${read(ask.stubMm)} over the floor.`,
+    `Measured: drain ${read(ask.outMm)} ${from}, ${read(ask.asideMm)} aside; its end ${read(ask.drainMm)} and ${at} ${read(ask.stubMm)} over the floor.`,
     ...(fit.ok
       ? [
-          `Wall tube of the trap, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
+          `${riser ? 'Tube of the trap to the tee' : 'Wall tube of the trap'}, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
         ]
       : []),
   ]

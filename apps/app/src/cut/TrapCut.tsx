@@ -1,4 +1,4 @@
-import { type TrapMeasures, trapAsk } from '@diarmos/core/record'
+import { isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -13,41 +13,34 @@ import { Txt } from '../ui/Txt'
 import { useSolved } from '../workers/solver'
 import type { Layout } from './saw'
 
-const ROWS = [
-  ['outMm', 'Drain out from the wall', 'Finished wall to the middle of the drain.'],
-  ['asideMm', 'Drain aside of the stub', 'Middle of the stub to the middle of the drain, along the wall.'],
-  ['drainMm', 'Drain’s end over the floor', 'Floor to where the tailpiece begins.'],
-  ['stubMm', 'Stub over the floor', 'Floor to the middle of the stub in the wall.'],
-] as const satisfies readonly (readonly [keyof TrapMeasures, string, string])[]
-
+type Words = readonly [label: string, hint: string]
+const FROM_WALL: Readonly<Record<keyof TrapMeasures, Words>> = {
+  outMm: ['Drain out from the wall', 'Finished wall to the middle of the drain.'],
+  asideMm: ['Drain aside of the stub', 'Middle of the stub to the middle of the drain, along the wall.'],
+  drainMm: ['Drain’s end over the floor', 'Floor to where the tailpiece begins.'],
+  stubMm: ['Stub over the floor', 'Floor to the middle of the stub in the wall.'],
+}
 /** With a vent tee before it the trap's arm goes into the side of that. */
-const TEE_ROWS: readonly (readonly [keyof TrapMeasures, string, string])[] = ROWS.map(([key, label, hint]) =>
-  key === 'stubMm'
-    ? [
-        key,
-        'Side of the tee over the floor',
-        'Floor to the middle of the tee’s side, held where it will stand.',
-      ]
-    : [key, label, hint],
-)
-
-/** A tee on a riser is turned to face the drain as near as may be: everything is measured from the riser's middle. */
-const RISER_ROWS: readonly (readonly [keyof TrapMeasures, string, string])[] = TEE_ROWS.map(
-  ([key, label, hint]) =>
-    key === 'outMm'
-      ? [
-          key,
-          'Drain away from the riser',
-          'Middle of the riser to the middle of the drain, the way the tee’s side looks.',
-        ]
-      : key === 'asideMm'
-        ? [
-            key,
-            'Drain aside of the tee',
-            'Square to the way its side looks; nothing where it looks straight at it.',
-          ]
-        : [key, label, hint],
-)
+const FROM_TEE: typeof FROM_WALL = {
+  ...FROM_WALL,
+  stubMm: [
+    'Side of the tee over the floor',
+    'Floor to the middle of the tee’s side, held where it will stand.',
+  ],
+}
+/** A tee on a riser is turned to face the drain as near as may be: all is measured from the riser's middle. */
+const FROM_RISER: typeof FROM_WALL = {
+  ...FROM_TEE,
+  outMm: [
+    'Drain away from the riser',
+    'Middle of the riser to the middle of the drain, the way the tee’s side looks.',
+  ],
+  asideMm: [
+    'Drain aside of the tee',
+    'Square to the way its side looks; nothing where it looks straight at it.',
+  ],
+}
+const ROWS = Object.keys(FROM_WALL) as (keyof TrapMeasures)[]
 
 const NOTHING: TrapMeasures = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
 
@@ -59,9 +52,9 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const request = option && layout ? trapAsk(option, layout.stations, measured) : null
   const { answer } = useSolved('trap', request)
   const fit = answer?.fit
-  const has = (family: string) => option?.parts.some((part) => part.family === family) ?? false
-  const riser = has('vent-riser')
-  const rows = riser ? RISER_ROWS : has('vent-tee') ? TEE_ROWS : ROWS
+  const riser = option ? isOnRiser(option) : false
+  const tee = option?.parts.some(({ family }) => family === 'vent-tee') ?? false
+  const words = riser ? FROM_RISER : tee ? FROM_TEE : FROM_WALL
   return (
     <View className="mt-2" testID="trap-cut">
       {answer && request ? (
@@ -95,17 +88,20 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
           {say(REASONS[fit.reason.ruleId] ?? '', fit.reason.parameters, unit)}
         </Note>
       ) : null}
-      {rows.map(([key, label, hint]) => (
-        <MeasureRow
-          key={key}
-          label={label}
-          hint={hint}
-          mm={measured[key]}
-          onEnter={({ mm, text }) =>
-            void setConditions(view, [line], { trap: { ...measured, [key]: mm } }, `${label}: ${text}`)
-          }
-        />
-      ))}
+      {ROWS.map((key) => {
+        const [label, hint] = words[key]
+        return (
+          <MeasureRow
+            key={key}
+            label={label}
+            hint={hint}
+            mm={measured[key]}
+            onEnter={({ mm, text }) =>
+              void setConditions(view, [line], { trap: { ...measured, [key]: mm } }, `${label}: ${text}`)
+            }
+          />
+        )
+      })}
     </View>
   )
 }

@@ -1,5 +1,6 @@
 import type { Belief } from '@diarmos/core'
 import { MEASURING_INSTRUMENTS } from '@diarmos/core/answers'
+import { hangsOnStub } from '@diarmos/core/bodies'
 import { usePreferences } from '../data/preferences'
 import {
   asksOldJoint,
@@ -63,6 +64,8 @@ function drawing(
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
     run: beginsAt(line) === 'run',
+    // said of a basin once, it holds no more for a tub
+    ...(situation.rises && line.ends?.to && hangsOnStub(line.ends.to.route) ? { rises: true } : {}),
     stage,
     ...(stage === 'cut' ? { dimensions: measuredOf(line) } : {}),
     ...sheet,

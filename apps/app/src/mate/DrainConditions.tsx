@@ -1,12 +1,10 @@
+import { hangsOnStub, mouthOf } from '@diarmos/core/bodies'
 import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 
 type Situation = EntityFields<'situation'>
-
-/** Wastes whose drain is seen where it comes out of wall or floor. */
-const COMES_OUT = /^waste\.(tail|sink|disposer|standpipe)/
 
 interface Props {
   /** What waste leaves by. */
@@ -89,7 +87,7 @@ export function DrainConditions({
           onChange={(value) => onSet({ unvented: value }, value ? 'No vent' : 'It is vented')}
         />
       )}
-      {COMES_OUT.test(kind ?? '') ? (
+      {kind && hangsOnStub(mouthOf(kind).route) ? (
         <Toggle
           label="It comes up out of the floor"
           detail={rises ? 'a trap set on it would be an S' : undefined}

@@ -1,8 +1,10 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react'
+import { mate, mouthOf, PLAIN_CONDITIONS, STARTING_SETTINGS } from '@diarmos/core'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
 import { enter, stage, withFixture } from '../test/atStage'
 import { held, openShop } from '../test/shop'
 import { all, dialog, one, press } from '../test/touch'
+import { Nothing } from './Refused'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
@@ -76,6 +78,24 @@ describe('the ways of a line', () => {
     expect(words).toMatch(/gives: .+ all told/)
     expect(screen.queryByText('Choose this way')).toBeNull()
     expect(document.body.textContent).not.toContain('Chosen here')
+  })
+
+  it('says beside a change what it lifts, and leaves no hole where what stays is joined by nothing new', () => {
+    const conditions = {
+      ...PLAIN_CONDITIONS,
+      service: 'waste' as const,
+      oldJoint: 'flange' as const,
+      flangeMm: 0,
+      roughMm: 254,
+      bowlMm: 304.8,
+    }
+    const line = { lineId: 'a', pipeId: 'pvc-dwv.40.3', to: mouthOf('waste.bowl'), conditions }
+    const [result] = mate({ lines: [line], settings: STARTING_SETTINGS }).lines
+    render(<Nothing result={result as NonNullable<typeof result>} />)
+    const words = plain(text('nothing-fits'))
+    expect(words).toMatch(/gives: the flange stays, \$[\d.]+ all told/)
+    // twelve inches wanted and ten there, of which an offset flange makes up one and a half
+    expect(words).toContain('The flange stands 1/2" too near the wall, also for an offset flange')
   })
 
   it('conditions are kept for both lines, and for one where they are unlike', async () => {

@@ -71,6 +71,25 @@ export function Refusals({ result }: { result: LineResult }) {
   )
 }
 
+/** What stands against it now, that these changes would lift: each sentence once. */
+function liftedBy(
+  { changes }: LineResult['remedies'][number],
+  { refusals }: LineResult,
+  unit: 'in' | 'mm',
+): string[] {
+  const lifted = refusals.filter(({ reason: { change } }) => change && changes.includes(change))
+  return [
+    ...new Set(
+      lifted.map(({ method, reason }) =>
+        reasonText(
+          { ...reason, parameters: { ...reason.parameters, method: METHOD_WORDS[method] ?? method } },
+          unit,
+        ),
+      ),
+    ),
+  ].slice(0, 1)
+}
+
 /** What would make something fit, where nothing does. */
 export function Nothing({ result }: { result: LineResult }) {
   const unit = usePreferences((state) => state.unit)
@@ -95,10 +114,21 @@ export function Nothing({ result }: { result: LineResult }) {
             )}
           </View>
           <Txt size="s" tone="soft">
-            gives: {REMOVAL_WORDS[remedy.gives.removalId]},{' '}
-            {remedy.gives.methods.map((method) => METHOD_WORDS[method]).join(' → ')},{' '}
-            {money(remedy.gives.totalCents)} all told
+            gives:{' '}
+            {[
+              REMOVAL_WORDS[remedy.gives.removalId],
+              // what stays is not joined anew
+              ...(remedy.gives.methods.length > 0
+                ? [remedy.gives.methods.map((method) => METHOD_WORDS[method]).join(' → ')]
+                : []),
+              `${money(remedy.gives.totalCents)} all told`,
+            ].join(', ')}
           </Txt>
+          {liftedBy(remedy, result, unit).map((text) => (
+            <Txt key={text} size="s">
+              {text}
+            </Txt>
+          ))}
         </View>
       ))}
       {result.lastResort ? (

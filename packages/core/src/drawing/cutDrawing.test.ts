@@ -179,6 +179,30 @@ describe('what stands at a drain', () => {
         expect(numbersOf(option).find(({ id }) => id === 'dimension:stub')?.text).toBe(told)
   })
 
+  it('stands on its floor where it comes out of one, and in its wall where it does not', () => {
+    const [below] = ways('waste.tail.1-1/2', { rises: true, trapped: true })
+    const [wall] = ways('waste.tail.1-1/2', {})
+    const upOf = (option: MateOption | undefined, rises: boolean) => {
+      const { shapes } = drawJointLine({
+        pipeId: 'pvc-dwv.40.1-1/2',
+        option: option ?? null,
+        to: mouthOf('waste.tail.1-1/2'),
+        rises,
+        unit: 'in',
+      })
+      const pipe = shapes.filter(({ id }) => id.startsWith('pipe')).flatMap(({ points }) => points)
+      const reach = (at: 0 | 1) =>
+        Math.max(...pipe.map((point) => point[at])) - Math.min(...pipe.map((point) => point[at]))
+      return reach(1) > reach(0)
+    }
+    expect([upOf(below, true), upOf(undefined, true), upOf(wall, false), upOf(undefined, false)]).toEqual([
+      ...[true, true],
+      ...[false, false],
+    ])
+    // a trap that was chosen before anybody said so hangs from the wall that it was chosen for
+    expect(upOf(wall, true)).toBe(false)
+  })
+
   // a seam's 2 beside 11/16 would be read as two and eleven sixteenths
   it('has no number of a seam beside a length, where it rises out of the floor', () => {
     const options = ['waste.tail.1-1/4', 'waste.tail.1-1/2', 'waste.sink.end'].flatMap((kind) =>

@@ -39,6 +39,8 @@ export interface DrawRequest {
   readonly plateMm?: number
   /** The pipe is a run that will be cut open: it stands in no wall. */
   readonly run?: boolean
+  /** It comes up out of the floor. */
+  readonly rises?: boolean
   readonly unit: LengthUnit
   /** Width it will be shown at, px: sets the size of lettering. */
   readonly widthPx?: number
@@ -152,8 +154,9 @@ export function drawJointLine(request: DrawRequest): Scene {
   const stubMm = measuredMm ?? (option ? option.needsStubMm + usual : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   const upright = standsOn(request)
-  // a drain that comes up out of the floor stands too, up to the trap at its side
+  // a drain that comes up out of the floor stands too
   const rises = risesUp(request)
+  const stands = upright || rises
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
   if (rises) drawFloor(sheet, 0, largest / 2 + 10)
   else if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
@@ -268,7 +271,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         'stub',
         [0, -r],
         [stubMm, -r],
-        -13 - size * (upright || rises ? BESIDE : 2.2),
+        -13 - size * (stands ? BESIDE : 2.2),
         // what is drawn as it might be has no number
         measuredMm == null ? '?' : formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
         size,
@@ -285,16 +288,16 @@ export function drawJointLine(request: DrawRequest): Scene {
         text * 1.05,
         first && pipe ? 2 : 0,
         (pipe?.odMm ?? first?.diameterMm ?? 0) / 2,
-        upright || rises ? BESIDE : 2.2,
+        stands ? BESIDE : 2.2,
       )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
     if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
       dimensionGhosts(sheet, request.outline, stubMm, unit, text)
     if (request.to) {
-      const far: Point = upright ? [stubMm + 50, 0] : [stubMm + 46, 70]
+      const far: Point = stands ? [stubMm + 50, 0] : [stubMm + 46, 70]
       const [wanted] = request.to.ends
-      if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, upright ? [1, 0] : [0, 1])
+      if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, stands ? [1, 0] : [0, 1])
       if (upright) drawFloor(sheet, far[0], largest / 2 + 10)
       sheet.line(
         'gap',
@@ -309,7 +312,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       sheet.texts.push({
         id: 'gap',
         layer: 'dimension',
-        at: upright ? [stubMm + 20, -8] : [far[0] + 5, 26],
+        at: stands ? [stubMm + 20, -8] : [far[0] + 5, 26],
         text: '?',
         sizeMm: text * 1.6,
         anchor: 'start',
@@ -335,9 +338,9 @@ export function drawJointLine(request: DrawRequest): Scene {
       { opacity: 0 },
     )
   }
-  if (upright || rises) sheet.turnUp()
+  if (stands) sheet.turnUp()
   return {
-    bounds: sheet.bounds(5, upright || rises),
+    bounds: sheet.bounds(5, stands),
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,
@@ -356,9 +359,11 @@ const near = ([x, y]: Point, [a, b]: Point, mm: number) => Math.hypot(x - a, y -
 const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>
   to?.ends.some(({ form }) => form === 'closet-outlet') ?? false
 
-/** Whether the way has a tee on what comes up out of the floor. */
-const risesUp = ({ option }: Pick<DrawRequest, 'option'>) =>
-  option?.parts.some(({ family }) => family === 'vent-riser') ?? false
+/** Whether the line comes up out of the floor; a way with a trap, chosen before that was said, hangs from a wall. */
+function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'>): boolean {
+  const families = option?.parts.map(({ family }) => family) ?? []
+  return families.includes('vent-riser') || (rises && !families.some((family) => family.endsWith('trap')))
+}
 
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
 function textSize(widthMm: number, heightMm: number, request: DrawRequest): number {

@@ -5,6 +5,7 @@ import { methodById } from '../assembly/methods/table'
 import { oldJointsOn } from '../assembly/oldJoints/table'
 import { CATALOG, catalogueOf, fittingById, mediumOfPart } from '../catalog'
 import { partShapes } from '../drawing/partShapes'
+import { layOut } from '../fitup/layout'
 import { trapAsk } from '../record'
 import { mediumOf, PIPES, tubeEngagement } from '../reference'
 import { sequence } from '../sequence'
@@ -71,6 +72,26 @@ describe('a basin’s waste to a stub of drain pipe', () => {
     ].map(at)
     expect(Math.min(...order)).toBeGreaterThanOrEqual(0)
     expect(order).toEqual([...order].sort((a, b) => a - b))
+  })
+
+  it('hangs at the side of a tee on a riser, whatever of that is not measured yet', () => {
+    // steel, so that a piece of plastic of unknown length stands between it and the tee
+    const request = waste('galvanised.40.1-1/2', 'waste.tail.1-1/2', { rises: true })
+    const [way] = ask(request).options
+    expect(way?.parts.map(({ family }) => family)).toEqual([
+      'shielded-coupling',
+      'tube-piece',
+      'vent-riser',
+      'tubular-trap',
+    ])
+    const { stations } = layOut({ chain: way as MateOption, stubMm: null, dimensions: [] })
+    const measured = { outMm: 228.6, asideMm: 50, drainMm: 533.4, stubMm: 355.6 }
+    const tee = fittingById(way?.parts[2]?.fittingId ?? '')
+    // from the riser's middle to the mouth of the nut
+    expect(trapAsk(way as MateOption, stations, measured)).toMatchObject({
+      outMm: 228.6,
+      stubOutMm: -(tee?.ports[1]?.pose.origin[1] ?? Number.NaN),
+    })
   })
 
   it.each(STUBS.flatMap((pipe) => TAILS.map((tail) => [pipe, tail] as const)))(

@@ -17,6 +17,10 @@ type Stations = readonly { readonly id: string; readonly fromLegMm: number | nul
 
 export const TRAP_SIZES = ['1-1/4', '1-1/2', '32', '40'] as const
 
+/** Whether the trap of a way hangs at the side of a tee on a riser: it is measured from the riser's middle. */
+export const isOnRiser = ({ parts }: Pick<TrapWay, 'parts'>): boolean =>
+  parts.some(({ family }) => family === 'vent-riser')
+
 /**
  * Whether the trap of a way lines up, as it is asked: its size from the way, the nut at the wall where the layout has
  * it.
@@ -28,7 +32,9 @@ export function trapAsk(way: TrapWay, stations: Stations, measured: TrapMeasures
   const size = TRAP_SIZES.find((entry) => entry === way.joints.find(({ to }) => to === at)?.nominal)
   // the wall tube goes into the outlet of the part before the trap
   const place = (id: string) => stations.find((station) => station.id === id)?.fromLegMm
-  const [mouth, wall] = at === 0 ? [way.leavesStubMm, 0] : [place(`part:${at - 1}:out`), place('wall')]
+  // the side of a tee on a riser is a leg of its own, from the riser's middle
+  const from = () => (isOnRiser(way) ? 0 : place('wall'))
+  const [mouth, wall] = at === 0 ? [way.leavesStubMm, 0] : [place(`part:${at - 1}:out`), from()]
   if (at < 0 || !measured || !size || mouth == null || wall == null) return null
   const { outMm, drainMm, stubMm, asideMm } = measured
   if (outMm === null || drainMm === null || stubMm === null) return null

@@ -1,13 +1,15 @@
 import { mouthOf } from '../assembly/bodies'
 import type { Conditions } from '../assembly/conditions'
+import type { Reason } from '../assembly/reason'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import { reasonText } from '../words/reasons'
 import { sequence } from './index'
 
-const ask = (kind: string, patch: Partial<Conditions> = {}, houseRules = {}) => {
+const ask = (kind: string, patch: Partial<Conditions> = {}, houseRules = {}, pipeId = 'pvc-dwv.40.1-1/2') => {
   const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', unvented: true, ...patch }
   const settings = { ...WELL_EQUIPPED, houseRules: { ...WELL_EQUIPPED.houseRules, ...houseRules } }
-  const line = { lineId: 'waste', pipeId: 'pvc-dwv.40.1-1/2', to: mouthOf(kind), conditions }
+  const line = { lineId: 'waste', pipeId, to: mouthOf(kind), conditions }
   const [answer] = mate({ lines: [line], settings }).lines
   if (!answer) throw new Error('no line')
   return { answer, conditions, settings }
@@ -58,10 +60,47 @@ describe('a trap without a vent', () => {
     },
   )
 
-  it('out of the floor, where no valve may stand, is vented first, and nothing else is offered', () => {
+  it('out of the floor, where no valve may stand, goes into the wall first, and nothing else is offered', () => {
     const { answer } = ask('waste.tail.1-1/2', { rises: true, unvented: false }, { badVent: 'wall' })
     expect(answer.options).toEqual([])
-    expect(answer.refusals.map(({ reason }) => reason.ruleId)).toContain('drain.unvented')
+    const [why] = answer.refusals.flatMap(({ reason }) =>
+      reason.ruleId === 'drain.unvented' ? [reason] : [],
+    )
+    expect(reasonText(why as Reason, 'in')).toMatch(/an S,.+brought into the wall first/)
+    expect(answer.remedies.map(({ changes }) => changes)).toContainEqual(['vented'])
+    const { answer: airless } = ask('waste.tail.1-1/2', {}, { badVent: 'wall' })
+    const [other] = airless.refusals.flatMap(({ reason }) =>
+      reason.ruleId === 'drain.unvented' ? [reason] : [],
+    )
+    expect(reasonText(other as Reason, 'in')).toMatch(/^No vent,.+through the wall/)
+  })
+
+  // said of a basin once, it holds no more when something else is worked on
+  it.each(['waste.bowl', 'waste.shower.2', 'waste.tub.1-1/2'])('%s asks for no tee on a riser', (kind) => {
+    const pipeId = kind === 'waste.bowl' ? 'pvc-dwv.40.3' : 'pvc-dwv.40.2'
+    const [plain, risen] = [false, true].map((rises) =>
+      ask(kind, { rises, unvented: false }, {}, pipeId).answer.options.map(({ id }) => id),
+    )
+    expect(plain?.length).toBeGreaterThan(0)
+    expect(risen).toEqual(plain)
+  })
+
+  it('and a run that is mended is vented as it was, in a wall too', () => {
+    const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', access: 'closed-wall' }
+    const idsOf = (patch: Partial<Conditions>) =>
+      mate({
+        lines: [
+          {
+            lineId: 'waste',
+            pipeId: 'pvc-dwv.40.2',
+            cutIn: { insert: 'repair', farMm: 300, freeMm: [600, 600], sidewaysMm: 40, outMm: 300 },
+            conditions: { ...conditions, stubMm: 300, ...patch },
+          },
+        ],
+        settings: WELL_EQUIPPED,
+      }).lines[0]?.options.map(({ id }) => id)
+    expect(idsOf({})?.length).toBeGreaterThan(0)
+    expect(idsOf({ unvented: true, rises: true })).toEqual(idsOf({}))
   })
 
   it.each([

@@ -256,7 +256,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'drain.shower-2':
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
-    'No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.',
+    '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
   'drain.s-trap':
     'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
   'drain.air-valve':
@@ -346,7 +346,7 @@ export const CHANGES: Readonly<Record<string, string>> = {
   sound: 'cut back to sound pipe',
   straight: 'cut back to straight pipe',
   'away-from-heater': 'move the joint 18 in from the heater',
-  vented: 'open the wall and vent it',
+  vented: 'open the wall: the drain comes out of it, and is vented there',
   bowl: 'take a bowl made for this rough-in',
   room: 'make room round the pipe',
   opening: 'open the wall wider',

@@ -27,6 +27,10 @@ export const ROUTE_IDS = [
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 
+/** Whether the drain of a fixture is seen where it comes out of wall or floor, so that its trap hangs on it. */
+export const hangsOnStub = (route: RouteId): boolean =>
+  route === 'trap' || route === 'standpipe' || route.startsWith('sink-')
+
 /** What runs through a port; `supply` where hot or cold will do. */
 export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent', 'spray'] as const
 export type PortService = (typeof PORT_SERVICES)[number]

@@ -111,7 +111,10 @@ const CHANGES: readonly { readonly id: Exclude<ChangeId, 'stub'>; readonly apply
   },
   {
     id: 'vented',
-    apply: (p) => unless(p.conditions.unvented !== true, () => conditions(p, { unvented: false })),
+    apply: (p) =>
+      unless(p.conditions.unvented !== true && p.conditions.rises !== true, () =>
+        conditions(p, { unvented: false, rises: false }),
+      ),
   },
   { id: 'bowl', apply: (p) => unless(p.conditions.bowlMm == null, () => conditions(p, { bowlMm: null })) },
   { id: 'room', apply: (p) => unless(p.conditions.roomMm == null, () => conditions(p, { roomMm: null })) },

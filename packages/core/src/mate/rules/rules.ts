@@ -1,4 +1,4 @@
-import type { RouteId } from '../../assembly/bodies/types'
+import { hangsOnStub, type RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
@@ -62,12 +62,24 @@ const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 /** Whether the trap lies under the floor, or in a wall. */
 const isBelow = (route: RouteId) => route === 'trap-below' || route === 'trap-shower'
+type Place = Pick<JointContext, 'route' | 'run' | 'conditions'>
 /** Whether a trap that is set on the drain where it comes up out of the floor would be an S. */
-const isS = ({ route, conditions: { rises, trapped } }: Pick<JointContext, 'route' | 'conditions'>) =>
-  rises === true && trapped !== true && route !== 'closet' && !isBelow(route)
-/** Whether a trap that goes in has no vent. */
-const airless = ({ route, conditions }: Pick<JointContext, 'route' | 'conditions'>) =>
-  (conditions.unvented === true || isS({ route, conditions })) && conditions.trapped !== true
+const isS = ({ route, conditions: { rises, trapped } }: Place) =>
+  rises === true && trapped !== true && hangsOnStub(route)
+/** Whether a trap that goes in has no vent; a run that is mended is vented as it was. */
+const airless = (place: Place) => {
+  const { unvented, trapped } = place.conditions
+  return place.run === null && ((unvented === true && trapped !== true) || isS(place))
+}
+/** What a bowl asks of the floor it stands on, whatever the shop's rules and the local code say. */
+const OF_BOWLS = {
+  medium: 'drain',
+  anywhere: true,
+  severity: 'forbid',
+  fixed: true,
+  change: 'bowl',
+  source: commonPractice,
+} as const
 /** Flanges that are there, whole or broken, and what is screwed onto them. */
 const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
 /** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
@@ -749,28 +761,17 @@ export const RULES: readonly Rule[] = [
       yes(body.form === 'old-flange' && tip.form === 'closet-outlet' && conditions.flangeMm == null),
   },
   {
+    ...OF_BOWLS,
     id: 'toilet.too-near',
-    medium: 'drain',
-    anywhere: true,
-    severity: 'forbid',
-    fixed: true,
-    change: 'bowl',
-    source: commonPractice,
-    // said of whatever begins, and of what it would end at
-    bites: ({ route, start, tip, conditions }) => {
+    bites: ({ route, conditions }) => {
       const shortMm = nearMm(conditions) - OFFSET_FLANGE_MM
-      const asked = route === 'closet' && (start !== null || tip.form === 'closet-outlet')
-      return asked && shortMm > 0 ? { shortMm } : null
+      return route === 'closet' && shortMm > 0 ? { shortMm } : null
     },
   },
   {
+    ...OF_BOWLS,
     id: 'flange.kept-near',
-    medium: 'drain',
-    anywhere: true,
-    severity: 'forbid',
-    fixed: true,
-    change: 'bowl',
-    source: commonPractice,
+    // after the rule before it: nothing is promised of an offset flange that would not do
     bites: ({ body, conditions }) => {
       const shortMm = nearMm(conditions)
       return OLD_FLANGES.has(body.form) && shortMm > 0 ? { shortMm } : null
@@ -806,9 +807,7 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: a trap is vented within the length of its arm; check the local code',
       certainty: 'recalled',
     },
-    // a run that is mended is vented as it was
-    bites: ({ start, run, route, conditions }) =>
-      yes(start !== null && run === null && !airless({ route, conditions })),
+    bites: (joint) => yes(joint.start !== null && joint.run === null && !airless(joint)),
   },
   {
     id: 'drain.shower-2',
@@ -834,21 +833,21 @@ export const RULES: readonly Rule[] = [
         'Model plumbing codes: every trap is vented; a valve reachable and in free air; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ route, conditions, settings }) =>
-      yes(
-        airless({ route, conditions }) &&
-          route !== 'closet' &&
-          (isBelow(route) ||
-            conditions.access !== 'reachable' ||
-            schoolOf(settings.houseRules, 'badVent') === 'wall'),
-      ),
+    bites: (joint) => {
+      const { route, conditions, settings } = joint
+      const nowhere =
+        isBelow(route) ||
+        conditions.access !== 'reachable' ||
+        schoolOf(settings.houseRules, 'badVent') === 'wall'
+      return airless(joint) && route !== 'closet' && nowhere ? { from: isS(joint) ? 'floor' : 'wall' } : null
+    },
   },
   {
     id: 'drain.s-trap',
     medium: 'drain',
     severity: 'note',
     source: { title: 'IPC 1002.3, UPC 1004.1: no S-traps; check the local code', certainty: 'recalled' },
-    bites: ({ route, start, conditions }) => yes(start !== null && isS({ route, conditions })),
+    bites: (joint) => yes(joint.start !== null && isS(joint)),
   },
   {
     id: 'drain.air-valve',
@@ -859,8 +858,8 @@ export const RULES: readonly Rule[] = [
       title: 'IPC 918 air admittance valves; UPC: as the authority accepts them; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ route, start, conditions }) =>
-      yes(start !== null && airless({ route, conditions }) && route !== 'closet' && !isBelow(route)),
+    bites: (joint) =>
+      yes(joint.start !== null && airless(joint) && joint.route !== 'closet' && !isBelow(joint.route)),
   },
   {
     id: 'drain.run-held',
