@@ -29,7 +29,7 @@ let again = 0
 export const touchedAgain = (): number => again
 
 /** Touches until what it is for is seen. */
-export async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
+async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
   let touches = 0
   await expect(async () => {
     // what came late stands in the way of a second touch

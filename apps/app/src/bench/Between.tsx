@@ -8,6 +8,7 @@ export function Between(props: {
   label: string
   mm: readonly [number, number]
   off: { readonly offMm: number; readonly largest: string | null }
+  names?: Readonly<Record<string, string>>
 }) {
   return (
     <View className="flex-1">
@@ -19,7 +20,7 @@ export function Between(props: {
         not under
       </Txt>
       <Length mm={props.mm[0]} quantity="least-stub" />
-      <OffBy off={props.off} />
+      <OffBy off={props.off} {...(props.names ? { names: props.names } : {})} />
     </View>
   )
 }

@@ -16,7 +16,12 @@ const NAMES: Readonly<Record<string, string>> = {
 }
 
 /** What a result may be off at worst, and which measurement to take again for less. */
-export function OffBy({ off }: { off: { readonly offMm: number; readonly largest: string | null } }) {
+export function OffBy(props: {
+  off: { readonly offMm: number; readonly largest: string | null }
+  /** Where a measurement is called otherwise here. */
+  names?: Readonly<Record<string, string>>
+}) {
+  const { off, names } = props
   if (off.offMm < 0.05) return null
   return (
     <View className="flex-row flex-wrap items-center gap-1" testID="off-by">
@@ -26,7 +31,7 @@ export function OffBy({ off }: { off: { readonly offMm: number; readonly largest
       <Length mm={off.offMm} quantity="missing-length" />
       {off.largest ? (
         <Txt size="s" tone="soft">
-          most of it from {NAMES[off.largest] ?? off.largest}
+          most of it from {names?.[off.largest] ?? NAMES[off.largest] ?? off.largest}
         </Txt>
       ) : null}
     </View>

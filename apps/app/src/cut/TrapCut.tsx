@@ -40,6 +40,8 @@ const FROM_RISER: typeof FROM_WALL = {
     'Square to the way its side looks; nothing where it looks straight at it.',
   ],
 }
+/** What the four are called where the answer says which of them to take again. */
+const OF_RISER = { outMm: 'how far the riser is', stubMm: 'the height of the tee’s side' }
 const ROWS = Object.keys(FROM_WALL) as (keyof TrapMeasures)[]
 
 const NOTHING: TrapMeasures = { outMm: null, asideMm: null, drainMm: null, stubMm: null }
@@ -54,6 +56,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const fit = answer?.fit
   const riser = option ? isOnRiser(option) : false
   const tee = option?.parts.some(({ family }) => family === 'vent-tee') ?? false
+  const names = riser ? OF_RISER : {}
   const words = riser ? FROM_RISER : tee ? FROM_TEE : FROM_WALL
   return (
     <View className="mt-2" testID="trap-cut">
@@ -73,8 +76,9 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
               label={riser ? 'tube to the tee, bend to end' : 'wall tube, bend to end'}
               mm={fit.armMm}
               off={answer.armOff}
+              names={names}
             />
-            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} />
+            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} names={names} />
           </View>
           {fit.notes.map((note) => (
             <Note key={note.ruleId} kind="caution" title="Check the local code">

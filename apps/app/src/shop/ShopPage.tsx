@@ -46,6 +46,14 @@ export function ShopPage() {
           onChange={(value) => prefer({ theme: value })}
         />
       </View>
+      {/* over what comes in piece by piece: it stays where it was touched */}
+      <View className="mb-4">
+        <Txt size="s" tone="soft">
+          Signed in as {session?.person.name}.
+          {pending > 0 ? ` ${screenText('sync.waiting', { edits: pending })}` : ''}
+        </Txt>
+        <Button label="Sign out" onPress={() => leave()} />
+      </View>
       <AllProposals />
       <Txt bold size="l" heading={2} className="mb-1">
         House rules
@@ -61,13 +69,6 @@ export function ShopPage() {
       ) : (
         <Txt tone="soft">The shop’s settings have not come yet.</Txt>
       )}
-      <View className="mt-8">
-        <Txt size="s" tone="soft">
-          Signed in as {session?.person.name}.
-          {pending > 0 ? ` ${screenText('sync.waiting', { edits: pending })}` : ''}
-        </Txt>
-        <Button label="Sign out" onPress={() => leave()} />
-      </View>
     </ScrollView>
   )
 }
