@@ -1,6 +1,6 @@
 // npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged; --again
-// tries only those that nobody saw then, with today's tests, and counts them with the rest.
+// tries only those that nobody saw then, or that the clock ended, with today's tests, and counts them with the rest.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -41,6 +41,8 @@ const ROOMS = {
     project: 0,
     // what closes last, and what slides, is known by the order of work and by the words
     tests: ['packages/core/src/mate', 'packages/core/src/sequence', 'packages/core/src/words/words.test.ts'],
+    // answers are worked out once for several tests, as plans are
+    coverage: 'all',
   },
   sequence: {
     sources: ['packages/core/src/sequence'],
@@ -94,6 +96,8 @@ const reports = `reports/${name}`
 const events = path.join(ROOT, reports, 'events')
 const before = path.join(ROOT, reports, 'before.json')
 const isUnseen = ({ status }) => status === 'Survived' || status === 'NoCoverage'
+// what the clock ended may have been the machine's doing
+const isInDoubt = (change) => isUnseen(change) || change.status === 'Timeout'
 
 /** What the tester has judged so far: it writes as it goes. With it what an earlier run saw, where this one goes on from it. */
 function judgedSoFar() {
@@ -184,11 +188,11 @@ for (const pool = [...lines]; sample.length < wanted; )
 let mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
 if (values.again) {
   const judged = judgedSoFar()
-  mutate = judged.filter(isUnseen).map(({ fileName, location: { start, end } }) => {
+  mutate = judged.filter(isInDoubt).map(({ fileName, location: { start, end } }) => {
     const file = path.relative(ROOT, path.resolve(ROOT, fileName))
     return `${file}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
   })
-  writeFileSync(before, JSON.stringify(judged.filter((change) => !isUnseen(change))))
+  writeFileSync(before, JSON.stringify(judged.filter((change) => !isInDoubt(change))))
 } else rmSync(before, { force: true })
 
 mkdirSync(path.join(ROOT, reports), { recursive: true })
@@ -211,6 +215,10 @@ module.exports = {
   testTimeout: whole.testTimeout,
   // what the preset would choose is not seen through the tester's own
   ...(project.preset === 'jest-expo/web' ? { testEnvironment: 'jsdom' } : {}),
+  // the first fault is enough; its own runner cannot end there
+  testSequencer: root + '/scripts/lib/mutants/sequencer.cjs',
+  testRunner: root + '/scripts/lib/mutants/jest-circus-first.cjs',
+  ...(project.testEnvironment === 'node' ? { testEnvironment: root + '/scripts/lib/mutants/environment.cjs' } : {}),
   rootDir: project.rootDir ? project.rootDir.replace('<rootDir>', root) : root,
   // by name a package is found where it lies unchanged
   moduleNameMapper: {
@@ -224,6 +232,8 @@ module.exports = {
 `,
 )
 const config = path.join(ROOT, reports, 'stryker.json')
+const learnt = path.join(ROOT, reports, 'files.json')
+rmSync(learnt, { force: true })
 writeFileSync(
   config,
   JSON.stringify({
@@ -235,7 +245,7 @@ writeFileSync(
     inPlace: false,
     // a slow machine is no change that was seen
     timeoutMS: 20_000,
-    timeoutFactor: 4,
+    timeoutFactor: 2,
     dryRunTimeoutMinutes: 30,
     concurrency: Number(values.at),
     ignoreStatic: !room.coverage && !values.static,
@@ -248,10 +258,11 @@ writeFileSync(
 )
 // not waited for in one go: the database's log has to be read meanwhile
 const status = await new Promise((resolve) =>
-  spawn(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', config], { cwd: ROOT, stdio: 'inherit' }).once(
-    'close',
-    resolve,
-  ),
+  spawn(path.join(ROOT, 'node_modules/.bin/stryker'), ['run', config], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, DIARMOS_MUTANTS_FILES: learnt },
+  }).once('close', resolve),
 )
 if (database) {
   await database.stop()

@@ -4,7 +4,7 @@ import { STEPS } from '../../packages/core/src/words/steps'
 import { carryOut } from '../made/world'
 import { highs } from '../mate/highs'
 import { programmeOf, toLp } from '../mate/programme'
-import { type AskedRun, brokenRunLaws, plainRun, RUN_LAWS, someRun } from './runs'
+import { type AskedRun, brokenRunLaws, type InDrain, plainRun, RUN_LAWS, someRun } from './runs'
 
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 150
@@ -24,6 +24,48 @@ const orderOf = ({ line, settings }: AskedRun, option: MateOption) => {
   return { request, steps: sequence(request).steps }
 }
 const said = ({ parts }: Pick<MateOption, 'parts'>) => parts.map(({ fittingId }) => fittingId)
+
+/** What is put in first, by the old pipe, what goes in, and of a branch its size. */
+const FIRST: readonly (readonly [
+  pipeId: string,
+  insert: InDrain,
+  parts: readonly string[],
+  side?: '2' | '3',
+])[] = [
+  // like goes into like where it can, by cement; a sleeve marked for its pair else
+  ['pvc-dwv.40.2', 'repair', ['coupling.drain.pvc.2', 'tube.pvc-drain.2', 'coupling.repair.drain.pvc.2']],
+  ['abs-dwv.40.3', 'cleanout', ['cleanout.drain.abs.3', 'tube.abs-drain.3', 'coupling.repair.drain.abs.3']],
+  [
+    'cast-iron.service.4',
+    'repair',
+    ['coupling.shielded.servicexplastic.4', 'tube.pvc-drain.4', 'coupling.shielded.servicexplastic.4'],
+  ],
+  [
+    'cast-iron.hubless.3',
+    'repair',
+    ['coupling.hubless.iron.3', 'tube.cast-iron.3', 'coupling.hubless.iron.3'],
+  ],
+  [
+    'lead-waste.light.1-1/2',
+    'repair',
+    ['coupling.shielded.leadxplastic.1-1/2', 'tube.pvc-drain.1-1/2', 'coupling.shielded.leadxplastic.1-1/2'],
+  ],
+  // the tee cemented onto what comes down from above, the rest slid under it
+  ['pvc-dwv.40.3', 'tee', ['tee.sanitary.pvc.3x2', 'tube.pvc-drain.3', 'coupling.repair.drain.pvc.3'], '2'],
+  [
+    'cast-iron.service.4',
+    'wye',
+    [
+      'coupling.shielded.servicexplastic.4',
+      // it wants no primer, so it is less work
+      'tube.abs-drain.4',
+      'wye.abs.4x3',
+      'tube.abs-drain.4',
+      'coupling.shielded.servicexplastic.4',
+    ],
+    '3',
+  ],
+]
 
 describe('a run of drain that is cut open', () => {
   it('breaks no law of the trade, and what is proposed can be stored', () => {
@@ -88,31 +130,8 @@ describe('a run of drain that is cut open', () => {
     }
   })
 
-  it.each([
-    // like goes into like where it can, by cement; a sleeve marked for its pair else
-    ['pvc-dwv.40.2', 'repair', ['coupling.drain.pvc.2', 'tube.pvc-drain.2', 'coupling.repair.drain.pvc.2']],
-    ['abs-dwv.40.3', 'cleanout', ['cleanout.drain.abs.3', 'tube.abs-drain.3', 'coupling.repair.drain.abs.3']],
-    [
-      'cast-iron.service.4',
-      'repair',
-      ['coupling.shielded.servicexplastic.4', 'tube.pvc-drain.4', 'coupling.shielded.servicexplastic.4'],
-    ],
-    [
-      'cast-iron.hubless.3',
-      'repair',
-      ['coupling.hubless.iron.3', 'tube.cast-iron.3', 'coupling.hubless.iron.3'],
-    ],
-    [
-      'lead-waste.light.1-1/2',
-      'repair',
-      [
-        'coupling.shielded.leadxplastic.1-1/2',
-        'tube.pvc-drain.1-1/2',
-        'coupling.shielded.leadxplastic.1-1/2',
-      ],
-    ],
-  ] as const)('%s, %s: %s', (pipeId, insert, parts) => {
-    const [first] = waysOf(plainRun(pipeId, insert))
+  it.each(FIRST.map((row) => [row] as const))('%j', ([pipeId, insert, parts, side]) => {
+    const [first] = waysOf(plainRun(pipeId, insert, false, side))
     expect(first && said(first)).toEqual(parts)
   })
 
@@ -171,8 +190,8 @@ describe('a run of drain that is cut open', () => {
 
 // each law bites where it is broken on purpose, and lets right work pass
 describe('the laws of runs', () => {
-  const ask = (pipeId: string, insert: 'repair' | 'cleanout', buried = false) => {
-    const asked = plainRun(pipeId, insert, buried)
+  const ask = (...[pipeId, ...place]: Parameters<typeof plainRun>) => {
+    const asked = plainRun(pipeId, ...place)
     const [way] = waysOf(asked)
     if (!way) throw new Error(`no way into ${pipeId}`)
     return { asked, way }
@@ -185,6 +204,8 @@ describe('the laws of runs', () => {
   const iron = ask('cast-iron.service.4', 'repair')
   const hubless = ask('cast-iron.hubless.3', 'repair')
   const clay = ask('clay.4', 'repair', true)
+  const tee = ask('pvc-dwv.40.3', 'tee', false, '2')
+  const wye = ask('abs-dwv.40.3', 'wye', false, '3')
   const spoil = (
     { asked, way }: Case,
     patch: Partial<MateOption>,
@@ -201,7 +222,13 @@ describe('the laws of runs', () => {
     'of-drains': spoil(pvc, { parts: [part('coupling.slip.cxc.2')] }),
     'one-plastic': spoil(pvc, { parts: [...pvc.way.parts, part('tube.abs-drain.2')] }),
     'no-splice': spoil(pvc, { parts: [...pvc.way.parts, part('tube.pvc-drain.2')] }),
-    'what-was-asked': spoil(abs, { parts: [part('tube.abs-drain.3')] }),
+    // a tee on its back
+    'what-was-asked': spoil(wye, { parts: [part('tee.sanitary.abs.3x3')] }),
+    'side-as-asked': spoil(tee, { parts: [part('tee.sanitary.pvc.3x3')] }),
+    'side-no-larger': spoil(pvc, { parts: [part('tee.sanitary.pvc.3x3')] }),
+    'with-the-flow': spoil(wye, {
+      parts: wye.way.parts.map((each) => (each.family === 'wye' ? { ...each, inPort: 1, outPort: 0 } : each)),
+    }),
     'fills-what-comes-out': spoil(pvc, { removeMm: { min: 0, max: 200 } }),
     closes: spoil(pvc, { closes: { seam: 0, by: 'slide', needsMm: 0 } }),
     'bare-for-rubber': spoil(iron, {}, { stubMm: 30 }),
@@ -214,7 +241,7 @@ describe('the laws of runs', () => {
   it.each(RUN_LAWS.map(([id]) => id))('%s: broken on purpose it is named, kept it is not', (id) => {
     const { way, asked } = SPOILT[id] as Case
     expect(brokenRunLaws(way, asked)).toContain(id)
-    for (const kept of [pvc, abs, iron, hubless, clay])
+    for (const kept of [pvc, abs, iron, hubless, clay, tee, wye])
       expect(brokenRunLaws(kept.way, kept.asked)).toEqual([])
   })
 })

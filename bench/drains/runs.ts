@@ -1,6 +1,8 @@
 // Runs of drain that are cut open: questions that nobody prepared, and what no plumber would put his name to there. The laws
 // are written from the trade and the raw tables: no search, no rule and no price of the product.
 import {
+  type CutIn,
+  fittingById,
   type LineRequest,
   type MateOption,
   type MateSettings,
@@ -30,7 +32,7 @@ export function someRun(index: number): AskedRun {
       lineId: 'a',
       pipeId: pipe.id,
       cutIn: {
-        insert: dice.chance(0.6) ? 'repair' : 'cleanout',
+        ...insertOf(dice),
         farMm: bare(),
         freeMm: [0, 0],
         outMm: dice.chance(0.7) ? dice.whole(20, 1200) : null,
@@ -52,14 +54,43 @@ export function someRun(index: number): AskedRun {
   }
 }
 
+export type InDrain = 'repair' | 'cleanout' | 'tee' | 'wye'
+const SIDES = ['1-1/2', '2', '3', '4'] as const
+/** What the side of a branch of that size takes, of either plastic. */
+const sideOf = (nominal: (typeof SIDES)[number]) => ({
+  branch: (['pvc-drain', 'abs-drain'] as const).map((material) => ({
+    form: 'drain-socket' as const,
+    system: 'IPS' as const,
+    nominal,
+    material,
+  })),
+})
+
+function insertOf(dice: Dice): Pick<CutIn, 'insert' | 'branch'> {
+  const insert: InDrain = dice.pick(['repair', 'repair', 'cleanout', 'tee', 'wye'] as const)
+  return insert === 'tee' || insert === 'wye' ? { insert, ...sideOf(dice.pick(SIDES)) } : { insert }
+}
+
 /** A plain place with nothing aboard: only the pipe and what goes in decide. */
-export function plainRun(pipeId: string, insert: 'repair' | 'cleanout', buried = false): AskedRun {
+export function plainRun(
+  pipeId: string,
+  insert: InDrain,
+  buried = false,
+  side?: (typeof SIDES)[number],
+): AskedRun {
   return {
     settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS },
     line: {
       lineId: 'a',
       pipeId,
-      cutIn: { insert, farMm: null, freeMm: [0, 0], sidewaysMm: 0, outMm: 300 },
+      cutIn: {
+        insert,
+        ...(side ? sideOf(side) : {}),
+        farMm: null,
+        freeMm: [0, 0],
+        sidewaysMm: 0,
+        outMm: 300,
+      },
       conditions: {
         ...PLAIN_CONDITIONS,
         service: 'waste',
@@ -80,6 +111,13 @@ const oldPipe = ({ line }: AskedRun) => {
 }
 /** What a sleeve or a socket is made for and what stands in it may differ by so much, mm. */
 const FITS_MM = 0.6
+/** What goes in for each thing that is asked. */
+const GOES_IN: Readonly<Record<string, readonly string[]>> = {
+  repair: [],
+  cleanout: ['cleanout-tee'],
+  tee: ['sanitary-tee'],
+  wye: ['wye', 'wye-eighth'],
+}
 const TAKES = /^(shielded|flexible|drain-socket)$/
 
 export const RUN_LAWS: readonly Law[] = [
@@ -102,8 +140,10 @@ export const RUN_LAWS: readonly Law[] = [
   [
     'full-size',
     (way, asked) =>
-      partsOf(way).some(({ ports }) =>
-        ports.some(({ nominal }) => nominalNumber(nominal) !== nominalNumber(oldPipe(asked).nominal)),
+      partsOf(way).some(({ near, far }) =>
+        [near, far].some(
+          (end) => nominalNumber(end?.nominal ?? '') !== nominalNumber(oldPipe(asked).nominal),
+        ),
       ),
   ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
@@ -121,13 +161,42 @@ export const RUN_LAWS: readonly Law[] = [
     'no-splice',
     (way, { line }) =>
       way.parts.filter(({ family }) => family === 'tube-piece').length >
-      (line.cutIn?.insert === 'cleanout' ? 2 : 1),
+      (line.cutIn?.insert === 'repair' ? 1 : 2),
   ],
   [
+    // a tee for what stands, a wye for what lies: on its back a tee clogs
     'what-was-asked',
+    (way, { line }) => {
+      const own = GOES_IN[line.cutIn?.insert ?? ''] ?? []
+      const there = way.parts.filter(({ family }) => Object.values(GOES_IN).flat().includes(family))
+      return there.length !== (own.length > 0 ? 1 : 0) || there.some(({ family }) => !own.includes(family))
+    },
+  ],
+  [
+    'side-as-asked',
     (way, { line }) =>
-      way.parts.filter(({ family }) => family === 'cleanout-tee').length !==
-      (line.cutIn?.insert === 'cleanout' ? 1 : 0),
+      partsOf(way).some(({ ports }) => {
+        const [asked] = line.cutIn?.branch ?? []
+        return ports.length > 2 && asked !== undefined && ports[2]?.nominal !== asked.nominal
+      }),
+  ],
+  [
+    'side-no-larger',
+    (way, asked) =>
+      partsOf(way).some(({ ports }) =>
+        ports.slice(2).some(({ nominal }) => nominalNumber(nominal) > nominalNumber(oldPipe(asked).nominal)),
+      ),
+  ],
+  [
+    // the side leans up the flow, or is swept down it: the first end of the run is upstream
+    'with-the-flow',
+    (way) =>
+      way.parts.some(({ family, fittingId, inPort, outPort }) => {
+        const [up, down, side] = [inPort, outPort, 2].map((at) => fittingById(fittingId)?.ports[at]?.pose)
+        if (!up || !down || !side) return false
+        const reach = ({ origin }: typeof up) => Math.hypot(...(origin as [number, number, number]))
+        return family === 'sanitary-tee' ? reach(up) >= reach(down) : reach(up) <= reach(down)
+      }),
   ],
   ['fills-what-comes-out', (way, { line }) => (way.removeMm?.max ?? 0) < (line.cutIn?.outMm ?? 0) - 0.02],
   [

@@ -39,6 +39,8 @@ interface LineState {
   plate: boolean
   plugged: boolean
   capped: boolean
+  /** The side of a tee that no line begins at is shut. */
+  sideShut: boolean
   /** Unions under pressure whose nut is not drawn. */
   undrawn: number
   clear: boolean
@@ -92,6 +94,7 @@ export function carryOut(
         everPlugged: false,
         bowlOff: false,
         capped: line.leftLong === undefined,
+        sideShut: !hasOpenSide(line, lines),
         undrawn: underPressure(line).filter((seam) => isUnion(line, seam)).length,
         clear: false,
         looked: false,
@@ -134,13 +137,14 @@ export function carryOut(
 
   const comesBack = (affected: readonly Line[]) => {
     for (const line of affected) {
-      const { made, waiting, capped, undrawn } = stateOf(line)
+      const { made, waiting, capped, undrawn, sideShut } = stateOf(line)
       for (const seam of underPressure(line)) {
         if (!made.has(seam)) wrong.push(`floods: ${line.lineId} stands open at seam ${seam}`)
         else if (waiting.has(seam)) wrong.push(`bursts: ${line.lineId} has not set at seam ${seam}`)
       }
       if (undrawn > 0) wrong.push(`floods: ${line.lineId} stands undrawn`)
       if (!capped) wrong.push(`floods: ${line.lineId} stands long and open`)
+      if (!sideShut) wrong.push(`floods: the side of ${line.lineId} stands open`)
     }
   }
 
@@ -181,7 +185,8 @@ export function carryOut(
           if (!stateOf(each).made.has(at)) wrong.push(`held with ${each.lineId} open at seam ${at}`)
     }
     if (/^(hold\.fill|prove\.level)$/.test(words))
-      for (const each of shutDrains)
+      for (const each of shutDrains) {
+        if (!stateOf(each).sideShut) wrong.push(`filled with the side of ${each.lineId} open`)
         for (const [seam, { beforeStop }] of each.option.joints.entries()) {
           const { made, waiting } = stateOf(each)
           if (beforeStop && (!made.has(seam) || waiting.has(seam)))
@@ -189,6 +194,7 @@ export function carryOut(
           if (!beforeStop && made.has(seam))
             wrong.push(`ten feet of water over seam ${seam} of ${each.lineId}`)
         }
+      }
     if (/^cover\.(wall|ground)(-drain)?$/.test(words)) {
       if (!house.on) wrong.push('covered without pressure')
       if (shutIn.length > 0 && !cover.held) wrong.push('covered before it was held')
@@ -267,6 +273,8 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
+    if (/^prove\.(fill|fill-both|fill-floor|flush|standpipe|run)$/.test(words) && !state.sideShut)
+      wrong.push(`the side of ${line.lineId} stands open while it runs`)
     if (/^prove\.(fill|fill-both|fill-floor|flush|standpipe|run)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
@@ -377,6 +385,7 @@ export function carryOut(
     if (/^drain\.plug(-both)?$/.test(words)) state.plugged = state.everPlugged = true
     if (/^drain\.unplug(-both)?$/.test(words)) state.plugged = false
     if (words === 'long.cap') state.capped = true
+    if (words === 'branch.plug' || words === 'branch.cap') state.sideShut = true
     if (/^open\.flush/.test(words)) state.clear = true
     if (/^prove\./.test(words)) state.looked = true
     if (seam === null) return
@@ -503,6 +512,12 @@ function heatedWhereItHangs(
       (at === 'place' || option.joints.length === 1 || option.closes?.seam === option.joints.length - 1),
   )
 }
+
+/** A tee, a wye or a second outlet in the line, and nothing of the job comes into its side. */
+const hasOpenSide = ({ option, lineId }: Line, lines: readonly Line[]) =>
+  option.parts.some(
+    ({ family }) => /(^|-)tee$|^wye|^dual-stop$/.test(family) && !/^(vent|cleanout)-/.test(family),
+  ) && !lines.some(({ branchOf }) => branchOf === lineId)
 
 /** Whether something has to be parted before the old end is bare. */
 const needsOldEnd = ({ option }: Line) => !['bare', 'new-end'].includes(option.removalId)

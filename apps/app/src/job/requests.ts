@@ -89,7 +89,7 @@ export function mateRequest(
         {
           lineId,
           pipeId: line.begins,
-          cutIn: cutIn(insert, line),
+          cutIn: { ...cutIn(insert, line), ...branchOfRun(view, line) },
           conditions: { ...conditions, plateMm: 0 },
         },
       ]
@@ -200,6 +200,14 @@ function outOfRun(line: LineView): number | null {
   const bad = comesOutMm(line.situation?.fields.onRun)
   const least = line.mating?.fields.option.removeMm?.min ?? 0
   return bad !== null && bad > least ? bad : null
+}
+
+/** What the side of a tee or a wye into a drain takes; nothing where none goes in. */
+function branchOfRun(view: JobView, line: LineView): Pick<NonNullable<CutAsk>, 'branch'> {
+  const at = line.ends?.to.bodyId
+  const body = pointOf(view, line).fixtures.find(({ id }) => id === at)
+  const side = body?.ports.find(({ id }) => id === 'branch')
+  return side ? { branch: [...side.ends] } : {}
 }
 
 /** The run beside the cut, as far as it was measured: what was not gives nothing. */

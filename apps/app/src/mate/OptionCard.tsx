@@ -105,6 +105,10 @@ export function withTimes(
 export function OptionCard({ option, rank, chosen, together, only = false, last, planned = false }: Props) {
   const unit = usePreferences((state) => state.unit)
   const { costs, missingParts, missingTools, warnings } = option
+  // what warns is said whole; what is only noted, as far as there is room
+  const warns = warnings.filter(({ severity }) => severity === 'warn')
+  const notes = warnings.filter(({ severity }) => severity !== 'warn')
+  const said = [...warns, ...notes.slice(0, Math.max(0, 3 - warns.length))]
   const missing = [
     missingParts.length > 0 ? screenText('parts.fetch', { parts: missingParts.length }) : '',
     ...missingTools.map((tool) => TOOL_WORDS[tool] ?? tool),
@@ -151,7 +155,7 @@ export function OptionCard({ option, rank, chosen, together, only = false, last,
           All aboard
         </Txt>
       )}
-      {warnings.slice(0, 3).map((warning) => (
+      {said.map((warning) => (
         <Txt key={warning.ruleId} size="s">
           {warning.severity === 'warn' ? '△ ' : '· '}
           {reasonText(warning, unit)}

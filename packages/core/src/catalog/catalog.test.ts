@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2079,
-  "bb40843a486f6b8a",
+  2133,
+  "5388d594b42f549c",
 ]
 `)
   })

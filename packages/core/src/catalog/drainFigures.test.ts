@@ -1,5 +1,5 @@
-import { tubeEngagement } from '../reference'
-import { fittingById } from './families'
+import { pipeById, tubeEngagement } from '../reference'
+import { CATALOG, fittingById } from './families'
 import { BENDS } from './solventFittings'
 
 const IN = 25.4
@@ -50,6 +50,29 @@ describe('figures of drain fittings', () => {
   ])('a socket of %s in is %s in deep, and so is what a flange reaches into pipe', (size, inches) => {
     expect(tubeEngagement('drain-socket', 'IPS', size)?.maxMm).toBeCloseTo(inches * IN, 6)
     expect(tubeEngagement('pipe-inside', 'IPS', size)?.maxMm).toBeCloseTo(inches * IN, 6)
+  })
+
+  // two cylinders: a branch of radius r meets a run of radius R square, or at 45 degrees, where its mouth is √2 as long
+  it('no pipe in a branch fitting stands in the way of another', () => {
+    const radius = (size: string) => (pipeById(`pvc-dwv.40.${size}`)?.odMm ?? 0) / 2
+    let tried = 0
+    for (const { id, family, ports } of CATALOG) {
+      if (!/^(sanitary-tee|wye)/.test(family)) continue
+      tried++
+      const depth = (nominal: string) => tubeEngagement('drain-socket', 'IPS', nominal)?.maxMm ?? 0
+      // where each pipe ends, home in its hub
+      const [up, down, side] = ports.map(({ pose: { origin, axis }, nominal }) =>
+        origin.map((mm, at) => mm - (axis[at] ?? 0) * depth(nominal)),
+      ) as [number[], number[], number[]]
+      const [run, branch] = [radius(ports[0]?.nominal ?? ''), radius(ports[2]?.nominal ?? '')]
+      const square = family === 'sanitary-tee'
+      const [middle, half] = square ? [0, branch] : [-run, branch * Math.SQRT2]
+      expect([id, (up[0] ?? 0) < middle - half, (down[0] ?? 0) > middle + half]).toEqual([id, true, true])
+      // the lowest point of the branch's end lies outside the run
+      const lean = family === 'wye' ? branch * Math.SQRT1_2 : 0
+      expect([id, (side[1] ?? 0) - lean > run]).toEqual([id, true])
+    }
+    expect(tried).toBe(54)
   })
 
   it('a flush bushing fits its socket and stands out by no more than its lip', () => {

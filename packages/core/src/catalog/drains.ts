@@ -1,6 +1,7 @@
 import type { Source } from '../reference/source'
 import { inline } from './build'
 import { closetParts } from './closets'
+import { drainBranches } from './drainBranches'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
@@ -136,5 +137,6 @@ export function drainParts(): Fitting[] {
     ...drainRunParts(),
     ...sinkWastes(),
     ...ventTees(),
+    ...drainBranches(),
   ]
 }

@@ -143,6 +143,9 @@ export const FAMILIES = [
   'branch-tail',
   'vent-tee',
   'vent-riser',
+  'sanitary-tee',
+  'wye',
+  'wye-eighth',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -390,6 +390,51 @@ function cleanoutBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   draw('outline', box(-outer * 0.3, mouth + 6, outer * 0.3, mouth + 6 + outer * 0.4), true)
 }
 
+/** What a neck between two mouths is drawn of, as a share of the hub. */
+const NECK = 0.9
+
+/** The side of a tee or a wye, behind the run: swept down the flow, leaning up it, or brought square by a bend. */
+function branchBody(fitting: Fitting, draw: Draw): void {
+  const [a, b, c] = fitting.ports as [Port, Port, Port]
+  const look = endLook(c)
+  const hub = (look.stations.at(-1) as Station).outer
+  const half = hub * NECK
+  const [x, y] = c.pose.origin
+  const top = y - look.length
+  const mitre = half * Math.tan(Math.PI / 8)
+  const lean = half * Math.SQRT1_2
+  const run = (endLook(a).stations.at(-1) as Station).outer * NECK
+  const neck: Record<string, () => Point[]> = {
+    'sanitary-tee': () => [
+      [-half, 0],
+      [-half, top],
+      [half, top],
+      // round to the run, as what falls in turns down it
+      ...Array.from({ length: 7 }, (_, at): Point => {
+        const angle = (at / 6) * (Math.PI / 2)
+        return [half + hub * (1 - Math.cos(angle)), top - (top - run) * Math.sin(angle)]
+      }),
+    ],
+    wye: () => [
+      [lean, lean],
+      [x + (look.length + 1) * Math.SQRT1_2 + lean, y - (look.length + 1) * Math.SQRT1_2 + lean],
+      [x + (look.length + 1) * Math.SQRT1_2 - lean, y - (look.length + 1) * Math.SQRT1_2 - lean],
+      [-lean, -lean],
+    ],
+    'wye-eighth': () => [
+      [lean, lean],
+      [x + half, -x + mitre],
+      [x + half, top],
+      [x - half, top],
+      [x - half, -x - mitre],
+      [-lean, -lean],
+    ],
+  }
+  draw('outline', neck[fitting.family]?.() ?? [], true)
+  drawEnd(c, look, draw)
+  straightBody(fitting, a, b, draw)
+}
+
 /** A cap closes over the end, a plug goes into it with a square head to turn it by. */
 function closedBody(fitting: Fitting, a: Port, draw: Draw): void {
   const look = endLook(a)
@@ -660,6 +705,7 @@ const STANDPIPE_DRAWN_MM = 120
 
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
+const branches: Body = (fitting, _a, _b, draw) => branchBody(fitting, draw)
 const twoBowls: Body = (fitting, a, b, draw) =>
   twoBowlsBody(fitting, a, b, draw, (port) => drawEnd(port, endLook(port), draw))
 const closed: Body = (fitting, a, _b, draw) => closedBody(fitting, a, draw)
@@ -684,6 +730,9 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'drop-ear-elbow': arms,
   tee: arms,
   'slip-tee': arms,
+  'sanitary-tee': branches,
+  wye: branches,
+  'wye-eighth': branches,
   cap: closed,
   'tubular-trap': trapBody,
   'p-trap': solventTrapBody,

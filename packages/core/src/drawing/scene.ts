@@ -156,7 +156,8 @@ export function drawJointLine(request: DrawRequest): Scene {
   const upright = standsOn(request)
   // a drain that comes up out of the floor stands too
   const rises = risesUp(request)
-  const stands = upright || rises
+  const falls = fallsDown(request)
+  const stands = upright || rises || falls
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
   if (rises) drawFloor(sheet, 0, largest / 2 + 10)
   else if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
@@ -338,7 +339,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       { opacity: 0 },
     )
   }
-  if (stands) sheet.turnUp()
+  if (stands) sheet.stand(falls ? 'down' : 'up')
   return {
     bounds: sheet.bounds(5, stands),
     shapes: sheet.shapes,
@@ -365,9 +366,14 @@ function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'
   return families.includes('vent-riser') || (rises && !families.some((family) => family.endsWith('trap')))
 }
 
+/** Whether the line runs down a stack: a sanitary tee stands in upright pipe alone. */
+const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
+  option?.parts.some(({ family }) => family === 'sanitary-tee') ?? false
+
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
 function textSize(widthMm: number, heightMm: number, request: DrawRequest): number {
   const { widthPx = 360, heightPx = 400 } = request
-  if (standsOn(request) || risesUp(request)) return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
+  if (standsOn(request) || risesUp(request) || fallsDown(request))
+    return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
   return 14 * Math.max(widthMm / widthPx, heightMm / heightPx)
 }

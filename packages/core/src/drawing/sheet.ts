@@ -29,9 +29,13 @@ export class Sheet {
     }
   }
 
-  /** Turns what was drawn along the line so that the line stands: numbers beside it stay upright. */
-  turnUp(): void {
-    const up = ([x, y]: Point): Point => [-y, x]
+  /**
+   * Turns what was drawn along the line so that the line stands: numbers beside it stay upright.
+   *
+   * @param way up from where the line begins, or down as a stack drains
+   */
+  stand(way: 'up' | 'down'): void {
+    const up = ([x, y]: Point): Point => [-y, way === 'up' ? x : -x]
     const turned = {
       shapes: this.shapes.map((shape) => ({ ...shape, points: shape.points.map(up) })),
       texts: this.texts.map((text) => ({

@@ -101,6 +101,12 @@ describe('the length of a piece between two mouths', () => {
     expect(home.cutMm - dry.cutMm).toBeCloseTo((least + most) / 2, 9)
     expect(dry.notes.map(({ ruleId }) => ruleId)).toContain('cut.dry-fit')
     expect(dryShorteningMm(cup('1/2'))).toEqual([0, 0])
+    // and of a drain: an inch and a half deep
+    const drain = end('drain-socket', 'IPS', '3', 'pvc-drain')
+    expect(dryShorteningMm(drain).map((mm) => mm / IN)).toEqual([
+      expect.closeTo(0.5, 9),
+      expect.closeTo(1, 9),
+    ])
   })
 
   it('says by how much two mouths stand too close', () =>

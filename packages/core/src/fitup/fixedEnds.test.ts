@@ -13,7 +13,8 @@ import { usualElbowMm } from './usualElbow'
 const pipe = pipeById('copper.l.1/2') as Pipe
 function options(insert: CutIn['insert'], freeMm = 300, pipeId = pipe.id): readonly MateOption[] {
   const cutIn: CutIn = { insert, farMm: 120, freeMm: [freeMm, freeMm], sidewaysMm: 50 }
-  const line = { lineId: 'run', pipeId, conditions: { ...PLAIN, stubMm: 120 }, cutIn }
+  const service = pipeId.startsWith('pvc-dwv') ? ('waste' as const) : PLAIN.service
+  const line = { lineId: 'run', pipeId, conditions: { ...PLAIN, service, stubMm: 120 }, cutIn }
   return mate({ lines: [line], settings: WELL_EQUIPPED, k: 12 }).lines[0]?.options ?? []
 }
 const ALL = [...options('repair'), ...options('tee'), ...options('valve')]
@@ -43,6 +44,27 @@ describe('what goes into a run between fixed ends', () => {
         expect(found.pieces[0].cutMm + laying).toBeCloseTo(takeOutMm, 6)
       }),
     ))
+
+  it('of a branch it says where the cut lies from its middle: both cuts together leave its laying length', () => {
+    const said = new Map<string, Partial<Record<string, number>>>()
+    for (const insert of ['tee', 'wye'] as const)
+      for (const chain of options(insert, 0, 'pvc-dwv.40.2')) {
+        const [first] = fixedEnds(ask(chain)).steps
+        const branch = chain.parts.find(({ family }) => /^(sanitary-tee|wye)/.test(family))
+        const alone = chain.parts.at(0) === branch || chain.parts.at(-1) === branch
+        expect([chain.id, first?.ruleId === 'fixed.branch']).toEqual([chain.id, alone])
+        const { cut, atMm } = (first?.parameters ?? {}) as { cut: string; atMm: number }
+        if (alone && branch)
+          said.set(branch.fittingId, {
+            ...said.get(branch.fittingId),
+            [/^up/.test(cut) ? 'up' : 'down']: atMm,
+          })
+      }
+    const both = [...said].filter(([, { up, down }]) => up !== undefined && down !== undefined)
+    expect(both.length).toBeGreaterThan(1)
+    for (const [id, { up = 0, down = 0 }] of both)
+      expect([id, up + down]).toEqual([id, expect.closeTo(fittingById(id)?.layingMm ?? 0, 6)])
+  })
 
   it('a sliding part has pipe to wait on for its whole length, on the run or on the piece', () => {
     const slid = ALL.filter(({ closes }) => closes?.by === 'slide')

@@ -8,7 +8,7 @@ import { type Dimension, type LaidPiece, layOut } from './layout'
 import { type FitReason, impossible } from './reason'
 import { drawnBack, leastBowedMm, type Spring, sidewaysSpring, stiffnessOf, USED } from './spring'
 import { bends, bendsSquare, type Chain } from './stations'
-import { faceMm } from './takeOut'
+import { faceMm, takeOutMm } from './takeOut'
 import { usualElbowMm } from './usualElbow'
 
 /** Two faces of a union pass each other with this much, mm. Common practice. */
@@ -239,7 +239,7 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
     sliding,
     leastBareMm,
     spring: corner ? springRoundCorner(ask, corner.part) : springOf(ask),
-    steps: stepsOf(ask, legs, pieces, sliding),
+    steps: stepsOf(ask, legs, pieces, sliding, between === null ? branchAt(chain) : null),
   }
 }
 
@@ -300,15 +300,50 @@ function slidingOf({ chain, bareMm }: FixedEndsAsk, pieces: readonly LaidPiece[]
   }
 }
 
+/** What the two cuts are called where the water goes one way. */
+const CUTS: Readonly<Partial<Record<Family, readonly ['upper' | 'upstream', 'lower' | 'downstream']>>> = {
+  'sanitary-tee': ['upper', 'lower'],
+  wye: ['upstream', 'downstream'],
+  'wye-eighth': ['upstream', 'downstream'],
+}
+
+/**
+ * Of a branch that stands at one end of what goes in: from the cut on that side to where the pipe that comes in has its
+ * middle, mm; null where none does.
+ */
+function branchAt({ parts }: Chain): {
+  readonly cut: 'upper' | 'lower' | 'upstream' | 'downstream' | 'near' | 'far'
+  readonly atMm: number
+} | null {
+  const last = parts.length - 1
+  const at = parts.findIndex((chosen) => (partOf(chosen)?.ports.length ?? 0) > 2)
+  const chosen = parts[at]
+  const fitting = chosen && partOf(chosen)
+  const side = fitting?.ports.find((_, index) => index !== chosen?.inPort && index !== chosen?.outPort)
+  if (!fitting || !side || (at !== 0 && at !== last)) return null
+  const near = at === 0
+  const port = near ? chosen.inPort : chosen.outPort
+  const run = fitting.ports[port]?.pose.axis ?? [0, 0, 0]
+  // what comes in square has its middle there; what leans, where its axis meets the run's
+  const along = (of: readonly number[]) => of.reduce((sum, mm, index) => sum + mm * (run[index] ?? 0), 0)
+  const leans = Math.abs(along(side.pose.axis)) > 1e-9
+  return {
+    cut: CUTS[chosen.family]?.[near ? 0 : 1] ?? (near ? 'near' : 'far'),
+    atMm: takeOutMm(fitting, port)[0] - (leans ? 0 : along(side.pose.origin)),
+  }
+}
+
 function stepsOf(
   { chain, pipe }: FixedEndsAsk,
   legs: readonly CornerLeg[],
   pieces: readonly LaidPiece[],
   sliding: FixedEnds['sliding'],
+  branch: ReturnType<typeof branchAt>,
 ): FitReason[] {
   const [first, second] = legs
   const nearMm = first?.takeOutMm ?? 0
   const steps = [
+    ...(branch ? [step('fixed.branch', branch)] : []),
     second
       ? step('fixed.take-out-corner', { nearMm, farMm: second.takeOutMm })
       : nearMm > 0.5

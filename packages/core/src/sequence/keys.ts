@@ -44,6 +44,10 @@ const OWN_KEYS = [
   'vent-riser',
   'vent-valve',
   'vent-air',
+  // what a tee or a wye leaves open
+  'branch-way',
+  'branch-plug',
+  'branch-cap',
 ] as const
 
 /** Acts at a body, whose name follows the key. */

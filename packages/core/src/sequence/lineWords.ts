@@ -2,10 +2,16 @@ import { methodById } from '../assembly/methods/table'
 import { KEEP_STOP, opensRun } from '../assembly/oldJoints/removals'
 import type { MateOption } from '../mate/types'
 import { SHUTS } from '../record'
+import type { Medium } from '../reference/materials'
+import type { PlanLine } from './types'
 
 export { SHUTS }
 
 export const BIB = /bib$/
+
+/** What a line carries: a way is of one medium from end to end. */
+export const lineMedium = ({ conditions }: Pick<PlanLine, 'conditions'>): Medium =>
+  conditions.service === 'waste' ? 'drain' : 'supply'
 
 /** Whether the line's own stop, new or kept, keeps the water from what is behind it. */
 export function hasStop({ parts, removalId }: Pick<MateOption, 'parts' | 'removalId'>): boolean {

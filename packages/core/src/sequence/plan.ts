@@ -5,8 +5,9 @@ import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
-import { isMetal, type Medium } from '../reference/materials'
+import { isMetal } from '../reference/materials'
 import { addBodies } from './bodies'
+import { addBranches } from './branches'
 import { cardsOf } from './cards'
 import type { Task } from './clock'
 import { addClosets } from './closets'
@@ -28,7 +29,7 @@ import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addLeftLong, laterSeams } from './leftLong'
-import { closesEarly, hasStop, isCapped, isCloset, lineWords, SHUTS } from './lineWords'
+import { closesEarly, hasStop, isCapped, isCloset, lineMedium, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
 import { addSinks } from './sinks'
@@ -329,10 +330,6 @@ function removalActs({ removalActs: kept, removalId }: MateOption): readonly Ste
   return kept ?? removalById(removalId).steps
 }
 
-/** What a line carries: a way is of one medium from end to end. */
-const lineMedium = ({ conditions }: Pick<PlanLine, 'conditions'>): Medium =>
-  conditions.service === 'waste' ? 'drain' : 'supply'
-
 /** Getting out and setting up for a method, once, before the first of its joints. */
 function addSetUp(graph: Graph, id: MethodId, lines: readonly PlanLine[]): void {
   const { setUpSeconds } = methodById(id)
@@ -430,6 +427,7 @@ function build(request: PlanRequest): Graph {
   addSinks(graph, request)
   addVents(graph, request)
   addCovering(graph, request)
+  addBranches(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))
     addSetUp(graph, id, lines)

@@ -1,3 +1,4 @@
+import { RUN_BRANCHES } from '../assembly/bodies/runBranches'
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 import type { RunFeature } from '../fitup/whereToCut'
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
@@ -59,6 +60,12 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.disposer.dish': 'A disposer alone, with a dishwasher',
   'waste.disposer.two.dish': 'A disposer and a second bowl, with a dishwasher',
   'waste.shower.1-1/2': 'Shower drain, 1-1/2 in, where it is accepted',
+  ...Object.fromEntries(
+    RUN_BRANCHES.map(({ id, insert, size }) => [
+      id,
+      `A branch of ${size} in into ${insert === 'tee' ? 'upright' : 'lying'} pipe`,
+    ]),
+  ),
 }
 
 /** What goes in, by its id. */
@@ -164,6 +171,13 @@ export const FIXTURE_GROUPS: readonly {
 
 const TAILS: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
 const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2']
+/** Into a run; of branches the usual size of each kind, others are asked for beside it. */
+const RUN_WASTES: readonly string[] = [
+  'waste.run.repair',
+  'waste.run.cleanout',
+  'waste.run.tee.2',
+  'waste.run.wye.2',
+]
 const SHOWERS: readonly string[] = ['waste.shower.2', 'waste.shower.1-1/2']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
@@ -173,16 +187,8 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   'tub-shower': [...TUBS, ...SHOWERS],
   shower: SHOWERS,
   washer: ['waste.standpipe'],
-  drain: ['waste.run.repair', 'waste.run.cleanout'],
-  other: [
-    ...TAILS,
-    'waste.bowl',
-    ...TUBS,
-    ...SHOWERS,
-    'waste.standpipe',
-    'waste.run.repair',
-    'waste.run.cleanout',
-  ],
+  drain: RUN_WASTES,
+  other: [...TAILS, 'waste.bowl', ...TUBS, ...SHOWERS, 'waste.standpipe', ...RUN_WASTES],
 }
 
 /** Every kind of waste that may be there. */
@@ -275,6 +281,9 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'branch-tail': 'branch tailpiece',
   'vent-tee': 'tee with an air admittance valve',
   'vent-riser': 'riser with a tee and an air admittance valve',
+  'sanitary-tee': 'sanitary tee',
+  wye: 'wye, its side at 45°',
+  'wye-eighth': 'wye, its side square',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

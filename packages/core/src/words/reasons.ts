@@ -115,6 +115,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Mark and cut {takeOutMm, number, piece-to-remove} out of the run, square, the old joint with it if it can be.',
   'fixed.take-out-corner':
     'Mark {nearMm, number, piece-to-remove} on this side and {farMm, number, piece-to-remove} on the other, each from where the middles of both legs meet, and cut there, square: the old elbow goes with it.',
+  'fixed.branch':
+    'Mark where the middle of the new branch has to come; the {cut, select, upper {upper} lower {lower} upstream {upstream} downstream {downstream} near {near} other {far}} cut lies {atMm, number, piece-to-remove} from it.',
   'fixed.one-cut': 'One cut through the run is enough: nothing comes out.',
   'fixed.ream': 'Ream and clean both ends, bright and round, as far as anything slides.',
   'fixed.piece': 'Cut piece {letter}: {cutMm, number, pipe-to-cut}.',
@@ -253,6 +255,14 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.run-held':
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
+  'branch.upright':
+    'For upright pipe alone: in pipe that lies, a tee throws what comes in across the flow and against it.',
+  'branch.lying':
+    'In pipe that lies a branch comes in leaning with the flow, at the middle or above it: a tee there would clog.',
+  'branch.larger':
+    'A branch of {branch} in into a run of {run} in: nothing of a drain is smaller downstream. The run is renewed in that size first, or the branch goes into a larger one.',
+  'branch.vent':
+    'Two things come before the new pipe: a vent for its trap, since a run that drains from above is none, and whether this pipe and all below it may take one fixture more; both as the local code counts.',
   'drain.shower-2':
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':

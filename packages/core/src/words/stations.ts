@@ -54,6 +54,9 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'branch-tail': 'branch tailpiece',
   'vent-tee': 'vent tee',
   'vent-riser': 'vent tee',
+  'sanitary-tee': 'sanitary tee',
+  wye: 'wye',
+  'wye-eighth': 'wye',
 }
 
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const

@@ -254,6 +254,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'The valve onto the riser by hand, last of all: grit, cement and a test by water spoil its seal. Upright, nothing over it.',
   'prove.air':
     'Fill the bowl and let it go at once: the valve is heard to breathe, nothing gurgles, and water stands in the trap afterwards. No smell at the valve.',
+  'branch.way':
+    '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} Mark it across both hubs: cement gives half a minute.',
+  'branch.plug':
+    'A test plug into the side, its screw drawn tight: it stays until the new pipe comes in, and stands in the record. Sewer gas and all that comes from above would come out there.',
+  'branch.cap':
+    '{of, select, stop {The second outlet of the stop: a cap of its own thread on it, with its ring or washer,} other {The side of the tee: a cap or a plug of its own kind in it,}} before the water comes back: nothing hangs there yet.',
   'prove.run':
     'Run what drains through here at full flow, the fixture farthest up first, a bowl of water let go at once; a tissue round every joint, and look again when it has stopped.',
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',

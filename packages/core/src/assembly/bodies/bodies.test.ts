@@ -108,13 +108,21 @@ describe('what a line runs between', () => {
   })
 
   it('is asked for further lines only where there are some', () => {
-    const sets = [tub, ['arm.1/2'], ['faucet.shank.1/2'], ['faucet.shank.1/2', 'appliance.comp.3/8']]
+    const fed = ['faucet.shank.1/2', 'appliance.comp.3/8']
+    const sets = [tub, ['arm.1/2'], ['faucet.shank.1/2'], fed, ['run.tee'], ['waste.run.tee.2']]
     expect(sets.map((kinds) => furtherLines(bodiesOf(kinds)))).toEqual([
       ['spout', 'shower'],
       ['shower'],
       [],
       ['branch'],
+      // the side of a tee that feeds nothing is capped; that of a drain waits for its pipe under a plug
+      ['branch'],
+      [],
     ])
+    expect(lineEnds(bodiesOf(['run.tee']), 'branch', false)?.to).toMatchObject({
+      kind: 'closed',
+      route: 'cap',
+    })
     expect(usualLine(bodiesOf(['faucet.shank.1/2', 'appliance.comp.3/8']))).toBeNull()
     expect(
       [
@@ -134,11 +142,11 @@ describe('kinds of what goes in', () => {
     '$id: ends that are made, ports called once each, a way for its water',
     ({ id, ports }) => {
       expect(new Set(ports.map((port) => port.id)).size).toBe(ports.length)
-      for (const { ends, route } of ports) {
+      for (const { id: at, ends, route } of ports) {
         for (const { form, system, nominal, material } of ends)
           expect(end(form, system, nominal, material).diameterMm).toBeGreaterThan(0)
-        // only what is itself the end of a line has none
-        expect(ends.length > 0).toBe(!['bib', 'cap', 'any', 'standpipe'].includes(route))
+        // only what is itself the end of a line has none; the side of a branch takes a pipe
+        expect(ends.length > 0).toBe(at === 'branch' || !['bib', 'cap', 'any', 'standpipe'].includes(route))
       }
       expect(mouthOf(id)).toMatchObject({ kind: id, route: ports[0]?.route })
     },

@@ -1,4 +1,5 @@
 export * from './kinds'
 export * from './lines'
+export * from './runBranches'
 export * from './sinks'
 export * from './types'

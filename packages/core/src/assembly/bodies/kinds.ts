@@ -1,6 +1,7 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
 import { isHeld } from './lines'
+import { RUN_BRANCHES, type RunBranch } from './runBranches'
 import { SINK_WASTES } from './sinks'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
@@ -107,6 +108,22 @@ const intoDrain = (insert: 'repair' | 'cleanout'): BodyKind => ({
   ...drainOf(`waste.run.${insert}`, 'pipe', 'any'),
   insert,
 })
+/** A branch into one, with what its side takes. */
+const branchInto = ({ id, insert, size }: RunBranch): BodyKind => ({
+  id,
+  mount: 'pipe',
+  contents: [],
+  ports: [
+    { ...port('waste', 'waste', NONE, 'any'), flow: 'out' },
+    port(
+      'branch',
+      'waste',
+      (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff)),
+      'any',
+    ),
+  ],
+  insert,
+})
 
 /**
  * Everything that can go in, a row each. Ends are maker's sheet, typical of the kind; which water a fixture takes and
@@ -198,6 +215,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
     of('drain-socket', 'IPS', '1-1/2', 'pvc-drain'),
     of('drain-socket', 'IPS', '1-1/2', 'abs-drain'),
   ),
+  ...RUN_BRANCHES.map(branchInto),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -97,23 +97,29 @@ function capEnds(bodies: readonly Body[], service: string, hasPipe: boolean): Li
   )
   if (!fed) return null
   if (hasPipe) return { from: 'pipe', to: from, insert: null }
-  return {
-    from,
-    to: { bodyId: body.id, portId: `${from.portId}:cap`, kind: 'closed', ends: [], route: 'cap' },
-    insert: null,
-  }
+  return { from, to: capOf(body, from.portId), insert: null }
 }
 
+/** What closes a port that nothing hangs on. */
+const capOf = ({ id }: Body, portId: string): PortAt => ({
+  bodyId: id,
+  portId: `${portId}:cap`,
+  kind: 'closed',
+  ends: [],
+  route: 'cap',
+})
+
 /**
- * What goes in besides and is fed from the same line: by the branch of a tee that goes in, or by the second outlet of a
- * stop. Null where there is nothing, or nothing to feed it from.
+ * What goes in besides and is fed from the same line: by the branch of a tee that goes in, which is capped where nothing
+ * is fed, or by the second outlet of a stop. Null where there is nothing, or nothing to feed it from.
  */
 function branchEnds(bodies: readonly Body[]): LineEnds | null {
   const [main, ...others] = bodies.filter((body) => !isWaste(body))
   const taken = find(others, ({ service }) => service === 'supply')
+  if (main?.insert === 'tee')
+    return { from: { branchOf: null }, to: taken?.[0] ?? capOf(main, 'branch'), insert: null }
   if (!main || !taken) return null
   const [to] = taken
-  if (main.insert === 'tee') return { from: { branchOf: null }, to, insert: null }
   const branchOf = usualLine(others) ?? 'cold'
   const stopped = main.ports.some(({ service, route }) => service === branchOf && route === 'stop')
   return stopped ? { from: { branchOf }, to, insert: null } : null

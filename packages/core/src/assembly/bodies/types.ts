@@ -65,7 +65,7 @@ export interface BodyPort {
 }
 
 /** What goes into a run that is cut open. */
-export const INSERTS = ['repair', 'corner', 'tee', 'valve', 'cleanout'] as const
+export const INSERTS = ['repair', 'corner', 'tee', 'valve', 'cleanout', 'wye'] as const
 export type Insert = (typeof INSERTS)[number]
 
 /** Something new that goes in: it stands somewhere, and each of its ports has its own end and service. */

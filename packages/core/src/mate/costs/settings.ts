@@ -58,6 +58,9 @@ export const STARTING_SETTINGS: MateSettings = {
     'branch-tail': 700,
     'vent-tee': 4200,
     'vent-riser': 3900,
+    'sanitary-tee': 600,
+    wye: 800,
+    'wye-eighth': 1000,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

@@ -66,6 +66,8 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'breaker',
   'connector',
   'tap-connector',
+  'sanitary-tee',
+  'wye',
   'drop-ear',
   'trap-adapter',
   'trap',

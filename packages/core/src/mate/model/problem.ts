@@ -354,7 +354,7 @@ export class Problem {
     if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null)
       return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
-    if (part.family === 'tee' || part.family === 'slip-tee') return this.branchWanted(part)
+    if (BRANCHED.has(group.role)) return this.branchWanted(part)
     return true
   }
 
@@ -577,6 +577,7 @@ export class Problem {
     })
     const seconds = handsOnSeconds(acts)
     const spared = sparedByHeat(acts)
+    const [branch] = this.line.cutIn?.branch ?? []
     const verdict = judge({
       method,
       tip,
@@ -585,6 +586,8 @@ export class Problem {
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
+      ...(this.line.cutIn ? { insert: this.line.cutIn.insert } : {}),
+      ...(branch ? { branch: branch.nominal } : {}),
       out: this.line.cutIn?.outMm != null,
       own: this.own,
       needsStubMm: stub ? this.stubNeedMm(pair) : 0,
@@ -710,7 +713,12 @@ const OLD_FLANGE_HUB_MM = 50.8
 const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', 'elbow', 'slip', 'union'])
 
 /** Roles whose parts depend on the place: length, shape, wall. */
-const PLACED: ReadonlySet<Role> = new Set(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'tee'])
+/** Roles whose side begins another line. */
+const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
+const PLACED: ReadonlySet<Role> = new Set([
+  ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib'] as const),
+  ...BRANCHED,
+])
 
 /** Everything that decides a joint away from the stub, besides the shop's numbers. */
 function farFacts(

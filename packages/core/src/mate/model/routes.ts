@@ -40,6 +40,8 @@ export type Role =
   | 'branch-tail'
   | 'vent-tee'
   | 'vent-riser'
+  | 'sanitary-tee'
+  | 'wye'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -94,6 +96,9 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'branch-tail': 'branch-tail',
   'vent-tee': 'vent-tee',
   'vent-riser': 'vent-riser',
+  'sanitary-tee': 'sanitary-tee',
+  wye: 'wye',
+  'wye-eighth': 'wye',
 }
 
 /** What a part does in a line. */
@@ -368,7 +373,21 @@ const CUT_INS: Readonly<Record<CutIn['insert'], Route>> = {
   },
   // of drains alone
   cleanout: { id: 'cut-in', stages: [], goalAt: [], opensAt: 1 },
+  wye: { id: 'cut-in', stages: [], goalAt: [], opensAt: 1 },
 }
+
+/** What goes in by itself, with a piece of pipe on either side of it. */
+const between = (role: Role): Route => ({
+  id: 'cut-in',
+  stages: [
+    { piece: 0, slip: 0, tube: 1, [role]: 2 },
+    { piece: 1, slip: 1, [role]: 2 },
+    { piece: 2, slip: 2, tube: 3 },
+    { piece: 3, slip: 3 },
+  ],
+  goalAt: [2, 3],
+  opensAt: 4,
+})
 
 /** The same into a drain: one piece of pipe on each side of what goes in, no splice of two where one is long enough. */
 const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
@@ -381,17 +400,10 @@ const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
     goalAt: [0, 1],
     opensAt: 2,
   },
-  cleanout: {
-    id: 'cut-in',
-    stages: [
-      { piece: 0, slip: 0, tube: 1, cleanout: 2 },
-      { piece: 1, slip: 1, cleanout: 2 },
-      { piece: 2, slip: 2, tube: 3 },
-      { piece: 3, slip: 3 },
-    ],
-    goalAt: [2, 3],
-    opensAt: 4,
-  },
+  cleanout: between('cleanout'),
+  // a tee throws what comes in down the pipe where that stands, and against the flow where it lies
+  tee: between('sanitary-tee'),
+  wye: between('wye'),
 }
 
 /**

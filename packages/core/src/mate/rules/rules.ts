@@ -1,4 +1,4 @@
-import { hangsOnStub, type RouteId } from '../../assembly/bodies/types'
+import { hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
@@ -11,7 +11,7 @@ import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/mate
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
 import { STANDPIPES } from '../../reference/standpipe'
-import { nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
+import { type NominalSize, nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
 import type { CodeProfile, LineRequest, MateSettings } from '../types'
 
 /** A joint about to be made, with all that may speak for or against it. */
@@ -27,6 +27,10 @@ export interface JointContext {
   readonly route: RouteId
   /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
   readonly run: PipeMaterial | null
+  /** What goes into that run. */
+  readonly insert?: Insert
+  /** Of a branch that comes into it, the size. */
+  readonly branch?: NominalSize
   /** How much of that run is bad has been said: all of it comes out. */
   readonly out?: boolean
   /** Stuffs (`stuffOf`) that the line's two ends are of; null where that is not asked. */
@@ -867,6 +871,51 @@ export const RULES: readonly Rule[] = [
     severity: 'note',
     source: commonPractice,
     bites: ({ start, run }) => yes(start !== null && run !== null),
+  },
+  {
+    id: 'branch.upright',
+    medium: 'drain',
+    severity: 'note',
+    source: {
+      title: 'IPC 706.3, UPC 706: a sanitary tee only from level into upright pipe; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start, insert }) => yes(start !== null && insert === 'tee'),
+  },
+  {
+    id: 'branch.lying',
+    medium: 'drain',
+    severity: 'note',
+    source: {
+      title: 'IPC 706.3, UPC 706: level into level by a wye and an eighth bend; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start, insert }) => yes(start !== null && insert === 'wye'),
+  },
+  {
+    id: 'branch.larger',
+    medium: 'drain',
+    fixed: true,
+    severity: 'forbid',
+    source: {
+      title: 'IPC 704.2, UPC 316: nothing of a drain is smaller downstream; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start, tip, branch }) =>
+      start !== null && branch !== undefined && nominalNumber(branch) > nominalNumber(tip.nominal)
+        ? { branch, run: tip.nominal }
+        : null,
+  },
+  {
+    // the run is a vent for nothing that comes in under what drains from above
+    id: 'branch.vent',
+    medium: 'drain',
+    severity: 'warn',
+    source: {
+      title: 'Model plumbing codes: every trap is vented, and a drain is sized by its fixture units',
+      certainty: 'recalled',
+    },
+    bites: ({ start, insert }) => yes(start !== null && (insert === 'tee' || insert === 'wye')),
   },
   {
     id: 'pipe.polybutylene',

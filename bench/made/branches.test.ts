@@ -1,0 +1,137 @@
+import {
+  bodyKind,
+  type LineRequest,
+  mate,
+  mouthOf,
+  PLAIN_CONDITIONS,
+  type PlanRequest,
+  STARTING_SETTINGS,
+  sequence,
+  TOOL_IDS,
+} from '@diarmos/core'
+import { REASONS } from '../../packages/core/src/words/reasons'
+import { STEPS } from '../../packages/core/src/words/steps'
+import { carryOut } from './world'
+
+const WELL_EQUIPPED = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
+const PLAIN = { ...PLAIN_CONDITIONS, service: 'cold' as const, waterSeen: true }
+const HOUSE = WELL_EQUIPPED.houseRules
+const wastes = (kind: string, pipeId: string, access: 'reachable' | 'closed-wall' = 'reachable') => {
+  const body = bodyKind(kind)
+  const conditions = { ...PLAIN, service: 'waste' as const, access }
+  const cutIn = {
+    insert: body?.insert ?? 'repair',
+    branch: body?.ports[1]?.ends ?? [],
+    farMm: null,
+    freeMm: [0, 0] as const,
+    sidewaysMm: 0,
+  }
+  const line: LineRequest = { lineId: 'run', pipeId, cutIn, conditions }
+  const [answer] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines
+  if (!answer) throw new Error('no line')
+  return { answer, conditions }
+}
+const planOf = ({ answer, conditions }: ReturnType<typeof wastes>): PlanRequest => {
+  const [option] = answer.options
+  if (!option) throw new Error('no way')
+  return { lines: [{ lineId: 'run', option, conditions }], houseRules: HOUSE }
+}
+
+describe('a branch into a run of drain', () => {
+  it.each([
+    ['waste.run.tee.1-1/2', 'pvc-dwv.40.2', 'sanitary-tee', 'branch.upright'],
+    ['waste.run.wye.2', 'abs-dwv.40.3', 'wye', 'branch.lying'],
+    ['waste.run.tee.3', 'cast-iron.service.4', 'sanitary-tee', 'branch.upright'],
+    ['waste.run.wye.4', 'clay.4', 'wye', 'branch.lying'],
+  ])(
+    '%s into %s: one part of its kind, its size, and what comes before it is said',
+    (kind, pipeId, family, note) => {
+      const access = pipeId === 'clay.4' ? 'buried' : 'reachable'
+      const { answer } = wastes(kind, pipeId, access as 'reachable')
+      expect(answer.options.length).toBeGreaterThan(0)
+      for (const { parts, warnings } of answer.options) {
+        const branches = parts.filter((part) => /^(sanitary-tee|wye)/.test(part.family))
+        expect(branches).toHaveLength(1)
+        expect(branches[0]?.family.startsWith(family)).toBe(true)
+        // the first end is upstream, on the side that is measured first
+        expect(branches[0]?.inPort).toBe(0)
+        expect(warnings.map(({ ruleId }) => ruleId)).toEqual(expect.arrayContaining([note, 'branch.vent']))
+      }
+    },
+  )
+
+  it('is never larger than its run, and the reason is that', () => {
+    const { answer } = wastes('waste.run.wye.4', 'abs-dwv.40.3')
+    expect(answer.options).toEqual([])
+    const reasons = answer.refusals.map(({ reason }) => reason.ruleId)
+    expect(reasons).toContain('branch.larger')
+    expect(REASONS['branch.larger']).toMatch(/smaller downstream/)
+    expect(wastes('waste.run.wye.3', 'abs-dwv.40.3').answer.options.length).toBeGreaterThan(0)
+  })
+
+  it.each(['reachable', 'closed-wall'] as const)(
+    'is turned before it is cemented and shut before anything runs: %s',
+    (access) => {
+      const request = planOf(wastes('waste.run.tee.2', 'pvc-dwv.40.2', access))
+      const { steps } = sequence(request)
+      expect(carryOut(request, steps)).toEqual([])
+      const at = (words: RegExp) => steps.findIndex((step) => words.test(step.words))
+      expect(at(/^branch.way$/)).toBeLessThan(at(/^cement.join/))
+      expect(at(/^branch.plug$/)).toBeLessThan(at(/^(hold.fill|prove.run)$/))
+      for (const words of ['branch.way', 'branch.plug', 'branch.cap']) expect(STEPS[words]).toBeDefined()
+      // left out it is missed
+      const open = carryOut(
+        request,
+        steps.filter(({ words }) => words !== 'branch.plug'),
+      )
+      expect(open.join()).toMatch(/the side of run/)
+    },
+  )
+})
+
+describe('what water leaves by that nothing hangs on', () => {
+  const teed = () => {
+    const cutIn = { insert: 'tee' as const, farMm: 300, freeMm: [600, 600] as const, sidewaysMm: 40 }
+    const lines: LineRequest[] = [
+      { lineId: 'run', pipeId: 'copper.l.1/2', cutIn, conditions: PLAIN },
+      { lineId: 'branch', branchOf: 'run', to: mouthOf('closed'), conditions: PLAIN },
+    ]
+    const { lines: answers, together } = mate({ lines, settings: WELL_EQUIPPED })
+    const [run, branch] = answers.map(({ options }, at) =>
+      options.find(({ id }) => id === together?.optionIds[at]),
+    )
+    if (!run || !branch) throw new Error('no way')
+    return { run, branch }
+  }
+
+  it('a tee alone is capped before the water comes back, and floods where it is not', () => {
+    const { run } = teed()
+    const request: PlanRequest = {
+      lines: [{ lineId: 'run', option: run, conditions: PLAIN, material: 'copper' }],
+      houseRules: HOUSE,
+    }
+    const { steps } = sequence(request)
+    expect(carryOut(request, steps)).toEqual([])
+    expect(
+      carryOut(
+        request,
+        steps.filter(({ words }) => words !== 'branch.cap'),
+      ).join(),
+    ).toMatch(/floods: the side of run/)
+  })
+
+  it('is a line of its own where the job has one: a cap of its kind, and no second one', () => {
+    const { run, branch } = teed()
+    expect(branch.parts.at(-1)?.family).toMatch(/^(cap|plug)$/)
+    const request: PlanRequest = {
+      lines: [
+        { lineId: 'run', option: run, conditions: PLAIN, material: 'copper' },
+        { lineId: 'branch', branchOf: 'run', option: branch, conditions: PLAIN },
+      ],
+      houseRules: HOUSE,
+    }
+    const { steps } = sequence(request)
+    expect(carryOut(request, steps)).toEqual([])
+    expect(steps.filter(({ words }) => words.startsWith('branch.'))).toEqual([])
+  })
+})

@@ -1,0 +1,48 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
+import type { Graph } from './graph'
+import { lineMedium } from './lineWords'
+import type { PlanRequest } from './types'
+
+/** What is done about the side of a tee. Times are common practice. */
+const STEPS = {
+  way: { key: 'branch-way', kind: 'prepare', words: 'branch.way', seconds: 60 },
+  plug: { key: 'branch-plug', kind: 'finish', words: 'branch.plug', seconds: 60 },
+  cap: { key: 'branch-cap', kind: 'finish', words: 'branch.cap', seconds: 180 },
+} as const satisfies Readonly<Record<string, StepTemplate>>
+
+/**
+ * A part that leaves something open besides its line: the side of a drain's tee or wye is turned to where the new pipe
+ * comes from before cement holds it, and what no line of the job begins at is shut before anything runs.
+ */
+export function addBranches(graph: Graph, { lines }: PlanRequest): void {
+  for (const line of lines) {
+    const { lineId, option } = line
+    const at = option.parts.findIndex((part) => (partOf(part)?.ports.length ?? 0) > 2)
+    const family = option.parts[at]?.family
+    if (!family) continue
+    const step = (name: keyof typeof STEPS) => `${lineId}/line/${STEPS[name].key}`
+    const seams = option.joints.flatMap(({ from, to }, seam) => (from === at || to === at ? [seam] : []))
+    const closes = seams.map((seam) => `${lineId}/${seam}/close`)
+    const drain = lineMedium(line) === 'drain'
+    if (drain) {
+      graph.add(step('way'), STEPS.way, lineId, null, { of: family === 'sanitary-tee' ? 'tee' : 'wye' })
+      for (const close of closes) graph.precede(step('way'), close)
+      graph.precede(`${lineId}/line/plug`, step('way'))
+      graph.precede(step('way'), `${lineId}/line/unplug`)
+    }
+    if (lines.some(({ branchOf }) => branchOf === lineId)) continue
+    const shut = drain ? 'plug' : 'cap'
+    graph.add(
+      step(shut),
+      STEPS[shut],
+      lineId,
+      null,
+      drain ? {} : { of: family === 'dual-stop' ? 'stop' : 'tee' },
+    )
+    for (const close of closes) graph.precede(close, step(shut))
+    // a test by water stands in the side as well
+    for (const runs of drain ? [`${lineId}/line/fill`, 'general/drain-full'] : ['general/restore'])
+      graph.precede(step(shut), runs)
+  }
+}
