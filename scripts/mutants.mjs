@@ -1,6 +1,6 @@
 // npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged; --again
-// tries only those that nobody saw then, or that the clock ended, with today's tests, and counts them with the rest.
+// tries only those that nobody saw then, that the clock ended, or that it did not come to, with today's tests, and counts them with the rest.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -188,10 +188,18 @@ for (const pool = [...lines]; sample.length < wanted; )
 let mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
 if (values.again) {
   const judged = judgedSoFar()
-  mutate = judged.filter(isInDoubt).map(({ fileName, location: { start, end } }) => {
-    const file = path.relative(ROOT, path.resolve(ROOT, fileName))
-    return `${file}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
-  })
+  const fileOf = ({ fileName }) => path.relative(ROOT, path.resolve(ROOT, fileName))
+  const reached = new Set(judged.map((change) => `${fileOf(change)}:${change.location.start.line}`))
+  // the place it was at when it was broken off is begun anew
+  const last = judged.findLast(({ status }) => status !== 'NoCoverage')
+  if (last) reached.delete(`${fileOf(last)}:${last.location.start.line}`)
+  mutate = [
+    ...mutate.filter((place) => !reached.has(place.slice(0, place.lastIndexOf('-')))),
+    ...judged.filter(isInDoubt).map((change) => {
+      const { start, end } = change.location
+      return `${fileOf(change)}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
+    }),
+  ]
   writeFileSync(before, JSON.stringify(judged.filter((change) => !isInDoubt(change))))
 } else rmSync(before, { force: true })
 

@@ -10,7 +10,9 @@ import {
   sequence,
 } from '@diarmos/core'
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
+import { anyOrder } from '../made/anyOrder'
 import { carryOut } from '../made/world'
+import { Dice } from '../mate/random'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
 import { DRAIN_KINDS, plainDrain, SINK_KINDS, someDrain, someSink } from './questions'
@@ -82,6 +84,9 @@ describe('drains that nobody prepared', () => {
       const { request, steps } = orderOf(asked, options[0])
       for (const { words } of steps) seen.add(words)
       expect([index, carryOut(request, steps)]).toEqual([index, []])
+      // and so is any other order that the plan allows
+      const other = anyOrder(steps, new Dice(3_000_000 + index))
+      expect([index, carryOut(request, other)]).toEqual([index, []])
     }
     for (const words of ['prove.level', 'flange.stack', 'captive.plate', 'cover.wall-drain', 'sink.second'])
       expect([words, seen.has(words)]).toEqual([words, true])

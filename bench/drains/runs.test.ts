@@ -1,9 +1,11 @@
 import { core as contract } from '@diarmos/contract'
 import { catalogueOf, fittingById, type MateOption, mate, mouthOf, pipeById, sequence } from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
+import { anyOrder } from '../made/anyOrder'
 import { carryOut } from '../made/world'
 import { highs } from '../mate/highs'
 import { programmeOf, toLp } from '../mate/programme'
+import { Dice } from '../mate/random'
 import { type AskedRun, brokenRunLaws, type InDrain, plainRun, RUN_LAWS, someRun } from './runs'
 
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
@@ -90,6 +92,8 @@ describe('a run of drain that is cut open', () => {
       for (const option of waysOf(asked)) {
         const { steps, request } = orderOf(asked, option)
         expect([index, said(option), carryOut(request, steps)]).toEqual([index, said(option), []])
+        const other = anyOrder(steps, new Dice(4_000_000 + index))
+        expect([index, said(option), carryOut(request, other)]).toEqual([index, said(option), []])
         expect(steps.filter(({ words }) => STEPS[words] === undefined)).toEqual([])
       }
     }

@@ -1,5 +1,7 @@
 import { type PlannedStep, type PlanRequest, STARTING_SETTINGS, sequence } from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
+import { Dice } from '../mate/random'
+import { anyOrder } from './anyOrder'
 import { IN_WALL, job, outletsOf, solvedQuestions, teed } from './jobs'
 import { carryOut } from './world'
 
@@ -19,6 +21,18 @@ describe('an order of work that is carried out', () => {
   it('floods, melts, burns, traps and bares nothing, whatever is worked on', () => {
     const wrong = planned().flatMap(({ request, steps }, index) =>
       carryOut(request, steps).map((what) => `job ${index}: ${what}`),
+    )
+    expect(wrong).toEqual([])
+  })
+
+  // an order that is only safe by the planner's choice is safe by chance
+  it('nor in any other order that the plan allows', () => {
+    const wrong = planned().flatMap(({ request, steps }, index) =>
+      [0, 1].flatMap((again) =>
+        carryOut(request, anyOrder(steps, new Dice(2_000_000 + 10 * index + again))).map(
+          (what) => `job ${index}, order ${again}: ${what}`,
+        ),
+      ),
     )
     expect(wrong).toEqual([])
   })

@@ -129,7 +129,8 @@ export function carryOut(
     )
   }
   const dry = (line: Line) =>
-    isDrain(line) || (house.on ? stateOf(line).stopShut : house.drained && house.proved)
+    // behind a stop that is shut it is dry, whatever the house is
+    isDrain(line) || stateOf(line).stopShut || (!house.on && house.drained && house.proved)
   const stateOf = (line: Line) => states.get(line.lineId) as LineState
   const bodyOf = (id: string) => bodyState.get(id.replace(/^general\/[a-z]+-/, ''))
   const metBy = (stepId: string) =>
@@ -164,6 +165,7 @@ export function carryOut(
       for (const [at, { from }] of line.option.joints.entries())
         if (!stateOf(line).made.has(at) && !(line.leftLong !== undefined && from >= line.leftLong))
           wrong.push(`${line.lineId} is strapped before it stands`)
+        else if (stateOf(line).waiting.has(at)) wrong.push(`${line.lineId} is strapped while it sets`)
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
     if (line && MAKES.test(words) && seam !== null) {

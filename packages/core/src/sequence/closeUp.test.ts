@@ -56,6 +56,52 @@ describe('left for the night', () => {
     expect(lines[0]?.finishSeconds).toBeGreaterThan(0)
   })
 
+  it('to finish takes the hands that are left while the water is off, by every act one less', () => {
+    const { steps, leave } = begun(stub, pushed)
+    const off = steps.findIndex(({ id }) => id === 'general/shut') + 1
+    const back = steps.findIndex(({ id }) => id === 'general/restore')
+    let opened = false
+    for (let done = off; done < back; done++) {
+      const { lines } = leave(steps.slice(0, done).map(({ id }) => id))
+      opened ||= steps[done - 1]?.id.startsWith('a/remove/') ?? false
+      const left = steps
+        .slice(done)
+        .filter(({ lineId, phase, passive }) => lineId === 'a' && phase === 'water-off' && !passive)
+        .reduce((sum, { startSeconds, endSeconds }) => sum + endSeconds - startSeconds, 0)
+      // nothing is open yet, or nothing any more: there is nothing to finish before the water comes
+      const open = lines[0]?.open
+      expect([done, opened, lines[0]?.finishSeconds]).toEqual([
+        done,
+        open !== 'untouched',
+        open === 'whole' || open === 'untouched' ? 0 : left,
+      ])
+    }
+    expect(opened).toBe(true)
+  })
+
+  it('a drain that is open is a drain, and before that nothing', () => {
+    const waste: LineRequest = {
+      ...line('pvc-dwv.40.1-1/2', { oldJoint: 'none', stubMm: null }, 'waste.tail.1-1/2'),
+      conditions: { ...stub.conditions, service: 'waste', oldJoint: 'cement', stubMm: null },
+    }
+    const answered = mate({ lines: [waste, stub], settings: WELL_EQUIPPED }).lines
+    const [drain, water] = answered.map(({ options }) => options[0])
+    if (!drain || !water) throw new Error('no way')
+    const plan = {
+      lines: [
+        { lineId: 'waste', option: drain, conditions: waste.conditions },
+        { lineId: 'a', option: water, conditions: stub.conditions },
+      ],
+      houseRules,
+    }
+    const pipes = { waste: { pipeId: 'pvc-dwv.40.1-1/2' }, a: { pipeId: 'copper.l.1/2' } }
+    const opens = sequence(plan).steps.find(({ id }) => id.startsWith('waste/remove/'))?.id ?? ''
+    const at = (done: readonly string[]) =>
+      closeUp({ plan, done, pipes, settings: WELL_EQUIPPED }).lines.map(({ open }) => open)
+    expect(at(['general/shut'])).toEqual(['untouched', 'untouched'])
+    expect(at(['general/shut', opens])).toEqual(['drain', 'untouched'])
+  })
+
   it('a new stop that is on is shut, and nothing else is needed; what has not set is waited for', () => {
     const { option, at } = begun(stub, pushed)
     const stopAt = option.parts.findIndex(({ family }) => /stop$/.test(family))

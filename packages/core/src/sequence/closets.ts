@@ -50,6 +50,10 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
     addFlange(graph, line, seal)
     for (let seam = 0; seam < seal; seam++)
       graph.precede(`${lineId}/${seam}/close`, `${lineId}/${seal}/bolts`)
+    // what it stands on is set and screwed down before it comes
+    for (const step of graph.nodes.values())
+      if (step.lineId === lineId && step.seam !== null && step.seam < seal)
+        graph.precede(step.id, `${lineId}/${seal}/close`)
     const point = pointOf(meets?.to)
     const fed = bodies.filter(
       ({ id, mount, contents }) =>

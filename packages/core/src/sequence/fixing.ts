@@ -89,6 +89,10 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
     graph.add(id('strap'), STEPS.strap, lineId, null, { of: spanOf(at.tubeMaterial) })
     // it hangs where it stays once all that it hangs between is made
     for (const seam of option.joints.keys()) if (!later.has(seam)) graph.precede(close(seam), id('strap'))
+    // nor is it moved while it sets
+    for (const step of graph.nodes.values())
+      if (step.lineId === lineId && step.template.kind === 'wait' && !later.has(step.seam ?? -1))
+        graph.precede(step.id, id('strap'))
     graph.precede(id('strap'), dry)
   }
   for (const { id, contents, mount, stays } of bodies) {

@@ -299,7 +299,9 @@ function addLine(
     graph.precede('general/two-hours', 'general/record')
     return heats
   }
-  graph.precede(ownStop ? open : 'general/restore', id('line', 'dry-inlet'))
+  // its own stop opens onto nothing while the house is shut for another line
+  for (const water of ownStop ? [open, 'general/restore'] : ['general/restore'])
+    graph.precede(water, id('line', 'dry-inlet'))
   graph.precede(id('line', 'dry-inlet'), id('line', 'dry-outlet'))
   if (line.leftLong !== undefined) {
     addLeftLong(graph, line, later, (seam) => stepsOf.get(seam) ?? [])

@@ -55,6 +55,35 @@ function shortest(list: readonly Task[], people: number): number {
   return best
 }
 
+/** What no order undercuts, counted by hand: chains, and of hands and of places the sum with what comes before and after. */
+function countedBy(list: readonly Task[], people: number): number[] {
+  const heads: number[] = []
+  for (const [at, { after }] of list.entries())
+    heads[at] = Math.max(0, ...after.map((before) => (heads[before] ?? 0) + (list[before]?.seconds ?? 0)))
+  const rests = list.map(() => 0)
+  for (const [at, { after }] of [...list.entries()].reverse())
+    for (const before of after)
+      rests[before] = Math.max(rests[before] ?? 0, (rests[at] ?? 0) + (list[at]?.seconds ?? 0))
+  const own = [...list.keys()]
+  const span = (some: readonly number[], hands: number) =>
+    some.length === 0
+      ? 0
+      : Math.min(...some.map((at) => heads[at] ?? 0)) * (hands === 1 ? 1 : 0) +
+        some.reduce((sum, at) => sum + (list[at]?.seconds ?? 0), 0) / hands +
+        Math.min(...some.map((at) => rests[at] ?? 0))
+  const active = own.filter((at) => !list[at]?.passive)
+  return [
+    ...own.map((at) => (heads[at] ?? 0) + (list[at]?.seconds ?? 0) + (rests[at] ?? 0)),
+    span(active, people),
+    ...['a', 'b'].map((place) =>
+      span(
+        active.filter((at) => list[at]?.place === place),
+        1,
+      ),
+    ),
+  ]
+}
+
 /** What is wrong with a schedule as it stands, by its own rules. */
 function faults(list: readonly Task[], { starts, hands, seconds }: ReturnType<typeof schedule>): string[] {
   const end = (at: number) => (starts[at] ?? 0) + (list[at]?.seconds ?? 0)
@@ -84,6 +113,26 @@ describe.each([1, 2])('%i at work', (people) => {
       }),
       { numRuns: 150, seed: 31 },
     ))
+
+  it('says at once what anybody can count: the longest chain, the hands, and the hands at each place', () =>
+    fc.assert(
+      fc.property(tasks(14), (list) => {
+        const { bound, seconds } = schedule(list, people, 0)
+        for (const least of countedBy(list, people)) expect(bound).toBeGreaterThanOrEqual(least)
+        expect(bound).toBeLessThanOrEqual(seconds)
+      }),
+      { numRuns: 300, seed: 33 },
+    ))
+
+  it('looks no further than it has to: what it remembers and what it counts spare it nearly all', () => {
+    let proved = 0
+    const lists = fc.sample(tasks(14), { numRuns: 100, seed: 34 })
+    for (const list of lists) {
+      const { bound, seconds } = schedule(list, people, 3 * list.length)
+      if (bound === seconds) proved++
+    }
+    expect(proved).toBeGreaterThan(95)
+  })
 
   it('never claims more than it knows where the proof is cut short', () => {
     let open = 0
