@@ -257,7 +257,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'branch.way':
     '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} Mark it across both hubs: cement gives half a minute.',
   'branch.plug':
-    'A test plug into the side, its screw drawn tight: it stays until the new pipe comes in, and stands in the record. Sewer gas and all that comes from above would come out there.',
+    'A test plug into the side, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
   'branch.cap':
     '{of, select, stop {The second outlet of the stop: a cap of its own thread on it, with its ring or washer,} other {The side of the tee: a cap or a plug of its own kind in it,}} before the water comes back: nothing hangs there yet.',
   'prove.run':
