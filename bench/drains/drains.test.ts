@@ -167,6 +167,11 @@ describe('the laws of drains', () => {
     ) as MateOption['joints']
   const SPOILT: Readonly<Record<string, Case>> = {
     'six-parts': spoil(basin, { parts: Array.from({ length: 7 }, () => part('coupling.drain.pvc.1-1/2')) }),
+    'turns-as-asked': spoil(
+      machine,
+      { parts: [part('bend.eighth.abs.2'), ...machine.way.parts] },
+      { turn: 90 },
+    ),
     'of-drains': spoil(basin, { parts: [part('coupling.cxc.1/2')] }),
     'one-trap': spoil(basin, {}, { trapped: true }),
     'not-smaller-downstream': spoil(basin, {

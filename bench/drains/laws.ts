@@ -61,6 +61,16 @@ export const DRAIN_LAWS: readonly Law[] = [
     },
   ],
   ['six-parts', ({ parts }) => parts.length > 6],
+  [
+    // by what the bends are named for, and never by a short one: where it lies only a long sweep or two eighths
+    'turns-as-asked',
+    (way, { line }) =>
+      partsOf(way).reduce(
+        (sum, { id }) => sum + (/^bend\.eighth/.test(id) ? 45 : /^bend\./.test(id) ? 90 : 0),
+        0,
+      ) !== (line.conditions.turn ?? 0) ||
+      partsOf(way).some(({ family, id }) => family.startsWith('elbow') && !/^bend\.(eighth|sweep)/.test(id)),
+  ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
   [
     'one-trap',

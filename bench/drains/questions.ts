@@ -56,6 +56,15 @@ export function someShop(dice: Dice): MateSettings {
 
 /** Wastes whose drain is seen where it comes out of wall or floor. */
 const IN_SIGHT = /^waste\.(tail|standpipe)/
+/** Those whose pipe may turn before the trap. */
+const BELOW = /^waste\.(shower|tub|standpipe)/
+
+/** What lies under a floor or in a wall may turn before its trap. */
+function turnOf(index: number, kind: string): { turn?: 45 | 90 } {
+  // dice of its own, so that all else stays as it was
+  const dice = new Dice(5_000_000 + index)
+  return BELOW.test(kind) && dice.chance(0.3) ? { turn: dice.pick([45, 90] as const) } : {}
+}
 
 /** The drain that a number stands for. */
 export function someDrain(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
@@ -106,7 +115,12 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
       lineId: 'a',
       pipeId: pipe.id,
       to: mouthOf(kind),
-      conditions: { ...conditions, ...rough, rises: IN_SIGHT.test(kind) && dice.chance(0.25) },
+      conditions: {
+        ...conditions,
+        ...rough,
+        rises: IN_SIGHT.test(kind) && dice.chance(0.25),
+        ...turnOf(index, kind),
+      },
     },
     settings,
   }

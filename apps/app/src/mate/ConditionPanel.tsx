@@ -126,6 +126,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           slow={conditions.slow}
           unvented={conditions.unvented}
           rises={conditions.rises}
+          turn={conditions.turn}
           onSet={set}
         />
       ) : null}

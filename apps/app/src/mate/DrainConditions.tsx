@@ -1,6 +1,7 @@
-import { hangsOnStub, mouthOf } from '@diarmos/core/bodies'
+import { hangsOnStub, mayTurn, mouthOf } from '@diarmos/core/bodies'
 import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
+import { Choice } from '../ui/Choice'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 
@@ -17,8 +18,15 @@ interface Props {
   readonly slow: boolean | undefined
   readonly unvented: boolean | undefined
   readonly rises: boolean | undefined
+  readonly turn: 0 | 45 | 90 | undefined
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
+
+const TURNS = [
+  { value: '0', label: 'not at all' },
+  { value: '45', label: '45°' },
+  { value: '90', label: '90°' },
+]
 
 /** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
 export function DrainConditions({
@@ -31,6 +39,7 @@ export function DrainConditions({
   slow,
   unvented,
   rises,
+  turn = 0,
   onSet,
 }: Props) {
   if (kind === 'waste.bowl')
@@ -93,6 +102,20 @@ export function DrainConditions({
           detail={rises ? 'a trap set on it would be an S' : undefined}
           value={rises === true}
           onChange={(value) => onSet({ rises: value }, value ? 'Out of the floor' : 'Out of the wall')}
+        />
+      ) : null}
+      {kind && mayTurn(mouthOf(kind).route) ? (
+        <Choice
+          label="Before the trap the pipe turns"
+          columns={3}
+          value={String(turn)}
+          options={TURNS}
+          onChange={(chosen) =>
+            onSet(
+              { turn: Number(chosen) as 0 | 45 | 90 },
+              chosen === '0' ? 'Straight to the trap' : `Turns by ${chosen}°`,
+            )
+          }
         />
       ) : null}
       <Toggle
