@@ -1,7 +1,8 @@
 import { partOf } from '../assembly/kept'
-import type { Fitting, Port } from '../catalog/types'
+import type { Family, Fitting, Port } from '../catalog/types'
 import { CoreFault } from '../fault'
 import type { StationId } from '../fitup/stations'
+import { faceMm } from '../fitup/takeOut'
 import type { MateOption } from '../mate/types'
 import { shortened } from './partShapes'
 import { type Placement, placeOnto, placePoint, turn } from './place'
@@ -36,6 +37,7 @@ export function assemble(
   let axis: Point = [1, 0]
   const parts: Assembly['parts'][number][] = []
   const seams: Assembly['seams'][number][] = []
+  const trap = option.parts.findIndex(({ family }) => family === 'p-trap')
   const places = new Map<StationId, Point>([
     ['wall', [0, 0]],
     ['stub', at],
@@ -55,7 +57,9 @@ export function assemble(
         ? shortened(known, HOSE_DRAWN_MM)
         : known.family === 'tube-piece'
           ? shortened(known, Math.min(lengths.get(joint.to) ?? pieceMm(option, joint.to), PIECE_DRAWN_MM))
-          : known
+          : joint.to < trap && bendOf(known.family) > 0
+            ? unbent(known)
+            : known
     const port = fitting.ports[chosen.inPort] as Port
     const placement = placeOnto(at, axis, port, joint.maxMm)
     parts.push({ fitting, placement })
@@ -72,6 +76,21 @@ export function assemble(
   const end: Point = [at[0] - axis[0] * insertion, at[1] - axis[1] * insertion]
   places.set('tail', end)
   return { parts, seams, end: { at: end, axis }, places }
+}
+
+/** Degrees that a bend turns by; nothing for what goes straight on. */
+export const bendOf = (family: Family): number =>
+  family === 'elbow-90' ? 90 : family === 'elbow-45' ? 45 : 0
+
+/**
+ * A bend that lies in floor or wall, as it is drawn before a trap: unfolded, both its ends on the line. In the plane of the trap
+ * it would stand, and be an S.
+ */
+function unbent(fitting: Fitting): Fitting {
+  const [a, b] = fitting.ports
+  if (!a || !b) return fitting
+  const pose = { ...b.pose, origin: [faceMm(fitting, 1), 0, 0] as const, axis: [1, 0, 0] as const }
+  return { ...fitting, ports: [a, { ...b, pose }] }
 }
 
 /** A piece of tube as short as both joints and a hand's breadth of cutter allow: both insertions and 25 mm. */

@@ -108,3 +108,24 @@ describe('the drawing, read back from its SVG', () => {
       expect(sheet.shapes.some((shape) => shape.id === `sample:${index}`)).toBe(true)
   })
 })
+
+// a bend that lies in the floor would stand in the trap's plane, and the trap lie on its side or be an S
+it.each([
+  ['waste.shower.2', 90, ['90°']],
+  ['waste.standpipe', 45, ['45°']],
+  ['waste.standpipe', 0, []],
+] as const)(
+  '%s, turned by %i°: the trap hangs under its line, and the bend says what it turns by',
+  (kind, turn, said) => {
+    const request = line('abs-dwv.40.2', { service: 'waste', oldJoint: 'none', stubMm: null, turn }, kind)
+    const [option] = mate({ lines: [request], settings: WELL_EQUIPPED, k: 3 }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const scene = drawJointLine({ pipeId: 'abs-dwv.40.2', option, to: request.to, unit: 'in', stage: 'mate' })
+    expect(scene.texts.filter(({ text }) => text.endsWith('°')).map(({ text }) => text)).toEqual(said)
+    const trap = option.parts.findIndex(({ family }) => family === 'p-trap')
+    const before = scene.seams.filter(({ seam }) => seam <= option.joints.findIndex(({ to }) => to === trap))
+    for (const { at } of before) expect(at[1]).toBeCloseTo(0, 6)
+    const water = scene.shapes.filter(({ id }) => id === `part:${trap}`).flatMap(({ points }) => points)
+    expect(Math.min(...water.map(([, y]) => y))).toBeLessThan(-50)
+  },
+)

@@ -705,6 +705,11 @@ const STANDPIPE_DRAWN_MM = 120
 
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)
+/** A bend; one that is unfolded onto its line has the body of a coupling. */
+const elbow: Body = (fitting, a, b, draw) =>
+  b.pose.axis[0] === 1
+    ? straightBody({ ...fitting, family: 'coupling' }, a, b, draw)
+    : armsBody(fitting, draw)
 const branches: Body = (fitting, _a, _b, draw) => branchBody(fitting, draw)
 const twoBowls: Body = (fitting, a, b, draw) =>
   twoBowlsBody(fitting, a, b, draw, (port) => drawEnd(port, endLook(port), draw))
@@ -723,8 +728,8 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'hose-bib': bibBody,
   'frost-free-bib': bibBody,
   'supply-connector': (_fitting, a, b, draw) => connectorBody(a, b, draw),
-  'elbow-90': arms,
-  'elbow-45': arms,
+  'elbow-90': elbow,
+  'elbow-45': elbow,
   'street-elbow-90': arms,
   'street-elbow-45': arms,
   'drop-ear-elbow': arms,

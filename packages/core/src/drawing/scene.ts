@@ -9,7 +9,7 @@ import type { MateOption } from '../mate/types'
 import { pipeById } from '../reference/pipes'
 import { formatLength } from '../units/formatLength'
 import type { LengthUnit } from '../units/types'
-import { assemble } from './assemble'
+import { assemble, bendOf } from './assemble'
 import { drawCutDimensions, SEAMS_MM } from './cutDimensions'
 import {
   dimensionGhosts,
@@ -191,6 +191,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       layout?.pieces.flatMap(({ part, cutMm }) => (cutMm === null ? [] : [[part, cutMm] as const])),
     )
     const assembly = assemble(option, stubMm, lengths)
+    const unfolded: number[] = []
     assembly.parts.forEach(({ fitting, placement }, index) => {
       const turned = isTurned(fitting, option.parts[index]?.inPort ?? 0)
       for (const drawn of partShapes(`part:${index}`, fitting)) {
@@ -206,6 +207,8 @@ export function drawJointLine(request: DrawRequest): Scene {
           : shape
         sheet.shapes.push(placeShape(placement, moved))
       }
+      // unfolded onto the line, it says what it turns by
+      if (fitting.ports[1]?.pose.axis[0] === 1 && bendOf(fitting.family) > 0) unfolded.push(index)
     })
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
@@ -214,6 +217,15 @@ export function drawJointLine(request: DrawRequest): Scene {
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
     const text = textSize(bounds.maxX - bounds.minX, (bounds.maxY - bounds.minY) * 1.25, request)
+    for (const index of unfolded)
+      sheet.texts.push({
+        id: `part:${index}`,
+        layer: 'label',
+        at: assembly.places.get(`part:${index}:centre`) ?? [0, 0],
+        text: `${bendOf(option.parts[index]?.family ?? 'coupling')}°`,
+        sizeMm: text,
+        anchor: 'middle',
+      })
     assembly.seams.forEach((seam, index) => {
       const across: Point = [-seam.axis[1], seam.axis[0]]
       // beside what is drawn there, on the floor clear of the bowl
