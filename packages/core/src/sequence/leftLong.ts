@@ -47,6 +47,11 @@ export function addLeftLong(
   for (const proof of ['two-hours', 'morning']) graph.precede(id('dry-cap'), `general/${proof}`)
   for (const proof of [id('dry-inlet'), id('dry-cap'), 'general/two-hours', 'general/morning'])
     graph.precede(proof, id('cut-long'))
+  // outward from what stays: tape, paste and rubber come to a body when all that is soldered there is cold
+  for (const seam of later) {
+    if (!later.has(seam - 1) || graph.nodes.get(`${lineId}/${seam}/close`)?.template.flame) continue
+    for (const before of stepsOf(seam - 1)) for (const step of stepsOf(seam)) graph.precede(before, step)
+  }
   for (const seam of later)
     for (const step of stepsOf(seam)) {
       graph.precede(step, id('flush'))

@@ -254,9 +254,10 @@ function addLine(
     }
     if (onOld) {
       const close = id(seam, 'close')
-      // it passes over no nut, no ring and no sleeve
-      for (const { key, kind } of templates)
-        if (kind === 'captive') graph.precede(id('line', 'plate'), id(seam, key))
+      // it passes over no nut, no ring and no sleeve, nor over the rim of an insert
+      for (const { key, kind, words } of templates)
+        if (kind === 'captive' || words === 'compression.insert')
+          graph.precede(id('line', 'plate'), id(seam, key))
       graph.precede(id('line', 'plate'), close)
       graph.precede(id('line', 'unplug'), close)
     }
