@@ -1,6 +1,7 @@
-// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again]: changes a seeded sample of places of a room, one by one, and counts how many
+// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again] [--one]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged; --again
-// tries only those that nobody saw then, that the clock ended, or that it did not come to, with today's tests, and counts them with the rest.
+// tries only those that nobody saw then, that the clock ended, or that it did not come to, with today's tests, and counts them with the rest;
+// --one with it: of all the changes that a place allows only one, drawn by seed. The count says both.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -19,6 +20,7 @@ const { values, positionals } = parseArgs({
     static: { type: 'boolean', default: false },
     'so-far': { type: 'boolean', default: false },
     again: { type: 'boolean', default: false },
+    one: { type: 'boolean', default: false },
   },
 })
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
@@ -95,6 +97,7 @@ const reports = `reports/${name}`
 
 const events = path.join(ROOT, reports, 'events')
 const before = path.join(ROOT, reports, 'before.json')
+const known = path.join(ROOT, reports, 'known.json')
 const isUnseen = ({ status }) => status === 'Survived' || status === 'NoCoverage'
 // what the clock ended may have been the machine's doing
 const isInDoubt = (change) => isUnseen(change) || change.status === 'Timeout'
@@ -106,14 +109,58 @@ function judgedSoFar() {
     .map((file) => JSON.parse(readFileSync(path.join(events, file), 'utf8')))
   const all = [...(existsSync(before) ? JSON.parse(readFileSync(before, 'utf8')) : []), ...now]
   // what was tried again counts once, as it came out last
-  const keyOf = ({ fileName, location, mutatorName, replacement }) =>
-    JSON.stringify([fileName, location, mutatorName, replacement])
   return [...new Map(all.map((change) => [keyOf(change), change])).values()]
+}
+
+const placeOf = ({ fileName, location }) =>
+  `${path.relative(ROOT, path.resolve(ROOT, fileName))}:${location.start.line}`
+const keyOf = (change) => {
+  const { start, end } = change.location
+  const span = [start.line, start.column, end.line, end.column]
+  return JSON.stringify([placeOf(change), span, change.mutatorName, change.replacement])
+}
+
+/** Every change that this run and those before it planned, whether it was judged or not. */
+function planned() {
+  const at = path.join(events, '00001-onMutationTestingPlanReady.json')
+  const ours = existsSync(at)
+    ? JSON.parse(readFileSync(at, 'utf8')).mutantPlans.map(({ mutant }) => mutant)
+    : []
+  // a plan counts lines and columns from nought, a verdict from one
+  const fromOne = ({ line, column }) => ({ line: line + 1, column: column + 1 })
+  const now = ours.map(({ fileName, mutatorName, replacement, location: { start, end } }) => ({
+    fileName,
+    mutatorName,
+    replacement,
+    location: { start: fromOne(start), end: fromOne(end) },
+  }))
+  const earlier = existsSync(known) ? JSON.parse(readFileSync(known, 'utf8')) : []
+  return [
+    ...new Map([...earlier, ...now, ...judgedSoFar()].map((change) => [keyOf(change), change])).values(),
+  ]
+}
+
+/** One change at each place, drawn by seed: the first of them as dice of that place lay them out. */
+function oneEach() {
+  const of = new Map()
+  for (const change of planned()) of.set(placeOf(change), [...(of.get(placeOf(change)) ?? []), change])
+  return [...of].map(([place, changes]) => {
+    const seed = [...place].reduce(
+      (sum, letter) => (Math.imul(sum, 31) + letter.charCodeAt(0)) | 0,
+      Number(values.seed),
+    )
+    const inOrder = changes.sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1))
+    return inOrder[Math.floor(dice(seed)() * inOrder.length)]
+  })
 }
 
 /** Prints how many changes were judged and seen, and each that nobody saw. */
 function tell() {
   const judged = judgedSoFar()
+  const verdicts = new Map(judged.map((change) => [keyOf(change), change.status]))
+  const each = oneEach().map((change) => verdicts.get(keyOf(change)))
+  const known = each.filter((status) => ['Killed', 'Timeout', 'Survived', 'NoCoverage'].includes(status))
+  const hit = known.filter((status) => status === 'Killed' || status === 'Timeout').length
   const counts = {}
   for (const { status } of judged) counts[status] = (counts[status] ?? 0) + 1
   const seen = (counts.Killed ?? 0) + (counts.Timeout ?? 0)
@@ -125,6 +172,9 @@ function tell() {
     )
   }
   const of = seen + unseen.length
+  console.log(
+    `one change at each of ${each.length} places: ${known.length} judged, ${hit} seen (${Math.round((100 * hit) / known.length)} %)`,
+  )
   console.log(
     `${name}: ${of} changes, ${seen} seen (${Math.round((100 * seen) / of)} %), ${JSON.stringify(counts)}`,
   )
@@ -193,13 +243,18 @@ if (values.again) {
   // the place it was at when it was broken off is begun anew
   const last = judged.findLast(({ status }) => status !== 'NoCoverage')
   if (last) reached.delete(`${fileOf(last)}:${last.location.start.line}`)
-  mutate = [
-    ...mutate.filter((place) => !reached.has(place.slice(0, place.lastIndexOf('-')))),
-    ...judged.filter(isInDoubt).map((change) => {
-      const { start, end } = change.location
-      return `${fileOf(change)}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
-    }),
-  ]
+  const rangeOf = (change) => {
+    const { start, end } = change.location
+    return `${fileOf(change)}:${start.line}:${Math.max(0, start.column - 1)}-${end.line}:${end.column + 1}`
+  }
+  const seen = new Set(judged.filter((change) => !isInDoubt(change)).map(keyOf))
+  writeFileSync(known, JSON.stringify(planned()))
+  mutate = values.one
+    ? oneEach().flatMap((change) => (seen.has(keyOf(change)) ? [] : [rangeOf(change)]))
+    : [
+        ...mutate.filter((place) => !reached.has(place.slice(0, place.lastIndexOf('-')))),
+        ...judged.filter(isInDoubt).map(rangeOf),
+      ]
   writeFileSync(before, JSON.stringify(judged.filter((change) => !isInDoubt(change))))
 } else rmSync(before, { force: true })
 
