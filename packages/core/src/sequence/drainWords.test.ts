@@ -1,0 +1,45 @@
+import { mouthOf } from '../assembly/bodies'
+import { mate } from '../mate'
+import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import type { LineRequest } from '../mate/types'
+import { STEPS } from '../words/steps'
+import { sequence } from './index'
+
+const wordsOf = (pipeId: string, ends: Pick<LineRequest, 'to'> | Pick<LineRequest, 'cutIn'>) => {
+  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: null }
+  const line: LineRequest = { lineId: 'a', pipeId, conditions, ...ends }
+  const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+  if (!option) throw new Error(`no way from ${pipeId}`)
+  const { steps } = sequence({
+    lines: [{ lineId: 'a', option, conditions }],
+    houseRules: WELL_EQUIPPED.houseRules,
+  })
+  return steps.map(({ words }) => words)
+}
+
+// each kind of waste is let go in its own way
+it.each([
+  ['waste.tail.1-1/2', 'pvc-dwv.40.1-1/2', 'prove.fill'],
+  ['waste.sink.centre', 'pvc-dwv.40.1-1/2', 'prove.fill-both'],
+  ['waste.sink.end', 'pvc-dwv.40.1-1/2', 'prove.fill-both'],
+  ['waste.disposer.two', 'pvc-dwv.40.1-1/2', 'prove.fill-both'],
+  ['waste.shower.2', 'abs-dwv.40.2', 'prove.fill-floor'],
+  ['waste.tub.1-1/2', 'abs-dwv.40.1-1/2', 'prove.fill-floor'],
+  ['waste.standpipe', 'abs-dwv.40.2', 'prove.standpipe'],
+  ['waste.bowl', 'abs-dwv.40.4', 'prove.flush'],
+])('%s on %s: %s, and one plug', (kind, pipeId, fill) => {
+  const words = wordsOf(pipeId, { to: mouthOf(kind) })
+  expect(words.filter((each) => /^prove\.(fill|flush|standpipe|run)/.test(each))).toEqual([fill])
+  expect(STEPS[fill]).toBeDefined()
+  expect(words.filter((each) => /^drain\.(un)?plug/.test(each))).toEqual(['drain.plug', 'drain.unplug'])
+})
+
+it('a run is plugged on both sides, and run at full flow', () => {
+  const cutIn = { insert: 'repair' as const, farMm: null, freeMm: [0, 0] as const, sidewaysMm: 0 }
+  const words = wordsOf('abs-dwv.40.2', { cutIn })
+  expect(words.filter((each) => /^(drain\.(un)?plug|prove\.(fill|run))/.test(each))).toEqual([
+    'drain.plug-both',
+    'drain.unplug-both',
+    'prove.run',
+  ])
+})
