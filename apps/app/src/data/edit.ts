@@ -135,12 +135,30 @@ function storeFault(error: unknown): string {
     : 'This phone’s store could not keep the last edit. Do it again; if it stays so, load the page anew.'
 }
 
+/** Says while it goes on that something is being written. */
+async function writing<Result>(work: () => Promise<Result>): Promise<Result> {
+  useData.setState((state) => ({ writing: state.writing + 1 }))
+  try {
+    return await work()
+  } finally {
+    useData.setState((state) => ({ writing: state.writing - 1 }))
+  }
+}
+
 async function keep(
   edits: readonly (Edit | Undo['edits'][number])[],
   after: (made: Made) => readonly Undo[],
 ): Promise<boolean> {
   const { database } = local
   if (!database) throw new Error('nobody is signed in')
+  return writing(() => keepIn(database, edits, after))
+}
+
+async function keepIn(
+  database: LocalDatabase,
+  edits: readonly (Edit | Undo['edits'][number])[],
+  after: (made: Made) => readonly Undo[],
+): Promise<boolean> {
   let made: Made
   try {
     made = await write(database, edits)

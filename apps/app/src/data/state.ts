@@ -21,6 +21,8 @@ export interface DataState {
   /** Counts up with every change of the shelf, so that who looks at it looks again. */
   readonly turn: number
   readonly pending: number
+  /** Edits that are being written to the phone: until then no answer counts them. */
+  readonly writing: number
   readonly online: boolean
   readonly expired: boolean
   readonly refused: readonly Refused[]
@@ -39,6 +41,7 @@ export const useData = create<DataState>(() => ({
   loaded: false,
   turn: 0,
   pending: 0,
+  writing: 0,
   online: true,
   expired: false,
   refused: [],

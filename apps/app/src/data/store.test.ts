@@ -30,7 +30,10 @@ describe('the phone’s store', () => {
   it('shows and keeps an edit before the server has heard of it', async () => {
     server.state.reachable = false
     const id = store.newId()
-    await store.edit(property(id, { label: 'kept' }))
+    const written = store.edit(property(id, { label: 'kept' }))
+    expect(store.useData.getState().writing).toBe(1)
+    await written
+    expect(store.useData.getState().writing).toBe(0)
     expect(shown(id)?.label).toBe('kept')
     await settled(store)
     expect(store.useData.getState()).toMatchObject({ online: false, pending: 1 })
@@ -201,6 +204,7 @@ describe('the phone’s store', () => {
       throw new DOMException('full', 'QuotaExceededError')
     })
     expect(await store.edit(property(id, { label: 'too much' }), 'step')).toBe(false)
+    expect(store.useData.getState().writing).toBe(0)
     add.mockRestore()
     expect(shown(id)?.label).toBe('before')
     expect((await kept(id))?.fields).toEqual({ label: 'before' })

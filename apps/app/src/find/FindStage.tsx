@@ -2,6 +2,7 @@ import type { Belief } from '@diarmos/core'
 import { QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { alike, type JobView, keepsStop, type LineView, type Stage } from '../data/select'
+import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
 import { hasStop, usualStop } from '../fixture/stops'
 import { addLook, setConditions, takeFinding, withdraw } from '../job/actions'
@@ -36,6 +37,8 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
   // a run is worked on where it is opened; what a fixture takes is usually alike on both sides
   const [both, setBoth] = useState(view.here.point.fields.kind !== 'run')
   const [sheet, setSheet] = useSheet('find', ['expected', 'thread'])
+  // what was just seen is not among what the answer rests on, while it is being written
+  const writing = useData((state) => state.writing > 0)
   const answer = belief.answer
   const { service } = line.line.fields
   const supply = isSupply(service)
@@ -100,7 +103,7 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
               <Button
                 kind={answer?.enough ? 'primary' : 'plain'}
                 label={line.findingStale ? `Take it anew: ${leader.name}` : `Take it: ${leader.name}`}
-                disabled={belief.busy || stopped}
+                disabled={belief.busy || writing || stopped}
                 {...(stopped ? { hint: 'First see what it carries' } : {})}
                 testID="take-finding"
                 onPress={() => {

@@ -1,10 +1,10 @@
 import { ANSWERS, QUESTIONS } from '@diarmos/core/words/find'
-import { act, cleanup, render, screen } from '@testing-library/react'
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { prefer } from '../data/preferences'
 import { type Edit, edit, newId, now, undo } from '../data/store'
 import { address } from '../test/address'
 import { held, openJob, openShop } from '../test/shop'
-import { all, dialog, one, press } from '../test/touch'
+import { all, dialog, one, press, settled } from '../test/touch'
 import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
@@ -97,6 +97,21 @@ describe('Find', () => {
     await press(one('radio', /water/, dialog()))
     expect(screen.queryByText(/^Stop: /)).toBeNull()
     expect(screen.getByTestId('take-finding').getAttribute('aria-disabled')).not.toBe('true')
+  })
+
+  it('takes nothing by what was known before a look that is still being written', async () => {
+    const { jobId } = await openJob()
+    show(jobId)
+    await look('scratch', 'copper')
+    await askFor(words('outside:caliper'))
+    for (const key of ['Point', '8', '7', '5']) await press(one('button', key, dialog()))
+    fireEvent.click(one('button', 'Enter', dialog()))
+    expect(screen.getByTestId('take-finding').getAttribute('aria-disabled')).toBe('true')
+    fireEvent.click(screen.getByTestId('take-finding'))
+    await settled()
+    expect(held('finding')).toEqual([])
+    await press(screen.getByTestId('take-finding'))
+    expect(held('finding').length).toBeGreaterThan(0)
   })
 
   it('corrects a reading in its place and keeps the wrong one as withdrawn', async () => {

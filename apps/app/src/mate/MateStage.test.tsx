@@ -61,6 +61,17 @@ describe('the ways of a line', () => {
     }
   })
 
+  it('none is chosen while facts are being written that it does not count', async () => {
+    await atMate()
+    fireEvent.click(one('switch', 'Flame allowed'))
+    const choose = one('button', 'Choose this way')
+    expect(choose.getAttribute('aria-disabled')).toBe('true')
+    await press(choose)
+    expect(held('mating')).toEqual([])
+    await press(one('button', 'Choose this way'))
+    expect(held('mating')).toHaveLength(2)
+  })
+
   it('what is not offered has a reason and a source, in words', async () => {
     await atMate({ flame: false, line: 'trickle' })
     await press(screen.getByTestId('refusals'))

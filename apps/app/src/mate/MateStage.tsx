@@ -14,6 +14,7 @@ import {
   type Stage,
   situationOf,
 } from '../data/select'
+import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
 import { chooseOptions, flipPermit, setConditions, setNote } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
@@ -63,6 +64,8 @@ export function MateStage(props: Props) {
   const [against, setAgainst] = useSheet<string>('against')
   const [all, setAll] = useState(false)
   const choosing = useRef(false)
+  // the ways that are shown are those of the facts before
+  const behind = useData((state) => state.writing > 0) || mate.busy
   const times = useSolved('way-times', wayTimesRequest(view, line, mate.answer, settings))
   const trunk = view.lines.find((other) => other.line.id === line.trunk?.id)
   if (line.trunk && trunk && keepsStop(trunk.ends))
@@ -175,7 +178,7 @@ export function MateStage(props: Props) {
             />
           ) : null}
           {option && !isChosen ? (
-            <Button kind="primary" label="Choose this way" onPress={() => choose(option)} />
+            <Button kind="primary" label="Choose this way" disabled={behind} onPress={() => choose(option)} />
           ) : ready ? (
             <Button kind="primary" label="On to the cut" onPress={() => goTo('cut')} />
           ) : isChosen ? (
