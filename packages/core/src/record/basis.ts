@@ -1,3 +1,4 @@
+import { runBranch } from '../assembly/bodies/runBranches'
 import type { Mouth } from '../assembly/bodies/types'
 import { plainLater } from '../assembly/conditions'
 
@@ -83,7 +84,8 @@ const MATING_BASES: Readonly<
       begins,
       [
         to.route,
-        insert,
+        // of a branch its size is no end of the run's own
+        runBranch(to.kind)?.id ?? insert,
         to.ends.map(({ form, system, nominal, material }) => [form, system, nominal, material]),
       ],
       conditionsLine(conditions),

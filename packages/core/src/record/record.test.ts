@@ -82,6 +82,13 @@ describe('what a finding and a mating rest on', () => {
     // what goes into a run has no end of its own to tell it by
     const into = (insert: string) => ({ to: { ...mouthOf(`run.${insert}`), kind: `run.${insert}` }, insert })
     expect(matingStands(matingBasis('p', into('tee'), facts), 'p', into('valve'), facts)).toBe(false)
+    // nor has a branch whose pipe is of another size
+    const branch = (size: string) => ({
+      to: { ...mouthOf(`waste.run.tee.${size}`), kind: `waste.run.tee.${size}` },
+      insert: 'tee',
+    })
+    expect(matingStands(matingBasis('p', branch('2'), facts), 'p', branch('2'), facts)).toBe(true)
+    expect(matingStands(matingBasis('p', branch('2'), facts), 'p', branch('3'), facts)).toBe(false)
     // by a phone that is older than the shop's others
     expect(matingStands('9:whatever', 'p', faucet, facts)).toBe(true)
   })
