@@ -6,7 +6,7 @@ import { bruteForce } from '../packages/core/src/mate/test/bruteForce'
 import { arg } from './arg'
 import { brokenLaws } from './drains/laws'
 import { DRAIN_KINDS, DRAIN_STUBS, plainDrain, someDrain } from './drains/questions'
-import { brokenRunLaws, plainRun, someRun } from './drains/runs'
+import { brokenRunLaws, plainRun, SIDES, someRun } from './drains/runs'
 import { carryOut } from './made/world'
 import { highs } from './mate/highs'
 import { programmeOf, toLp } from './mate/programme'
@@ -127,9 +127,13 @@ for (let index = 60_000; index < 60_000 + PROGRAMMES / 2; index++) {
   if (least(optionsOf(asked).map(({ costs }) => costs.totalCents)) !== (best?.cents ?? null)) runDiffers++
 }
 for (const pipe of DRAIN_STUBS)
-  for (const insert of ['repair', 'cleanout'] as const)
+  for (const [insert, side] of [
+    ['repair', undefined],
+    ['cleanout', undefined],
+    ...(['tee', 'wye'] as const).flatMap((one) => SIDES.map((size) => [one, size] as const)),
+  ] as const)
     for (const buried of [false, true]) {
-      const asked = plainRun(pipe.id, insert, buried)
+      const asked = plainRun(pipe.id, insert, buried, side)
       const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), 5)
       const options = optionsOf(asked)
       wholly.asked++
@@ -137,7 +141,7 @@ for (const pipe of DRAIN_STUBS)
       if (options.length > 0 !== programme.edges.length > 0) runDiffers++
     }
 console.log(
-  `  every pipe, both inserts, above and below ground: ${wholly.ways} of ${wholly.asked} have a way; ${runDiffers} differences from the integer programme, ${PROGRAMMES / 2} drawn ones among them`,
+  `  every pipe, whatever goes into it, above and below ground: ${wholly.ways} of ${wholly.asked} have a way; ${runDiffers} differences from the integer programme, ${PROGRAMMES / 2} drawn ones among them`,
 )
 if (broken.size + unequal + faults.length + differs + wrong.size + runDiffers > 0) process.exitCode = 1
 

@@ -217,7 +217,7 @@ const WASTES: readonly {
     measured: [],
     first: /sanitary tee.*repair coupling/s,
     // a mouth of 1.9 in and a fifth more, half of it over the middle
-    opens: [/the upper cut lies 1 1\/8" from it/],
+    opens: [/the cut above it lies 1 1\/8" from it/],
     says: [/its sweep down the flow/, /A test plug into the side/, /at full flow/],
   },
 ]

@@ -12,6 +12,8 @@ import {
 import { bruteForce } from '../../packages/core/src/mate/test/bruteForce'
 import { anyOrder } from '../made/anyOrder'
 import { carryOut } from '../made/world'
+import { highs } from '../mate/highs'
+import { programmeOf, toLp } from '../mate/programme'
 import { Dice } from '../mate/random'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
@@ -23,6 +25,7 @@ const STORABLE = contract.mateOption.strict()
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 500
 const EXHAUSTIVE = 40
+const PROGRAMMES = 48
 
 const waysOf = (index: number, ask = someDrain) => {
   const asked = ask(index)
@@ -120,6 +123,22 @@ describe('drains that nobody prepared', () => {
       ])
     }
   })
+})
+
+// a twentieth of what `npm run bench:drains` asks whole
+it('cost what the integer programme finds to be the least, also where they turn or stand aside', async () => {
+  const seen = { turned: 0, aside: 0 }
+  for (let index = 20_000; index < 20_000 + PROGRAMMES; index++) {
+    const { line, settings, options } = waysOf(index)
+    const programme = programmeOf(line, settings, catalogueOf('drain'), 6)
+    const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+    const least = options.length === 0 ? null : Math.min(...options.map(({ costs }) => costs.totalCents))
+    expect([index, least]).toEqual([index, best?.cents ?? null])
+    const families = options[0]?.parts ?? []
+    if (families.some(({ family }) => family.startsWith('elbow'))) seen.turned++
+    if (families.some(({ fittingId }) => fittingId.includes('offset'))) seen.aside++
+  }
+  expect([seen.turned > 0, seen.aside > 0]).toEqual([true, true])
 })
 
 // each law bites where it is broken on purpose, and lets right work pass

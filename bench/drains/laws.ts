@@ -68,7 +68,7 @@ export const DRAIN_LAWS: readonly Law[] = [
       partsOf(way).reduce(
         (sum, { id }) => sum + (/^bend\.eighth/.test(id) ? 45 : /^bend\./.test(id) ? 90 : 0),
         0,
-      ) !== (line.conditions.turn ?? 0) ||
+      ) !== (/^waste\.(shower|tub|standpipe)/.test(line.to?.kind ?? '') ? (line.conditions.turn ?? 0) : 0) ||
       partsOf(way).some(({ family, id }) => family.startsWith('elbow') && !/^bend\.(eighth|sweep)/.test(id)),
   ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],

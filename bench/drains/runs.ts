@@ -55,7 +55,7 @@ export function someRun(index: number): AskedRun {
 }
 
 export type InDrain = 'repair' | 'cleanout' | 'tee' | 'wye'
-const SIDES = ['1-1/2', '2', '3', '4'] as const
+export const SIDES = ['1-1/2', '2', '3', '4'] as const
 /** What the side of a branch of that size takes, of either plastic. */
 const sideOf = (nominal: (typeof SIDES)[number]) => ({
   branch: (['pvc-drain', 'abs-drain'] as const).map((material) => ({

@@ -65,6 +65,7 @@ describe('a branch into a run of drain', () => {
     expect(answer.options).toEqual([])
     const reasons = answer.refusals.map(({ reason }) => reason.ruleId)
     expect(reasons).toContain('branch.larger')
+    expect(answer.lastResort?.ruleId).toBe('resort.larger-run')
     expect(REASONS['branch.larger']).toMatch(/smaller downstream/)
     expect(wastes('waste.run.wye.3', 'abs-dwv.40.3').answer.options.length).toBeGreaterThan(0)
   })
@@ -87,6 +88,13 @@ describe('a branch into a run of drain', () => {
       expect(open.join()).toMatch(/the side of run/)
     },
   )
+})
+
+it('of wyes both are shown: their sides look elsewhere', () => {
+  const { answer } = wastes('waste.run.wye.2', 'abs-dwv.40.3')
+  const shown = answer.options.filter(({ id }) => answer.kinds.includes(id))
+  const families = shown.flatMap(({ parts }) => parts.map(({ family }) => family))
+  expect(families).toEqual(expect.arrayContaining(['wye', 'wye-eighth']))
 })
 
 describe('what water leaves by that nothing hangs on', () => {

@@ -23,9 +23,10 @@ import {
 } from '@diarmos/core'
 import { CUT_OPEN, openingOf } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
+import { turnOf } from '../../packages/core/src/catalog/types'
 import { partCents } from '../../packages/core/src/mate/costs/costs'
 import { leastLegsMm, springsMm, turnOfCut } from '../../packages/core/src/mate/model/cutIn'
-import { cutInRoute, roleOf, routeById, turnOf } from '../../packages/core/src/mate/model/routes'
+import { cutInRoute, roleOf, routeById } from '../../packages/core/src/mate/model/routes'
 import { ruleIn, stuffsOf } from '../../packages/core/src/mate/rules/rules'
 import { hasNut, heatOf, placeOf, speaksOf } from '../../packages/core/src/mate/test/bruteForce'
 import {
@@ -184,9 +185,10 @@ function insertion({ method, tip, body }: Joint): readonly [number, number] {
 
 /** Between the mouths or tips of a part's run, mm. */
 function lengthOf({ ports }: Fitting): number {
-  return ports
-    .slice(0, 2)
-    .reduce((sum, port) => sum + Math.hypot(port.pose.origin[0], port.pose.origin[1]), 0)
+  // what stands aside of its way in is no longer for that
+  return ports.slice(0, 2).reduce((sum, { pose: { origin, axis } }) => {
+    return sum + Math.abs(origin[0] * axis[0] + origin[1] * axis[1])
+  }, 0)
 }
 
 /** Builds the programme of one line over a catalogue. */
@@ -262,7 +264,9 @@ export function programmeOf(
         : (line.from?.ends ?? []).map((ref) =>
             line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
           )
-  const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : 0
+  // trade: what hangs on a stub in sight turns nowhere
+  const stiff = route.medium === 'drain' && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
+  const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : stiff ? 0 : (conditions.turn ?? 0)
   const stuffs = stuffsOf(line, pipe ?? null)
   // before a corner, and behind it
   const springs = (pipe && cutIn ? springsMm(pipe, cutIn, turn) : [0, 0]).map(rounded)
@@ -316,6 +320,8 @@ export function programmeOf(
         beforeStop,
         route: routeId,
         run: cutIn && pipe ? pipe.material : null,
+        ...(cutIn ? { insert: cutIn.insert } : {}),
+        ...(cutIn?.branch?.[0] ? { branch: cutIn.branch[0].nominal } : {}),
         out: cutIn?.outMm != null,
         own: stuffs,
         needsStubMm: stub ? needs(joint) : 0,
@@ -362,6 +368,8 @@ export function programmeOf(
     readonly id: string
     readonly open: PortEnd
     readonly stage: number
+    /** Degrees that the line has turned by. */
+    readonly turned: number
     /** Set in the first layer. */
     readonly start: Start | null
     /** Whether a run can be closed by now, and what was put in last. */
@@ -461,6 +469,7 @@ export function programmeOf(
       id,
       open: start.port,
       stage,
+      turned: 0,
       start,
       closing: 'no',
       last: null,
@@ -513,7 +522,7 @@ export function programmeOf(
           hi: corner && node.stage > 0 ? 0 : hi - rounded(min),
           hiFar: corner && node.stage > 0 ? hi - rounded(min) : 0,
           needless:
-            depth === 0 || node.stage > 0 || node.closing === 'yes'
+            depth === 0 || node.stage > 0 || node.turned > 0 || node.closing === 'yes'
               ? []
               : begin.flatMap((start, index) =>
                   kindOf(start.port) === kindOf(node.open) && judge(joint, start, beforeStop)
@@ -525,7 +534,7 @@ export function programmeOf(
       const first = node.start ? fromBody : undefined
       const atTee = (fitting: Fitting | null) =>
         fitting && ['tee', 'slip-tee'].includes(fitting.family) ? `tee of ${line.lineId}` : undefined
-      if (route.goalAt.includes(node.stage))
+      if (route.goalAt.includes(node.stage) && node.turned === turn)
         for (const goal of run ? [run] : (to?.ends ?? []).map(made))
           for (const joint of jointsOf(node.open, goal)) {
             const ends = far && !node.start ? far : node.start
@@ -558,7 +567,11 @@ export function programmeOf(
       // trade: behind a band round two pipes of one kind lies the run's other side
       if (cutIn && route.medium === 'drain' && depth > 1 && node.last && bandsTwo(node.last)) continue
       for (const { fitting, index, joint } of neighbours(node.open)) {
-        if (![0, turn].includes(turnOf(fitting.family))) continue
+        const turned = node.turned + turnOf(fitting.family)
+        if (turned > turn) continue
+        // the side takes what was asked for
+        const side = fitting.ports[2]
+        if (side && cutIn?.branch && !cutIn.branch.some(({ nominal }) => nominal === side.nominal)) continue
         const size = nominalNumber(pipe?.nominal ?? '0')
         const onStub = node.start !== null
         const placed = placeOf(
@@ -585,12 +598,13 @@ export function programmeOf(
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
         const length = lengthOf(fitting)
         const ends = stage === route.endsAt
+        if (ends && turned !== turn) continue
         // what may close the run is remembered, and what slides until it has something to wait on
         const waits = cutIn || held ? `:${closing}:${cutIn && closing !== 'yes' ? fitting.id : ''}` : ''
         const tee = atTee(fitting) ? ':tee' : ''
         const to = ends
           ? 'sink'
-          : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}${trend}${undoes}${hot ? ':hot' : ''}`
+          : `L${depth + 1}:${classOf(open as PortEnd)}:${stage}${waits}${tee}${trend}${undoes}${hot ? ':hot' : ''}:${turned}`
         edges.push({
           ...shared,
           name: `e${edges.length}`,
@@ -612,13 +626,17 @@ export function programmeOf(
             rounded(bends ? (fitting.lengthMm?.max ?? length) : length),
           ),
           // what has since gained something to close by is no circle
-          shows: open ? `${kindOf(open)}@${stage}${closing === 'yes' ? LOOSE : ''}` : '',
+          // nor is what comes behind a bend
+          shows: open
+            ? `${kindOf(open)}@${stage}${turned > 0 ? `/${turned}` : ''}${closing === 'yes' ? LOOSE : ''}`
+            : '',
         })
         if (!ends)
           next.set(to, {
             id: to,
             open: open as PortEnd,
             stage,
+            turned,
             start: null,
             closing,
             last: fitting,

@@ -5,7 +5,7 @@ import { pieceLetter } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
-import { stationText } from '@diarmos/core/words/stations'
+import { sideTexts, stationText } from '@diarmos/core/words/stations'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Length } from '../ui/Length'
@@ -36,6 +36,8 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
   const unit = usePreferences((state) => state.unit)
   const { spring, windowMm, pieces } = answer
   const [one, other] = spring.sides
+  const [side] = sideTexts(families)
+  const begins = side === 'this side' ? 'on this side' : side
   const words = ({ ruleId, parameters }: { ruleId: string; parameters: Record<string, string | number> }) =>
     say(REASONS[ruleId] ?? ruleId, parameters, unit)
   return (
@@ -64,7 +66,7 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
       )}
       {answer.between === null ? null : (
         <MeasureRow
-          label={`From the cut on this side to ${stationText(`part:${answer.between}:centre`, families)}`}
+          label={`From the cut ${begins} to ${stationText(`part:${answer.between}:centre`, families)}`}
           mm={placeMm}
           onEnter={(length) => onPlace(`part:${answer.between}:centre`, length)}
         />
@@ -75,7 +77,7 @@ export function FixedEnds({ answer, families, measured, placeMm, onOut, onPlace 
         </Note>
       ) : null}
       <View className="flex-row gap-4 border-b border-rule py-2">
-        {(['this side', 'other side'] as const).map((side, index) => (
+        {sideTexts(families).map((side, index) => (
           <View key={side} className="flex-1">
             <Txt size="s" tone="soft">
               bare straight pipe, {side}

@@ -15,7 +15,7 @@ import {
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
-import { RUN_MEASURES } from '../fixture/runMeasures'
+import { RUN_MEASURES, runLabel } from '../fixture/runMeasures'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
@@ -70,11 +70,14 @@ function measuresOf(
   begins: ReturnType<typeof beginsAt>,
   /** Drains hang in their fall and are not sprung. */
   waste = false,
+  kind: string | undefined = undefined,
 ): readonly [readonly Measure[], readonly Measure[]] {
   if (begins === 'fresh') return [[], MEASURES.slice(2)]
   if (begins === 'pipe') return [MEASURES.slice(0, 1), MEASURES.slice(1)]
   const asked = Object.keys(RUN_MEASURES) as (keyof typeof RUN_MEASURES)[]
-  const run = (waste ? asked.slice(0, 2) : asked).map((key): Measure => [key, ...RUN_MEASURES[key]])
+  const run = (waste ? asked.slice(0, 2) : asked).map(
+    (key): Measure => [key, runLabel(key, kind), RUN_MEASURES[key][1]],
+  )
   return [run, MEASURES.slice(-1)]
 }
 
@@ -99,7 +102,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const [first, rest] =
     waste && begins !== 'run'
       ? ofWaste(wasteKind(line), conditions.rises === true)
-      : measuresOf(begins, waste)
+      : measuresOf(begins, waste, waste ? wasteKind(line) : undefined)
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 

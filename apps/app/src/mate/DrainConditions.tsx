@@ -1,9 +1,9 @@
 import { hangsOnStub, mayTurn, mouthOf } from '@diarmos/core/bodies'
 import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
-import { Choice } from '../ui/Choice'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
+import { TurnChoice } from './TurnChoice'
 
 type Situation = EntityFields<'situation'>
 
@@ -22,12 +22,6 @@ interface Props {
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
 
-const TURNS = [
-  { value: '0', label: 'not at all' },
-  { value: '45', label: '45°' },
-  { value: '90', label: '90°' },
-]
-
 /** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
 export function DrainConditions({
   kind,
@@ -39,7 +33,7 @@ export function DrainConditions({
   slow,
   unvented,
   rises,
-  turn = 0,
+  turn,
   onSet,
 }: Props) {
   if (kind === 'waste.bowl')
@@ -105,17 +99,10 @@ export function DrainConditions({
         />
       ) : null}
       {kind && mayTurn(mouthOf(kind).route) ? (
-        <Choice
-          label="Before the trap the pipe turns"
-          columns={3}
-          value={String(turn)}
-          options={TURNS}
-          onChange={(chosen) =>
-            onSet(
-              { turn: Number(chosen) as 0 | 45 | 90 },
-              chosen === '0' ? 'Straight to the trap' : `Turns by ${chosen}°`,
-            )
-          }
+        <TurnChoice
+          label={trapped ? 'The pipe turns on its way' : 'The pipe turns before the trap'}
+          turn={turn}
+          onTurn={onSet}
         />
       ) : null}
       <Toggle

@@ -2,6 +2,7 @@ import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
 import { Choice } from '../ui/Choice'
 import { Toggle } from '../ui/Toggle'
+import { TurnChoice } from './TurnChoice'
 
 type Situation = EntityFields<'situation'>
 
@@ -26,19 +27,7 @@ export function WaterConditions({ conditions, set, improvised, onImprovised }: P
         value={conditions.nearHeater}
         onChange={(nearHeater) => set({ nearHeater }, nearHeater ? 'Near a heater' : 'Away from the heater')}
       />
-      <Choice
-        label="The line turns before the fixture"
-        columns={3}
-        value={String(conditions.turn)}
-        options={[
-          { value: '0', label: 'no' },
-          { value: '45', label: '45°' },
-          { value: '90', label: '90°' },
-        ]}
-        onChange={(turn) =>
-          set({ turn: Number(turn) as 0 | 45 | 90 }, turn === '0' ? 'Straight on' : `Turns by ${turn}°`)
-        }
-      />
+      <TurnChoice label="The line turns before the fixture" turn={conditions.turn} onTurn={set} />
       <View className="mt-2">
         <Choice
           label="Static pressure, read at the house"

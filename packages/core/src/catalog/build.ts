@@ -28,6 +28,11 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'ring-gasket',
 ])
 
+/** Sockets that cement closes, of water and of drains. */
+export function isCementSocket(form: string): boolean {
+  return form === 'cement-socket' || form === 'pvc-socket' || form === 'drain-socket'
+}
+
 /** Mouths that pipe goes into; everything else is itself a tip that goes into or takes a nut. */
 export function isSocket(end: Pick<Port, 'form'>): boolean {
   return SOCKETS.has(end.form)

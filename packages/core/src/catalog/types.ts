@@ -149,6 +149,12 @@ export const FAMILIES = [
 ] as const
 export type Family = (typeof FAMILIES)[number]
 
+/** How far an elbow turns the line, degrees; 0 for what goes straight on. */
+export function turnOf(family: Family): 0 | 45 | 90 {
+  if (family === 'elbow-90' || family === 'street-elbow-90') return 90
+  return family === 'elbow-45' || family === 'street-elbow-45' ? 45 : 0
+}
+
 export type PartMaterial = PipeMaterial | 'braided'
 
 /** A part that is not bought for the place: made from another, or meant for a time only. */

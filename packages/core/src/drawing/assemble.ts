@@ -1,5 +1,5 @@
 import { partOf } from '../assembly/kept'
-import type { Family, Fitting, Port } from '../catalog/types'
+import { type Fitting, type Port, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import type { StationId } from '../fitup/stations'
 import { faceMm } from '../fitup/takeOut'
@@ -57,7 +57,7 @@ export function assemble(
         ? shortened(known, HOSE_DRAWN_MM)
         : known.family === 'tube-piece'
           ? shortened(known, Math.min(lengths.get(joint.to) ?? pieceMm(option, joint.to), PIECE_DRAWN_MM))
-          : joint.to < trap && bendOf(known.family) > 0
+          : joint.to < trap && turnOf(known.family) > 0
             ? unbent(known)
             : known
     const port = fitting.ports[chosen.inPort] as Port
@@ -77,10 +77,6 @@ export function assemble(
   places.set('tail', end)
   return { parts, seams, end: { at: end, axis }, places }
 }
-
-/** Degrees that a bend turns by; nothing for what goes straight on. */
-export const bendOf = (family: Family): number =>
-  family === 'elbow-90' ? 90 : family === 'elbow-45' ? 45 : 0
 
 /**
  * A bend that lies in floor or wall, as it is drawn before a trap: unfolded, both its ends on the line. In the plane of the trap

@@ -404,6 +404,8 @@ function branchBody(fitting: Fitting, draw: Draw): void {
   const mitre = half * Math.tan(Math.PI / 8)
   const lean = half * Math.SQRT1_2
   const run = (endLook(a).stations.at(-1) as Station).outer * NECK
+  // from the tip of a leaning hub back into it
+  const back = (look.length + 1) * Math.SQRT1_2
   const neck: Record<string, () => Point[]> = {
     'sanitary-tee': () => [
       [-half, 0],
@@ -417,8 +419,8 @@ function branchBody(fitting: Fitting, draw: Draw): void {
     ],
     wye: () => [
       [lean, lean],
-      [x + (look.length + 1) * Math.SQRT1_2 + lean, y - (look.length + 1) * Math.SQRT1_2 + lean],
-      [x + (look.length + 1) * Math.SQRT1_2 - lean, y - (look.length + 1) * Math.SQRT1_2 - lean],
+      [x + back + lean, y - back + lean],
+      [x + back - lean, y - back - lean],
       [-lean, -lean],
     ],
     'wye-eighth': () => [

@@ -2,14 +2,14 @@ import type { Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { end } from '../catalog/ends'
-import type { Fitting, Port } from '../catalog/types'
+import { type Fitting, type Port, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
 import { pipeById } from '../reference/pipes'
 import { formatLength } from '../units/formatLength'
 import type { LengthUnit } from '../units/types'
-import { assemble, bendOf } from './assemble'
+import { assemble } from './assemble'
 import { drawCutDimensions, SEAMS_MM } from './cutDimensions'
 import {
   dimensionGhosts,
@@ -208,7 +208,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         sheet.shapes.push(placeShape(placement, moved))
       }
       // unfolded onto the line, it says what it turns by
-      if (fitting.ports[1]?.pose.axis[0] === 1 && bendOf(fitting.family) > 0) unfolded.push(index)
+      if (fitting.ports[1]?.pose.axis[0] === 1 && turnOf(fitting.family) > 0) unfolded.push(index)
     })
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
@@ -222,7 +222,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         id: `part:${index}`,
         layer: 'label',
         at: assembly.places.get(`part:${index}:centre`) ?? [0, 0],
-        text: `${bendOf(option.parts[index]?.family ?? 'coupling')}°`,
+        text: `${turnOf(option.parts[index]?.family ?? 'coupling')}°`,
         sizeMm: text,
         anchor: 'middle',
       })

@@ -1,4 +1,5 @@
 import { partOf } from '../assembly/kept'
+import { isCementSocket } from '../catalog/build'
 import type { Family } from '../catalog/types'
 import { isSoftTube } from '../reference/softTube'
 import { commonPractice } from '../reference/source'
@@ -244,8 +245,7 @@ export function fixedEnds(ask: FixedEndsAsk): FixedEnds {
 }
 
 /** Whether a part takes its pipes in sockets that cement goes into. */
-const isCemented = ({ joints }: Chain, part: number) =>
-  /^(drain|cement|pvc)-socket$/.test(joints[part]?.bodyForm ?? '')
+const isCemented = ({ joints }: Chain, part: number) => isCementSocket(joints[part]?.bodyForm ?? '')
 
 /** Straight bare pipe that a joint on an old end takes, mm: rubber that is rolled back lies over as much again. */
 function bareFor(joint: Chain['joints'][number] | undefined): number {
@@ -300,9 +300,9 @@ function slidingOf({ chain, bareMm }: FixedEndsAsk, pieces: readonly LaidPiece[]
   }
 }
 
-/** What the two cuts are called where the water goes one way. */
-const CUTS: Readonly<Partial<Record<Family, readonly ['upper' | 'upstream', 'lower' | 'downstream']>>> = {
-  'sanitary-tee': ['upper', 'lower'],
+/** The two sides of a run by what goes in, the one that is measured first: as water falls, as it runs, or as they lie. */
+const SIDES: Readonly<Partial<Record<Family, readonly [string, string]>>> = {
+  'sanitary-tee': ['above', 'below'],
   wye: ['upstream', 'downstream'],
   'wye-eighth': ['upstream', 'downstream'],
 }
@@ -311,10 +311,7 @@ const CUTS: Readonly<Partial<Record<Family, readonly ['upper' | 'upstream', 'low
  * Of a branch that stands at one end of what goes in: from the cut on that side to where the pipe that comes in has its
  * middle, mm; null where none does.
  */
-function branchAt({ parts }: Chain): {
-  readonly cut: 'upper' | 'lower' | 'upstream' | 'downstream' | 'near' | 'far'
-  readonly atMm: number
-} | null {
+function branchAt({ parts }: Chain): { readonly cut: string; readonly atMm: number } | null {
   const last = parts.length - 1
   const at = parts.findIndex((chosen) => (partOf(chosen)?.ports.length ?? 0) > 2)
   const chosen = parts[at]
@@ -328,7 +325,7 @@ function branchAt({ parts }: Chain): {
   const along = (of: readonly number[]) => of.reduce((sum, mm, index) => sum + mm * (run[index] ?? 0), 0)
   const leans = Math.abs(along(side.pose.axis)) > 1e-9
   return {
-    cut: CUTS[chosen.family]?.[near ? 0 : 1] ?? (near ? 'near' : 'far'),
+    cut: (SIDES[chosen.family] ?? ['near', 'far'])[near ? 0 : 1] as string,
     atMm: takeOutMm(fitting, port)[0] - (leans ? 0 : along(side.pose.origin)),
   }
 }

@@ -1,4 +1,4 @@
-import { fullDepthMm, isSocket } from '../catalog'
+import { fullDepthMm, isCementSocket, isSocket } from '../catalog'
 import type { Fitting, Port } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { threadEngagement, tubeEngagement } from '../reference/engagement'
@@ -34,14 +34,12 @@ export function takeOutMm(fitting: Pick<Fitting, 'ports'>, portIndex: number): r
   return [face - most, face - least]
 }
 
-const CEMENTED: ReadonlySet<Port['form']> = new Set(['cement-socket', 'pvc-socket', 'drain-socket'])
-
 /**
  * How much shorter a socket lies when it is cemented than when it was tried dry, least and most, mm. The taper of a
  * solvent socket, of water or of a drain, holds the pipe a third to two thirds in (ASTM D2855, dry fit: recalled, verify).
  */
 export function dryShorteningMm(port: Pick<Port, 'form' | 'system' | 'nominal'>): readonly [number, number] {
-  if (!CEMENTED.has(port.form)) return [0, 0]
+  if (!isCementSocket(port.form)) return [0, 0]
   const depth = fullDepthMm(port)
   return [depth / 3, (depth * 2) / 3]
 }

@@ -12,7 +12,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'line.not-dry':
     'The line is not dry: even a trickle keeps the joint cold and its steam blows holes, so no {method} joint here.',
   'stub.too-short':
-    'The stub is {missingMm, number, missing-length} too short: this joint needs {needsMm, number, least-stub} of straight bare pipe and {hasMm, number, largest-opening} is left.',
+    'The stub is {missingMm, number, missing-length} too short: this joint needs {needsMm, number, least-stub} of straight bare pipe and {left, select, none {what has to come off takes more than there is} other {{hasMm, number, largest-opening} is left}}.',
   'access.closed-wall': 'The {method} joint must stay within reach, and this place will be closed.',
   'house.push-fit-concealed': 'Your house rule keeps push-fit out of closed walls.',
   'compression.second-ring': 'Never a second ring on the same spot of tube: cut back behind the old mark.',
@@ -59,6 +59,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Steel let into a run of {run, select, brass {brass} other {copper}} rusts first: the piece is of the run’s own metal.',
   'resort.longer-piece':
     'Take out a longer piece: to where both ends are straight, bare, round and sound, with room to push a coupling on.',
+  'resort.larger-run':
+    'No pipe drains into a smaller one: follow the run down to where it is as large as the branch, and come in there.',
   'resort.heater-plastic': 'Cut the plastic farther back, and run the last 18 in to the heater in copper.',
   'resort.next-fitting': 'Follow the pipe back to its next fitting, and begin there with new pipe.',
   'resort.open-wall': 'Open the place as far as the next fitting, and begin there with new pipe.',
@@ -116,7 +118,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'fixed.take-out-corner':
     'Mark {nearMm, number, piece-to-remove} on this side and {farMm, number, piece-to-remove} on the other, each from where the middles of both legs meet, and cut there, square: the old elbow goes with it.',
   'fixed.branch':
-    'Mark where the middle of the new branch has to come; the {cut, select, upper {upper} lower {lower} upstream {upstream} downstream {downstream} near {near} other {far}} cut lies {atMm, number, piece-to-remove} from it.',
+    'Mark where the middle of the new branch has to come; the cut {cut, select, above {above it} below {below it} upstream {upstream of it} downstream {downstream of it} near {on this side} other {on the other side}} lies {atMm, number, reading} from it.',
   'fixed.one-cut': 'One cut through the run is enough: nothing comes out.',
   'fixed.ream': 'Ream and clean both ends, bright and round, as far as anything slides.',
   'fixed.piece': 'Cut piece {letter}: {cutMm, number, pipe-to-cut}.',

@@ -59,6 +59,14 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'wye-eighth': 'wye',
 }
 
+/** What the two sides of a run are called, the one that is measured first: a branch stands one way round alone. */
+export function sideTexts(families: readonly string[]): readonly [string, string] {
+  if (families.includes('sanitary-tee')) return ['above', 'below']
+  return families.some((family) => family.startsWith('wye'))
+    ? ['upstream', 'downstream']
+    : ['this side', 'other side']
+}
+
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
 
 /**

@@ -1,6 +1,7 @@
 import { fittingById } from '../../catalog/families'
+import { turnOf } from '../../catalog/types'
 import { isSoftTube } from '../../reference/softTube'
-import { hasUnionNut, turnOf } from '../model/routes'
+import { hasUnionNut } from '../model/routes'
 import type { MateOption } from '../types'
 
 /** More at once nobody weighs. */
@@ -20,6 +21,8 @@ export function kindOf({
   const bends = [
     before.some(({ family }) => turnOf(family) > 0) ? 'elbow' : '',
     before.some(isSoft) ? 'soft tube' : '',
+    // where what comes in has to look decides which wye it is
+    before.some(({ family }) => family === 'wye-eighth') ? 'square side' : '',
   ]
   const undone = before.some(({ family }) => hasUnionNut(family))
   return JSON.stringify([removalId, [...new Set(told.map(({ method }) => method))].sort(), bends, undone])

@@ -2,6 +2,7 @@ import type { Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
 import { isPlastic, isThreadedMaterial } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
+import { nominalNumber } from '../../reference/types'
 import type { Problem } from '../model/problem'
 
 /**
@@ -17,6 +18,9 @@ export function lastResort({ pipe, line, route, conditions, settings }: Problem)
     source: commonPractice,
   })
   if (pipe.material.startsWith('lead')) return told('resort.lead')
+  // whatever else is wrong with it, here it cannot be
+  const [side] = line.cutIn?.branch ?? []
+  if (side && nominalNumber(side.nominal) > nominalNumber(pipe.nominal)) return told('resort.larger-run')
   const { faults } = conditions
   const whole = faults.includes('pinhole') && schoolOf(settings.houseRules, 'oneHole') === 'replace'
   if (whole || faults.includes('pinholes')) return told('resort.replace-length')

@@ -4,9 +4,9 @@ import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pa
 import { boreEighths } from '../../catalog/bores'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
-import type { Fitting } from '../../catalog/types'
+import { type Fitting, turnOf } from '../../catalog/types'
 import { PIPES } from '../../reference/pipes'
-import { type Role, roleOf, turnOf } from './routes'
+import { type Role, roleOf } from './routes'
 
 /** Parts of one family that show the same ends the same way round: they differ in price, stock and length only. */
 export interface Group {

@@ -1,3 +1,4 @@
+import { mayTurn } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
@@ -157,7 +158,9 @@ export class Problem {
       this.medium === 'supply' &&
       (line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry')
     this.held = !line.cutIn && line.to?.held === true && (tapers || this.wet)
-    this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : (turn ?? 0)
+    // what was said of a floor drain says nothing of a basin's stub, which turns nowhere
+    const stiff = this.medium === 'drain' && line.to !== undefined && !mayTurn(line.to.route)
+    this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : stiff ? 0 : (turn ?? 0)
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
       const run = runEnd(pipe)
@@ -712,9 +715,9 @@ const OLD_FLANGE_HUB_MM = 50.8
 /** What may stand in a line more than once. */
 const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', 'elbow', 'slip', 'union'])
 
-/** Roles whose parts depend on the place: length, shape, wall. */
 /** Roles whose side begins another line. */
 const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
+/** Roles whose parts depend on the place: length, shape, wall, side. */
 const PLACED: ReadonlySet<Role> = new Set([
   ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib'] as const),
   ...BRANCHED,

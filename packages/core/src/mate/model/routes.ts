@@ -113,12 +113,6 @@ export function hasUnionNut(family: Family): boolean {
   return family === 'union' || family === 'dielectric-union'
 }
 
-/** How far an elbow turns the line, degrees; 0 for what goes straight on. */
-export function turnOf(family: Family): 0 | 45 | 90 {
-  if (family === 'elbow-90' || family === 'street-elbow-90') return 90
-  return family === 'elbow-45' || family === 'street-elbow-45' ? 45 : 0
-}
-
 /**
  * Stages of a line, counted from the old pipe: which roles are allowed at each and where they lead. A line is an
  * automaton, so that a new kind of fixture is a new table.

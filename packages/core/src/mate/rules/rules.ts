@@ -162,7 +162,11 @@ export const RULES: readonly Rule[] = [
     source: { title: 'Insertion depth, and room for nut, ring or cleaning', certainty: "maker's sheet" },
     bites: ({ start, needsStubMm }) =>
       start?.usableMm != null && start.usableMm < needsStubMm - 1e-6
-        ? { missingMm: needsStubMm - start.usableMm, needsMm: needsStubMm, hasMm: start.usableMm }
+        ? {
+            missingMm: needsStubMm - start.usableMm,
+            needsMm: needsStubMm,
+            ...(start.usableMm < 0 ? { hasMm: 0, left: 'none' } : { hasMm: start.usableMm, left: 'some' }),
+          }
         : null,
   },
   {

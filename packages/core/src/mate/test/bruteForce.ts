@@ -1,11 +1,11 @@
 import type { Conditions, EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
-import { CATALOG, end, type Fitting, type PortEnd } from '../../catalog'
+import { CATALOG, end, type Fitting, type PortEnd, turnOf } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
 import { nominalNumber, pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { partCents } from '../costs/costs'
-import { cutInRoute, type Route, roleOf, routeById, turnOf } from '../model/routes'
+import { cutInRoute, type Route, roleOf, routeById } from '../model/routes'
 import { RULES, ruleIn, stuffsOf } from '../rules/rules'
 import type { Criteria, LineRequest, MateSettings } from '../types'
 import {
@@ -287,11 +287,10 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
   // trade: the flange that is there is measured against the floor, whatever lies beneath it
   const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
-  const span = fromFloor
-    ? 0
-    : conditions.turn
-      ? null
-      : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
+  // trade: what hangs on a stub in sight turns nowhere, nor does what a bowl stands on
+  const stiff = route.medium === 'drain' && !/^(standpipe|trap-)/.test(route.id)
+  const turn = stiff ? 0 : (conditions.turn ?? 0)
+  const span = fromFloor ? 0 : turn ? null : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
   const unmeasured = span === null && leastLong === null
   const found: Chain[] = []
 
@@ -436,7 +435,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       }
     }
     const close = (state: State, way: string) => {
-      if (state.turned !== (conditions.turn ?? 0)) return
+      if (state.turned !== turn) return
       if (leastLong !== null && state.hi < leastLong - 0.006) return
       if (span !== null && (state.lo > span + 0.006 || state.hi < span - 0.006)) return
       const opened = METHODS.filter((method) => state.methods.has(method.id))
@@ -490,7 +489,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           nominalNumber(pipe?.nominal ?? '0'),
           first,
         )
-        if (!placed || turned > (conditions.turn ?? 0)) continue
+        if (!placed || turned > turn) continue
         const { stage, trend, undoes } = placed
         const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
         const judged = judge(joint, first ? stub : null, beforeStop)
@@ -520,9 +519,10 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const before = state.parts.filter((id) => id === fitting.id).length
         const aboard = (settings.partsAboard[fitting.id] ?? 0) > before
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
-        const length =
-          Math.hypot(...(fitting.ports[0]?.pose.origin ?? [0])) +
-          Math.hypot(...(open ? (fitting.ports[1]?.pose.origin ?? [0]) : [0]))
+        // what stands aside of its way in is no longer for that
+        const length = fitting.ports.slice(0, open ? 2 : 1).reduce((sum, { pose: { origin, axis } }) => {
+          return sum + Math.abs(origin[0] * axis[0] + origin[1] * axis[1])
+        }, 0)
         const next: State = {
           ...joined,
           open: (open ?? fitting.ports[0]) as PortEnd,
