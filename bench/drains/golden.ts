@@ -16,7 +16,10 @@ export interface DrainVerdict {
 /** The drain of that number out of a wall, nobody having measured to it, in a shop that has said nothing. */
 export const judgedDrain = (index: number) => {
   const { line } = someDrain(index)
-  const conditions = { ...line.conditions, roughMm: null, bowlMm: null, rises: false }
+  const { spanMm } = line.conditions
+  // nor how far a drain stands out
+  const floor = line.to?.kind === 'waste.bowl' && spanMm != null ? { spanMm } : { spanMm: null }
+  const conditions = { ...line.conditions, roughMm: null, bowlMm: null, rises: false, ...floor }
   return { line: { ...line, conditions }, settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS } }
 }
 

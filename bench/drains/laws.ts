@@ -4,7 +4,7 @@ import { type LineRequest, type MateOption, type MateSettings, pipeById } from '
 import { partsOf } from './parts'
 
 type Asked = { readonly line: LineRequest; readonly settings: MateSettings }
-type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removalId' | 'beginsAt'>
+type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removalId' | 'beginsAt' | 'leavesStubMm'>
 type Law = readonly [id: string, broken: (way: Way, asked: Asked) => boolean]
 
 const SEALS = /^(wax|rubber)-seal$/
@@ -23,6 +23,36 @@ function heightOf(way: Way, { line }: Asked): number | null {
     const riser = /^flange\.riser\.(.+)$/.exec(fittingId)
     return sum + (riser ? inches(riser[1] ?? '') * 25.4 : fittingId === 'flange.repair-ring' ? 2 : 0)
   }, flangeMm)
+}
+
+/** From the old end to the middle of the trap, with all home and pieces at their shortest, and the most; null where none was asked for. */
+function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number, number] | null {
+  const { spanMm, turn, rises, trapped } = conditions
+  if (spanMm == null || turn || rises || trapped) return null
+  if (!/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')) return null
+  const parts = partsOf(way)
+  const at = parts.findIndex(({ family }) => family === 'p-trap')
+  const half = (port: (typeof parts)[number]['near']) => Math.hypot(...(port?.pose.origin ?? [0]))
+  return parts.slice(0, at + 1).reduce<readonly [number, number]>(
+    ([lo, hi], { family, lengthMm, near, far }, index) => {
+      const { minMm = 0, maxMm = 0 } = way.joints[index] ?? {}
+      const whole = half(near) + half(far)
+      const [least, most] =
+        index === at
+          ? [half(near), half(near)]
+          : family === 'tube-piece' && lengthMm
+            ? [lengthMm.min, lengthMm.max]
+            : [whole, whole]
+      return [lo + least - maxMm, hi + most - minMm]
+    },
+    [0, 0],
+  )
+}
+/** Pieces of pipe before the trap, and behind a tee if one stands there. */
+const bridges = ({ parts }: Way) => {
+  const at = parts.findIndex(({ family }) => family === 'p-trap')
+  const tee = parts.findIndex(({ family }) => family === 'vent-tee')
+  return parts.slice(tee + 1, at).filter(({ family }) => family === 'tube-piece')
 }
 
 /** Diameters that a band, a gasket or a socket was made for and the pipe that stands in it, mm, must be the same. */
@@ -155,6 +185,39 @@ export const DRAIN_LAWS: readonly Law[] = [
       return (
         tee >= 0 !== (s && /^waste\.(tail|sink|disposer|standpipe)/.test(to?.kind ?? '')) ||
         (tee >= 0 && trap < tee)
+      )
+    },
+  ],
+  [
+    // nothing but what was measured says where a trap stands: its middle under the drain
+    'under-the-drain',
+    (way, asked) => {
+      const reach = toTrap(way, asked)
+      const { spanMm, stubMm } = asked.line.conditions
+      if (!reach || spanMm == null) return false
+      if (way.leavesStubMm === null) return stubMm !== null || bridges(way).length === 0
+      const [lo, hi] = reach
+      return way.leavesStubMm + lo > spanMm + 0.02 || way.leavesStubMm + hi < spanMm - 0.02
+    },
+  ],
+  [
+    // a free end is sawn where it is too long as it is, and one piece of pipe of a size bridges what is missing
+    'sawn-for-nothing',
+    (way, asked) => {
+      const reach = toTrap(way, asked)
+      const { spanMm, stubMm, oldJoint } = asked.line.conditions
+      if (!reach || spanMm == null) return false
+      const pieces = bridges(way).map(({ fittingId }) => fittingId)
+      if (new Set(pieces).size < pieces.length) return true
+      const sawn =
+        /^(saw-shorter|bands-off-saw)$/.test(way.removalId) ||
+        (oldJoint === 'none' && way.removalId === 'chain-cut')
+      return (
+        sawn &&
+        stubMm !== null &&
+        oldJoint === 'none' &&
+        way.parts[0]?.family !== 'p-trap' &&
+        stubMm + reach[0] <= spanMm
       )
     },
   ],

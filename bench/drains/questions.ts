@@ -67,6 +67,13 @@ function turnOf(index: number, kind: string): { turn?: 45 | 90 } {
   return dice.chance(BELOW.test(kind) ? 0.3 : 0.1) ? { turn: dice.pick([45, 90] as const) } : {}
 }
 
+/** How far its drain stands out was measured; said of a basin too, where it says nothing. */
+function spanOf(index: number, kind: string): { spanMm?: number } {
+  const dice = new Dice(6_000_000 + index)
+  if (kind === 'waste.bowl' || !dice.chance(BELOW.test(kind) ? 0.5 : 0.1)) return {}
+  return { spanMm: dice.chance(0.5) ? dice.whole(100, 400) : dice.whole(400, 1200) }
+}
+
 /** The drain that a number stands for. */
 export function someDrain(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
   const dice = new Dice(700_000 + index)
@@ -121,6 +128,7 @@ export function someDrain(index: number): { readonly line: LineRequest; readonly
         ...rough,
         rises: IN_SIGHT.test(kind) && dice.chance(0.25),
         ...turnOf(index, kind),
+        ...spanOf(index, kind),
       },
     },
     settings,

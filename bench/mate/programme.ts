@@ -75,6 +75,8 @@ export interface Edge {
   readonly waterOffFar: number
   readonly lo: number
   readonly hi: number
+  /** Of the first joint on an end that is made shorter: what that is longer as it is. */
+  readonly spare?: number
   /** Of that what lies behind a corner, where each leg counts by itself. */
   readonly hiFar: number
   /** What kind of end it leads to. */
@@ -88,10 +90,17 @@ export interface Programme {
   readonly edges: readonly Edge[]
   readonly settings: MateSettings
   readonly span: number | null
+  /** It ends at a trap, so that circles are none. */
+  readonly toTrap: boolean
+  /** Beginnings that are made shorter: only where what is behind another part would not go on them as they are. */
+  readonly shortened: readonly string[]
   /** What has to come out of a run at least. */
   readonly leastOut: number | null
   readonly leastLegs: readonly number[] | null
 }
+
+/** More than any length, hundredths of a millimetre. */
+const MUCH = 10_000_000
 
 const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
 const rounded = (mm: number) => Math.round(mm * 100)
@@ -213,7 +222,10 @@ export function programmeOf(
   // trade: the flange that is there is measured against the floor, whatever lies beneath it
   const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
   const gap = (fromFloor ? 0 : fromEnd ? conditions.reachMm : conditions.spanMm) ?? null
-  const span = gap === null ? null : rounded(gap)
+  // trade: a trap stands under the drain, and what rises from it is no longer for that
+  const { trapAt = Number.POSITIVE_INFINITY } = route
+  const counts = route.medium !== 'drain' || /^(closet|any)$/.test(route.id) || route.trapAt !== undefined
+  const span = gap === null || !counts ? null : rounded(gap)
   const corner = cutIn?.insert === 'corner'
   const leastMm = route.id === 'flexible' && softPipe ? 18 * 25.4 : corner ? null : cutIn?.outMm
   const leastOut = leastMm == null ? null : rounded(leastMm)
@@ -254,7 +266,7 @@ export function programmeOf(
   const begin: readonly Start[] = run
     ? [cut(bare(conditions.stubMm)) as Start]
     : pipe
-      ? starts(pipe, conditions).filter(
+      ? starts(pipe, conditions, route.trapAt !== undefined).filter(
           ({ forbidden, removal }) =>
             // trade: a tee goes in where the nut was
             forbidden.length === 0 && !(route.vents && removal.keeps?.startsWith('nut')),
@@ -497,6 +509,7 @@ export function programmeOf(
         if (span === null || !stub) return [0, 0]
         if (stub.usableMm === null) return fromEnd ? [-100_000_000, 0] : [rounded(needs(joint)), 100_000_000]
         const usable = rounded(stub.usableMm)
+        if (stub.whole) return [usable, usable]
         const least = stub.removal.threadedEnd ? usable : Math.min(rounded(needs(joint)), usable)
         return fromEnd ? [least - usable, 0] : [least, usable]
       }
@@ -518,8 +531,9 @@ export function programmeOf(
           joints: 1,
           waterOff: stub ? waterOff(joint) : 0,
           waterOffFar: 0,
-          lo: lo - rounded(max),
-          hi: corner && node.stage > 0 ? 0 : hi - rounded(min),
+          lo: node.stage >= trapAt ? 0 : lo - rounded(max),
+          hi: node.stage >= trapAt || (corner && node.stage > 0) ? 0 : hi - rounded(min),
+          ...(node.start?.wholeMm != null ? { spare: rounded(node.start.wholeMm) - lo } : {}),
           hiFar: corner && node.stage > 0 ? hi - rounded(min) : 0,
           needless:
             depth === 0 || node.stage > 0 || node.turned > 0 || node.closing === 'yes'
@@ -598,6 +612,11 @@ export function programmeOf(
         const bends = fitting.family === 'tube-piece' || roleOf(fitting) === 'connector'
         const length = lengthOf(fitting)
         const ends = stage === route.endsAt
+        const trap = span !== null && fitting.family === 'p-trap' && node.stage < trapAt
+        // trade: nobody saws at a length that is not known, nor leaves one that has to be
+        if (trap && node.start?.whole && node.start.usableMm === null) continue
+        const past = span !== null && node.stage >= trapAt
+        const near = rounded(Math.hypot(...(fitting.ports[index]?.pose.origin ?? [0])))
         if (ends && turned !== turn) continue
         // what may close the run is remembered, and what slides until it has something to wait on
         const waits = cutIn || held ? `:${closing}:${cutIn && closing !== 'yes' ? fitting.id : ''}` : ''
@@ -618,12 +637,18 @@ export function programmeOf(
           cents: shared.cents + labour(drawn) + price,
           price: made.price + price,
           notAboard: 0,
-          lo: shared.lo + (noLength ? 0 : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
+          lo:
+            shared.lo +
+            (noLength || past
+              ? 0
+              : trap
+                ? near
+                : rounded(bends ? (fitting.lengthMm?.min ?? length) : length)),
           ...reaches(
             fitting,
             index,
             { ...shared, stage: node.stage },
-            rounded(bends ? (fitting.lengthMm?.max ?? length) : length),
+            past ? 0 : trap ? near : rounded(bends ? (fitting.lengthMm?.max ?? length) : length),
           ),
           // what has since gained something to close by is no circle
           // nor is what comes behind a bend
@@ -663,6 +688,10 @@ export function programmeOf(
     edges: edges.filter((edge) => alive.has(edge.to)),
     settings,
     span,
+    toTrap: route.trapAt !== undefined,
+    shortened: begin.flatMap((start, index) =>
+      start.wholeMm === undefined ? [] : [start.wholeMm === null ? `?s${index}` : `s${index}`],
+    ),
     leastOut,
     leastLegs,
   }
@@ -706,7 +735,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
   const used = new Set<string>()
   const pieces = new Map<string, string[]>()
   const bodies = new Map<string, { heats: string[]; spoilt: string[] }>()
-  programmes.forEach(({ edges, span, leastOut, leastLegs, line }, index) => {
+  programmes.forEach(({ edges, span, toTrap, shortened, leastOut, leastLegs, line }, index) => {
     const mostLayers = Math.max(...edges.map((edge) => edge.layer))
     const name = (edge: Edge) => `${edge.name}_${index}`
     const sum = (chosen: readonly Edge[]) => chosen.map(name).join(' + ')
@@ -775,7 +804,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
         rows.push(`${hi} >= ${leastLegs[0]}`)
         if (part('hiFar')) rows.push(`${part('hiFar')} >= ${leastLegs[1]}`)
       }
-    } else if (span === null) {
+    } else if (span === null || toTrap) {
       // going round in a circle is no way; coming back to the stub's own end only where the stub will not do
       const shown = new Map<string, Edge[]>()
       for (const edge of edges)
@@ -787,10 +816,27 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       }
       for (const edge of edges)
         for (const start of edge.needless) rows.push(`${name(edge)} + ${start}_${index} <= 1`)
-    } else {
+    }
+    if (!line.cutIn && span !== null) {
       const [lo, hi] = [part('lo'), part('hi')]
       if (lo) rows.push(`${lo} <= ${span}`)
       if (hi) rows.push(`${hi} >= ${span}`)
+      const traps = edges.filter(({ part: id, layer }) => layer > 0 && id?.startsWith('p-trap.'))
+      for (const start of shortened) {
+        const unknown = start.startsWith('?')
+        const begins = edges.find((edge) => edge.name === (unknown ? start.slice(1) : start))
+        if (!begins) continue
+        // nobody knows where to saw for what is not right on it
+        if (unknown) {
+          if (traps.length > 0) rows.push(`${sum(traps)} + ${name(begins)} <= 1`)
+          continue
+        }
+        // as long as it is, the same would not go in
+        const spare = edges
+          .filter((edge) => edge.from === begins.to && edge.spare)
+          .map((edge) => `+ ${edge.spare} ${name(edge)}`)
+        rows.push(`${lo} ${spare.join(' ')} - ${MUCH} ${name(begins)} >= ${span + 1 - MUCH}`)
+      }
     }
     for (const way of wish.not ?? []) {
       // a longer one that begins alike is another

@@ -1,4 +1,4 @@
-import { standpipeMm } from '@diarmos/core/record'
+import { standpipeMm, standpipeStands, tailOverMm } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -17,12 +17,17 @@ interface Props {
   readonly sawsOld: boolean
 }
 
+const STANDS = { fits: '✓ As it is cut,', low: '✕ Too low:', high: '✕ Too high:' } as const
+
 /** The figures beside the cuts: mark, least stub, and whether the connector reaches. */
 export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const unit = usePreferences((state) => state.unit)
-  const height = standpipeMm(useSettings()?.fields.mate.codeProfile)
+  const code = useSettings()?.fields.mate.codeProfile
+  const height = standpipeMm(code)
+  const stands = layout ? standpipeStands(option, layout.stations, code) : null
   const first = option.joints[0]
   const { spanMm } = situationOf(line)
+  const tail = layout ? tailOverMm(option, layout.stations) : null
   return (
     <>
       {first?.atStub && beginsAt(line) === 'pipe' ? (
@@ -52,7 +57,17 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
         <View testID="standpipe">
           <Fact label="Standpipe above its trap, at least" mm={height.leastMm} quantity="reading" />
           <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />
+          {stands ? (
+            <Fact
+              label={`${STANDS[stands.verdict]} over the weir of its trap it stands`}
+              mm={stands.aboveMm}
+              quantity="reading"
+            />
+          ) : null}
         </View>
+      ) : null}
+      {tail ? (
+        <Fact label="End of the fixture’s tail over the middle of the pipe" mm={tail} quantity="reading" />
       ) : null}
       {layout?.reach ? (
         <View className="flex-row items-center justify-between border-b border-rule py-2">

@@ -1,4 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
+import { tailOverMm } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
 import { router } from 'expo-router'
@@ -92,7 +93,8 @@ function Cuts({
   }
   const cuts = cutsOf(view, line, layout)
   const trapped = option.parts.some(({ family }) => family === 'tubular-trap')
-  const standpipe = option.parts.some(({ family }) => family === 'standpipe')
+  // the fixture's own tail is cut to the trap that it stands in
+  const tailed = layout !== null && tailOverMm(option, layout.stations) !== null
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')
   const asks = layout?.asks ?? []
   const [next] = asks
@@ -149,7 +151,7 @@ function Cuts({
     >
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts.length > 0 || trapped || standpipe ? 'Cut' : 'No cut needed'}
+          {cuts.length > 0 || trapped || tailed ? 'Cut' : 'No cut needed'}
         </Txt>
         <UnitButton />
       </View>
@@ -203,7 +205,7 @@ function Cuts({
             />
           ))}
         </View>
-      ) : trapped || standpipe ? null : (
+      ) : trapped || tailed ? null : (
         <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
       )}
       {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}

@@ -1,4 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
+import { cutsOldPipe } from '@diarmos/core/record'
 import type { QuantityKind } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
 import { beginsAt, type JobView, type LineView } from '../data/select'
@@ -61,7 +62,7 @@ export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cu
   }
   const first = option.joints[0]
   const old =
-    beginsAt(line) === 'pipe' && option.removalId.includes('cut') && option.leavesStubMm !== null
+    beginsAt(line) === 'pipe' && cutsOldPipe(option.removalId) && option.leavesStubMm !== null
       ? [
           cut('old', {
             name: 'Old pipe, square, from the wall',

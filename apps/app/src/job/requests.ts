@@ -179,10 +179,16 @@ export function measuredOf(line: LineView) {
   const parts = line.mating?.fields.option.parts ?? []
   const hose = parts.findIndex(({ family }) => family === 'supply-connector')
   const begins = beginsAt(line) === 'fresh' ? 'stub' : 'wall'
+  const trap = parts.findIndex(({ family }) => family === 'p-trap')
   const known =
     hose > 0
       ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
-      : { id: 'span', from: begins, to: 'tail', mm: turn === 0 ? spanMm : null }
+      : {
+          id: 'span',
+          from: begins,
+          to: trap < 0 ? 'tail' : `part:${trap}:centre`,
+          mm: turn === 0 ? spanMm : null,
+        }
   const again = taken.some(({ from, to }) => from === known.from && to === known.to)
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]
 }

@@ -72,8 +72,17 @@ export function DrainConditions({
         />
       </View>
     )
+  const straight = kind !== undefined && mayTurn(mouthOf(kind).route) && !trapped && !rises && !turn
   return (
     <View>
+      {straight ? (
+        <MeasureRow
+          label="Wall to the middle of the drain"
+          hint="Along the pipe, from where its bare end is measured, or from the rim of a hub that stays: the trap then stands right under the drain. Leave out if it can stand anywhere."
+          mm={spanMm ?? null}
+          onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
+        />
+      ) : null}
       {kind?.startsWith('waste.run.') ? null : (
         <Toggle
           label="A trap further down stays"

@@ -1,4 +1,5 @@
 import { partOf } from '../assembly/kept'
+import { isCementSocket } from '../catalog/build'
 import type { Fitting } from '../catalog/types'
 import type { Certainty } from '../reference/source'
 import { type FitReason, impossible } from './reason'
@@ -112,7 +113,6 @@ interface Sum {
 
 /** Pipe that bows where it is a little long. */
 const BENDS = new Set<string>(['pex-a', 'pex-b', 'pex-c', 'pex-aluminium', 'polybutylene', 'polyethylene'])
-const SOLVENT = new Set(['cement-socket', 'pvc-socket'])
 
 /** What the joints between two places give when they lie at their least, mm. */
 const slackBetween = (chain: Chain, a: Station, b: Station) =>
@@ -141,7 +141,7 @@ function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension)
       const dry = dimension.dry
         ? b.joints
             .slice(a.joints.length)
-            .filter((index) => SOLVENT.has(chain.joints[index]?.bodyForm ?? ''))
+            .filter((index) => isCementSocket(chain.joints[index]?.bodyForm ?? ''))
             .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0), 0)
         : 0
       const tapeMm = measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm)

@@ -25,7 +25,7 @@ export interface Chain {
 
 /**
  * A place that a tape can be held to: `wall` finished face of the wall · `stub` end of the old pipe, or the mouth that
- * the line begins at · `part:2:in`, `part:2:centre`, `part:2:out` of a part · `tail` tip of the fixture's end · `beside` middle of the line that
+ * the line begins at · `part:2:in`, `part:2:centre`, `part:2:out` of a part · `tail` tip of the fixture's end, or the open top of a standpipe · `beside` middle of the line that
  * stands next to it.
  */
 export type StationId = 'wall' | 'stub' | 'tail' | 'beside' | `part:${number}:${'in' | 'centre' | 'out'}`
@@ -135,6 +135,12 @@ export function stretch(chain: Chain, stubMm: number | null): Stretched {
       leg.pieces.push(joint.to)
       put(name('out'))
       continue
+    }
+    // it stands open at its top, where nothing joins it
+    if (chosen.family === 'standpipe') {
+      leg.pieces.push(joint.to)
+      put('tail')
+      break
     }
     at += faceMm(fitting, chosen.inPort)
     parts = [...parts, joint.to]

@@ -1,3 +1,4 @@
+export { cutsOldPipe } from '../assembly/oldJoints/removals'
 export * from './basis'
 export * from './carry'
 export * from './dimensions'

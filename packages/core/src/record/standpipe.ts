@@ -1,10 +1,42 @@
-import { STANDPIPES } from '../reference/standpipe'
+import { STANDPIPE_BORES, STANDPIPES } from '../reference/standpipe'
+
+type Code = 'IPC' | 'UPC' | 'EN'
+type Stations = readonly { readonly id: string; readonly fromLegMm: number | null }[]
+interface Way {
+  readonly parts: readonly { readonly family: string }[]
+  readonly joints: readonly { readonly nominal: string }[]
+}
 
 /** How far a standpipe stands above its trap where the shop goes by that code, mm. */
-export function standpipeMm(code: 'IPC' | 'UPC' | 'EN' = 'IPC'): {
-  readonly leastMm: number
-  readonly mostMm: number
-} {
+export function standpipeMm(code: Code = 'IPC'): { readonly leastMm: number; readonly mostMm: number } {
   const { leastMm, mostMm } = STANDPIPES[code]
   return { leastMm, mostMm }
+}
+
+/**
+ * How a standpipe that is measured stands over the weir of its trap: the top from the middle of the pipe, and half the
+ * bore down to where water runs out of the trap.
+ *
+ * @returns null where the way has none, or while it is not measured
+ */
+export function standpipeStands(
+  { parts, joints }: Way,
+  stations: Stations,
+  code: Code = 'IPC',
+): { readonly aboveMm: number; readonly verdict: 'low' | 'high' | 'fits' } | null {
+  const bore = STANDPIPE_BORES[joints.at(-1)?.nominal ?? '']
+  const top = stations.find(({ id }) => id === 'tail')?.fromLegMm
+  if (parts.at(-1)?.family !== 'standpipe' || top == null || bore === undefined) return null
+  const { leastMm, mostMm } = STANDPIPES[code]
+  const aboveMm = top + bore / 2
+  return { aboveMm, verdict: aboveMm < leastMm ? 'low' : aboveMm > mostMm ? 'high' : 'fits' }
+}
+
+/**
+ * Where a fixture's own tail stands in the inlet of a trap: how far its tip lies over the middle of the pipe, mm. Null
+ * where a piece of pipe is cut between the two, or nothing of the kind hangs there.
+ */
+export function tailOverMm({ parts }: Way, stations: Stations): number | null {
+  if (parts.at(-1)?.family !== 'p-trap') return null
+  return stations.find(({ id }) => id === 'tail')?.fromLegMm ?? null
 }

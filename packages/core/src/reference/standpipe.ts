@@ -22,3 +22,6 @@ export const STANDPIPES: Readonly<
     source: { title: 'No height in EN 12056-2; the machine’s own sheet decides', certainty: "maker's sheet" },
   },
 }
+
+/** Bore of the pipe that a standpipe and its trap are of, schedule 40, mm (ASTM D2665, D2661: outside less two least walls). */
+export const STANDPIPE_BORES: Readonly<Record<string, number>> = { '1-1/2': 40.89, '2': 52.5 }

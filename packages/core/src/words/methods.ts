@@ -27,6 +27,8 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
   'saw-behind': 'saw the old fitting off',
+  'saw-shorter': 'saw the bare end shorter',
+  'bands-off-saw': 'bands off, saw the end shorter',
   'saw-thread': 'saw the thread off',
   'cut-behind-marks': 'cut back past the marks',
   'saw-behind-marks': 'saw back past the marks',

@@ -61,6 +61,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Take out a longer piece: to where both ends are straight, bare, round and sound, with room to push a coupling on.',
   'resort.larger-run':
     'No pipe drains into a smaller one: follow the run down to where it is as large as the branch, and come in there.',
+  'resort.farther-back':
+    'A trap takes its own length: the drain lies too near the end of the pipe. Open wall or floor, cut the pipe farther back, and measure again from there.',
   'resort.heater-plastic': 'Cut the plastic farther back, and run the last 18 in to the heater in copper.',
   'resort.next-fitting': 'Follow the pipe back to its next fitting, and begin there with new pipe.',
   'resort.open-wall': 'Open the place as far as the next fitting, and begin there with new pipe.',

@@ -93,7 +93,8 @@ export function stationText(
   if (id === 'wall') return 'the wall'
   if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
-  if (id === 'tail') return 'the tip of the fixture’s tail'
+  if (id === 'tail')
+    return families.at(-1) === 'standpipe' ? 'the top of the standpipe' : 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')
   const family = families[Number(index)]
   if (!family) return 'a part that is no longer there'

@@ -267,6 +267,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
   'remove.saw-thread':
     'Hold the pipe against turning; saw its thread off with a hacksaw or a blade for steel, square; file the burr off outside and in.',
+  'remove.saw-shorter':
+    'Mark it where Cut has it, all round, and saw it square there; take off the burr outside and in.',
   'remove.saw': 'Saw the pipe square behind the old fitting; take off the burr.',
   'remove.pull-bowl':
     'Shut the stop, flush, hold the lever down; sponge tank and bowl dry. Supply nut off, closet nuts off, or cut where they are rusted fast; rock it loose and lift it straight up: two people, or the tank first.',

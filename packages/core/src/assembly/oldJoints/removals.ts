@@ -72,6 +72,27 @@ const PULL_BOWL = [
   step('remove.scrape-wax', 120, { after: ['remove.pull-bowl'] }),
 ] as const
 
+/** Iron is parted by a chain, never by a saw for plastic. */
+const CHAIN_CUT: Removal = {
+  ...NEW_END,
+  id: 'chain-cut',
+  medium: 'drain',
+  on: 'iron',
+  kerfMm: 3,
+  roomMm: 50,
+  tools: ['chain-cutter'],
+  steps: [step('remove.hold-iron', 60), step('remove.chain-cut', 300, { after: ['remove.hold-iron'] })],
+}
+const SAW_LEAD: Removal = {
+  ...NEW_END,
+  id: 'saw-lead',
+  medium: 'drain',
+  kerfMm: 3,
+  roomMm: 12,
+  tools: ['pipe-saw'],
+  steps: [step('remove.saw-lead', 240)],
+}
+
 /** Where a toilet stood: its flange stays, or goes with what is beneath it. */
 const OF_TOILETS: readonly Removal[] = [
   { ...NEW_END, id: 'keep-flange', medium: 'drain', keeps: 'flange', steps: [...PULL_BOWL] },
@@ -145,26 +166,8 @@ const OF_DRAINS: readonly Removal[] = [
     tools: ['hub-borer'],
     steps: [...PULL_BOWL, step('remove.bore-hub', 300, { after: ['remove.scrape-wax'] })],
   },
-  {
-    // iron is parted by a chain, never by a saw for plastic
-    ...NEW_END,
-    id: 'chain-cut',
-    medium: 'drain',
-    on: 'iron',
-    kerfMm: 3,
-    roomMm: 50,
-    tools: ['chain-cutter'],
-    steps: [step('remove.hold-iron', 60), step('remove.chain-cut', 300, { after: ['remove.hold-iron'] })],
-  },
-  {
-    ...NEW_END,
-    id: 'saw-lead',
-    medium: 'drain',
-    kerfMm: 3,
-    roomMm: 12,
-    tools: ['pipe-saw'],
-    steps: [step('remove.saw-lead', 240)],
-  },
+  CHAIN_CUT,
+  SAW_LEAD,
 ]
 
 export const REMOVALS: readonly Removal[] = [
@@ -294,6 +297,42 @@ export const SAW_BACK: Removal = {
   tools: ['pipe-saw'],
 }
 
+/** An end of drain pipe that is free, sawn off where what goes on it has to stand. */
+const SAW_SHORTER: Removal = {
+  ...NEW_END,
+  id: 'saw-shorter',
+  medium: 'drain',
+  kerfMm: 2,
+  roomMm: 12,
+  tools: ['pipe-saw'],
+  steps: [step('remove.saw-shorter', 150)],
+}
+/** The same under old bands. */
+const BANDS_OFF_SAW: Removal = {
+  ...SAW_SHORTER,
+  id: 'bands-off-saw',
+  gains: 'insertion',
+  tools: ['nut-driver', 'pipe-saw'],
+  steps: [
+    step('remove.hold-iron', 60),
+    step('remove.bands-off', 150, { after: ['remove.hold-iron'] }),
+    step('remove.saw-shorter', 150, { after: ['remove.bands-off'] }),
+  ],
+}
+const SHORTER = [SAW_SHORTER, BANDS_OFF_SAW]
+
+/**
+ * What an end of drain pipe is made shorter by, where it comes off without a cut and is too long for what goes on it;
+ * null where its own removals part it already.
+ */
+export function shorterBy({ id }: Removal, material: PipeMaterial): Removal | null {
+  if (id !== 'bare' && id !== 'bands-off') return null
+  if (material === 'clay') return null
+  if (material === 'cast-iron') return id === 'bare' ? CHAIN_CUT : null
+  if (material === 'lead-waste') return id === 'bare' ? SAW_LEAD : null
+  return id === 'bare' ? SAW_SHORTER : BANDS_OFF_SAW
+}
+
 /** Where a run is cut open: square, at both marks. */
 export const CUT_OPEN: Removal = {
   ...NEW_END,
@@ -354,6 +393,13 @@ export function removalsOf(oldJoint: OldJoint): Removal[] {
   return REMOVALS.filter(({ id }) => removals.includes(id))
 }
 
+/** Whether the old pipe is cut by it, so that its length can be chosen; a removal that is not known cuts nothing. */
+export function cutsOldPipe(removalId: string): boolean {
+  return [...REMOVALS, CUT_BACK, SAW_BACK, ...SHORTER].some(
+    ({ id, kerfMm }) => id === removalId && kerfMm > 0,
+  )
+}
+
 /** What a removal takes, s: the sum of its acts. */
 export function removalSeconds({ steps }: Removal): number {
   return handsOnSeconds(steps)
@@ -361,9 +407,16 @@ export function removalSeconds({ steps }: Removal): number {
 
 /** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = [...REMOVALS, NEW_END, CUT_BACK, SAW_BACK, CUT_OPEN, ...OPEN_DRAINS, KEEP_STOP].find(
-    (row) => row.id === id,
-  )
+  const removal = [
+    ...REMOVALS,
+    NEW_END,
+    CUT_BACK,
+    SAW_BACK,
+    ...SHORTER,
+    CUT_OPEN,
+    ...OPEN_DRAINS,
+    KEEP_STOP,
+  ].find((row) => row.id === id)
   if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }

@@ -8,7 +8,16 @@ import type { Conditions } from '../conditions'
 import type { Reason } from '../reason'
 import { toolsOn } from '../tools'
 import { withBesides } from './besides'
-import { CUT_BACK, type EndMark, KEEP_STOP, NEW_END, type Removal, removalsOf, SAW_BACK } from './removals'
+import {
+  CUT_BACK,
+  type EndMark,
+  KEEP_STOP,
+  NEW_END,
+  type Removal,
+  removalsOf,
+  SAW_BACK,
+  shorterBy,
+} from './removals'
 import { oldJointRow } from './table'
 
 /** The end of the stub once the old stop is off. */
@@ -20,6 +29,10 @@ export interface Start {
   readonly marks: ReadonlySet<EndMark>
   /** Drawn soft: it can be flared. */
   readonly soft?: boolean
+  /** It is as long as it is: nothing is cut off it. */
+  readonly whole?: boolean
+  /** Of a free end that is sawn shorter, how long it was, mm; null while it is not measured. */
+  readonly wholeMm?: number | null
   /** Top of a flange that stays, over the finished floor, mm; null while it is not measured. */
   readonly atMm?: number | null
   /** Reasons that rule this removal out here. */
@@ -41,6 +54,16 @@ export function marksOn({ scored, outOfRound, faults }: Conditions): EndMark[] {
     ...(scored ? (['score'] as const) : []),
     ...(outOfRound ? (['oval'] as const) : []),
   ]
+}
+
+/** What is said of an end whose length counts: it stays as long as it is, or is made shorter. */
+function lengthOf(
+  { kerfMm }: Removal,
+  usableMm: number | null,
+  shortens: boolean,
+): Pick<Start, 'whole' | 'wholeMm'> {
+  if (kerfMm === 0) return { whole: true }
+  return shortens ? { wholeMm: usableMm === null ? null : usableMm + kerfMm } : {}
 }
 
 /** Tube that the nut of a trap adapter on drain pipe takes, and what it takes with a reducing washer. Common practice. */
@@ -154,14 +177,21 @@ function keptEnd(keeps: NonNullable<Removal['keeps']>, { system, nominal, materi
 
 /**
  * Every state the stub's end can be brought into here, with what each removal leaves and forbids.
+ *
+ * @param fitted what goes on it has to stand at a distance that was measured: a free end lies where it does, or is sawn
  */
-export function starts(pipe: Pipe, conditions: Conditions): Start[] {
+export function starts(pipe: Pipe, conditions: Conditions, fitted = false): Start[] {
   const states: Start[] = []
   // steel, brass and copper carry either
   const medium = conditions.service === 'waste' ? 'drain' : mediumOf(pipe.material)
   const before = marksOn(conditions)
   const back = medium === 'drain' ? SAW_BACK : CUT_BACK
-  const removals = removalsOf(conditions.oldJoint)
+  const shorter = new Set<Removal>()
+  const removals = removalsOf(conditions.oldJoint).flatMap((removal) => {
+    const sawn = fitted ? shorterBy(removal, pipe.material) : null
+    if (sawn) shorter.add(sawn)
+    return sawn ? [removal, sawn] : [removal]
+  })
   const cuts = removals.some(({ id }) => ['bare', 'cut-behind', 'saw-behind'].includes(id))
   for (const removal of before.length > 0 && cuts ? [...removals, back] : removals) {
     if (removal.medium && removal.medium !== medium) continue
@@ -217,6 +247,7 @@ export function starts(pipe: Pipe, conditions: Conditions): Start[] {
       usableMm,
       marks: new Set(removal === back ? [] : [...removal.leaves, ...before]),
       ...(pipe.temper === 'soft' ? { soft: true } : {}),
+      ...(fitted ? lengthOf(removal, usableMm, shorter.has(removal)) : {}),
       ...(removal.keeps?.startsWith('flange') ? { atMm: conditions.flangeMm ?? null } : {}),
       forbidden,
     })

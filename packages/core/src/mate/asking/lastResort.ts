@@ -4,12 +4,14 @@ import { isPlastic, isThreadedMaterial } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
 import { nominalNumber } from '../../reference/types'
 import type { Problem } from '../model/problem'
+import { fits } from '../search/search'
 
 /**
  * Where nothing fits as things stand, what a plumber turns to: one sentence, whatever the changes of conditions that
  * would help. Null where the line begins at something new, whose other end can be chosen.
  */
-export function lastResort({ pipe, line, route, conditions, settings }: Problem): Reason | null {
+export function lastResort(problem: Problem): Reason | null {
+  const { pipe, line, route, conditions, settings } = problem
   if (!pipe) return null
   const told = (ruleId: string): Reason => ({
     ruleId,
@@ -26,6 +28,8 @@ export function lastResort({ pipe, line, route, conditions, settings }: Problem)
   if (whole || faults.includes('pinholes')) return told('resort.replace-length')
   if (line.cutIn)
     return told(isThreadedMaterial(pipe.material) ? 'resort.threaded-run' : 'resort.longer-piece')
+  // a trap takes its own length: what would go anywhere else does not go here
+  if (route.trapAt !== undefined && fits(problem.anywhere())) return told('resort.farther-back')
   if (route.id === 'flexible' && isPlastic(pipe.material)) return told('resort.heater-plastic')
   return told(conditions.access === 'reachable' ? 'resort.next-fitting' : 'resort.open-wall')
 }

@@ -131,7 +131,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
     missingParts: parts.filter((part) => !part.aboard).map((part) => part.fittingId),
     missingTools: missingTools([...tools], settings),
     needsStubMm: (firstLink.joint?.need ?? 0) / PER_MM,
-    leavesStubMm: first.start.usableMm,
+    leavesStubMm: stubLeft(problem, links),
     ...(problem.line.cutIn ? openedAndClosed(problem, links) : closedToHeld(problem, links)),
     ...(standing ? { followUp: { standing, returnDays: RETURN_DAYS[standing] } } : {}),
     // what two seams have in common is said once
@@ -144,6 +144,24 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       ...ofNewCopper(parts, settings),
     ],
   }
+}
+
+/** How long the old pipe is left by a way, up to where its length was measured. */
+function stubLeft(problem: Problem, links: readonly Label[]): number | null {
+  const { start } = links[0] as Label
+  let rest = 0
+  let hasPiece = false
+  for (const { joint, choice, group, back } of links) {
+    rest -= joint?.insHi ?? 0
+    if (!choice || !group) continue
+    hasPiece ||= choice.part.family === 'tube-piece'
+    rest += choice.lo
+    if (back && problem.endsSpan(back.stage, group)) {
+      rest -= choice.behind
+      break
+    }
+  }
+  return problem.leavesMm(start, rest, hasPiece)
 }
 
 const pairOf = ({ group, final }: Label) => group?.pair ?? final

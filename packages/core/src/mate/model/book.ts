@@ -29,7 +29,7 @@ export interface Choice {
   /** From one mouth or tip to the other, hundredths of a millimetre. */
   readonly lo: number
   readonly hi: number
-  /** Of an elbow whose legs count: how much of that lies behind where both legs meet. */
+  /** Of an elbow whose legs count, and of a trap: how much of that lies behind where both legs meet. */
   readonly behind: number
 }
 
@@ -200,7 +200,8 @@ export class Book {
     const all = group.parts.flatMap((part): Choice[] => {
       if ((part.standing && !this.improvised) || !fits(part)) return []
       const [lo, hi] = withLengths ? this.lengthOf(part, group) : NO_LENGTH
-      const behind = withLengths && group.turn > 0 ? this.behindOf(part, group, hi) : 0
+      const behind =
+        withLengths && (group.turn > 0 || group.role === 'p-trap') ? this.behindOf(part, group, hi) : 0
       return [{ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi, behind }]
     })
     // the cheapest first, so that what may beat another is there before it
@@ -216,7 +217,7 @@ export class Book {
     return kept
   }
 
-  /** Of an elbow, what lies behind the place where both legs meet, hundredths of a millimetre. */
+  /** Of an elbow or a trap, what lies behind the place where both legs meet, hundredths of a millimetre. */
   private behindOf(part: Fitting, group: Group, length: number): number {
     const typical = endToEndMm(part, [group.inPort, group.outPort])
     return Math.round(length * (typical > 0 ? faceMm(part, group.outPort) / typical : 0))

@@ -87,6 +87,8 @@ export class Problem {
   private readonly fromEnd: boolean
   /** It is counted from the finished floor, since nothing beneath it was measured. */
   private readonly fromFloor: boolean
+  /** The stage from which on nothing counts along the span: past a trap, in whose middle it ends. */
+  readonly spanEnds: number
   /** Degrees that the line has to turn on its way. */
   readonly turn: number
   /** The line cannot be dried: what wants it dry is made before the water can come to it, and closes nothing. */
@@ -161,6 +163,18 @@ export class Problem {
     // what was said of a floor drain says nothing of a basin's stub, which turns nowhere
     const stiff = this.medium === 'drain' && line.to !== undefined && !mayTurn(line.to.route)
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : stiff ? 0 : (turn ?? 0)
+    // round a corner the distance along the pipe says nothing of the pieces
+    const { spanMm, reachMm } = line.conditions
+    // before a heater's nipple lies open what its reach says
+    this.fromEnd = spanMm == null && route.id === 'flexible'
+    // a flange that stays stands where it does against the floor, whatever lies beneath it
+    this.fromFloor = route.id === 'closet' && spanMm == null && line.conditions.flangeMm != null
+    const gap = this.fromFloor ? 0 : this.fromEnd ? reachMm : spanMm
+    // nor does it past a trap, which turns too, but up to its middle
+    const through = this.medium === 'supply' || route.id === 'closet' || route.id === 'any'
+    const straight = this.turn === 0 && (through || route.trapAt !== undefined)
+    this.span = gap == null || !straight ? null : Math.round(gap * PER_MM)
+    this.spanEnds = route.trapAt ?? Number.POSITIVE_INFINITY
     if (line.cutIn) {
       if (!pipe) throw new CoreFault('cut-in-without-pipe', {}, ['cutIn'])
       const run = runEnd(pipe)
@@ -181,17 +195,6 @@ export class Problem {
     this.pastStop = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.pastStop))
     this.heated = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.hot))
     this.book = bookOf(this.network, request.settings, request.improvised ?? false)
-    // round a corner the distance along the pipe says nothing of the pieces
-    const { spanMm, reachMm } = line.conditions
-    // before a heater's nipple lies open what its reach says
-    this.fromEnd = spanMm == null && route.id === 'flexible'
-    // a flange that stays stands where it does against the floor, whatever lies beneath it
-    this.fromFloor = route.id === 'closet' && spanMm == null && line.conditions.flangeMm != null
-    const gap = this.fromFloor ? 0 : this.fromEnd ? reachMm : spanMm
-    // nor does it past a trap, which turns too
-    const straight =
-      this.turn === 0 && (this.medium === 'supply' || route.id === 'closet' || route.id === 'any')
-    this.span = gap == null || !straight ? null : Math.round(gap * PER_MM)
     this.own = stuffsOf(line, pipe)
     const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null, this.own)
     this.inner = this.book.jointsUnder(far)
@@ -239,7 +242,7 @@ export class Problem {
   private beginnings(pipe: Pipe | null): readonly Start[] {
     // where a tee goes in, no nut beyond it stays
     if (pipe)
-      return starts(pipe, this.conditions).filter(
+      return starts(pipe, this.conditions, this.route.trapAt !== undefined).filter(
         ({ removal }) => !(this.route.vents && removal.keeps?.startsWith('nut')),
       )
     if (this.line.branchOf !== undefined) {
@@ -300,6 +303,14 @@ export class Problem {
     if (!cutIn || cutIn.farMm === null) return this
     const open = { ...limits, effort: this.effort }
     return new Problem({ ...line, cutIn: { ...cutIn, farMm: null } }, request, linesTogether, open, meeting)
+  }
+
+  /** The same line as if nobody had measured how far the drain stands out. */
+  anywhere(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    const conditions = { ...line.conditions, spanMm: null }
+    const open = { ...limits, effort: this.effort }
+    return new Problem({ ...line, conditions }, request, linesTogether, open, meeting)
   }
 
   /** The same line where everything stays within reach. */
@@ -518,6 +529,7 @@ export class Problem {
       this.isIronRun,
       this.isNear,
       this.conditions.rises ?? false,
+      this.route.trapAt ?? '',
     ].join()
   }
 
@@ -667,8 +679,24 @@ export class Problem {
     if (!this.isStub(start)) return [0, 0]
     if (start.usableMm === null) return this.fromEnd ? [-ANY_LENGTH, 0] : [need, ANY_LENGTH]
     const usable = Math.round(start.usableMm * PER_MM)
+    if (start.whole) return [usable, usable]
     const least = start.removal.threadedEnd ? usable : Math.min(need, usable)
     return this.fromEnd ? [least - usable, 0] : [least, usable]
+  }
+
+  /**
+   * How long the old pipe is left, mm: as its removal leaves it, or cut back so that what goes on it, fully home and with
+   * its pieces at their shortest, ends where the span does. Null where that is not known.
+   *
+   * @param restLo least length of what goes on it up to there, hundredths of a millimetre
+   */
+  leavesMm(start: Start, restLo: number, hasPiece: boolean): number | null {
+    const { usableMm } = start
+    if (this.span === null || this.fromEnd || this.fromFloor || !this.isStub(start)) return usableMm
+    const most = (this.span - restLo) / PER_MM
+    if (usableMm === null) return hasPiece ? null : most
+    // elsewhere a piece is cut to what is left
+    return hasPiece && this.route.trapAt === undefined ? usableMm : Math.min(usableMm, most)
   }
 
   /** Whether the place is closed for good, so that nothing may stand in it that is ever to be touched again. */
@@ -684,6 +712,11 @@ export class Problem {
   /** How far the run can be drawn apart at a joint before its corner, or behind it, hundredths of a millimetre. */
   springAt(turned: number): number {
     return this.springsMm[turned === 0 ? 0 : 1] * PER_MM
+  }
+
+  /** Whether a part is the trap in whose middle the span ends. */
+  endsSpan(stage: number, { role }: Pick<Group, 'role'>): boolean {
+    return this.span !== null && stage < this.spanEnds && role === 'p-trap'
   }
 
   /** Whether a chain's length interval fills the span, or what has to come out of the run, or of its last leg. */

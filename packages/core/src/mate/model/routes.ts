@@ -128,6 +128,8 @@ export interface Route {
   readonly endsAt?: number
   /** It takes a tee with a valve that admits air. */
   readonly vents?: true
+  /** Its length counts up to the middle of its trap, which stands under the drain: the stage behind that. */
+  readonly trapAt?: number
   /** The first stage that is no longer in the place the access condition speaks of: beyond the stop. */
   readonly opensAt: number
 }
@@ -323,6 +325,36 @@ const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
   ),
 }
 
+/**
+ * Where it was measured how far the drain stands out: one piece of pipe of a size bridges what is missing between the
+ * old end and the trap, or the tee before it.
+ */
+function measured(route: Route): Route {
+  const [first = {}, ...behind] = route.stages
+  const { piece = 0, tube: _, elbow: __, ...on } = first
+  const later = (roles: Route['stages'][number]) =>
+    Object.fromEntries(Object.entries(roles).map(([role, stage]) => [role, stage + 1])) as typeof roles
+  const stages = [{ ...later(on), piece, tube: 1 }, { ...later(on), piece: 1, tube: 1 }, ...behind.map(later)]
+  return {
+    ...route,
+    stages,
+    goalAt: route.goalAt.map((stage) => stage + 1),
+    ...(route.endsAt === undefined ? {} : { endsAt: route.endsAt + 1 }),
+    opensAt: route.opensAt + 1,
+    trapAt: Math.min(...stages.map((roles) => roles['p-trap'] ?? Number.POSITIVE_INFINITY)),
+  }
+}
+
+const MEASURED: Readonly<Partial<Record<RouteId, Route>>> = {
+  'trap-below': measured(ROUTES['trap-below']),
+  'trap-shower': measured(ROUTES['trap-shower']),
+  standpipe: measured(ROUTES.standpipe),
+}
+const MEASURED_UNVENTED: typeof MEASURED = {
+  ...MEASURED,
+  ...(UNVENTED.standpipe ? { standpipe: measured(UNVENTED.standpipe) } : {}),
+}
+
 function withTee({ stages: [, ...behind] }: Route): Route['stages'] {
   return [{ piece: 0, tube: 0, 'vent-tee': 1, 'vent-riser': 1 }, ...behind]
 }
@@ -411,10 +443,16 @@ export function routeById(
     trapped,
     unvented,
     rises,
-  }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises'>> = {},
+    spanMm,
+    turn,
+  }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn'>> = {},
 ): Route {
   if (trapped) return TRAPPED[id] ?? ROUTES[id]
-  if (unvented || rises) return UNVENTED[id] ?? ROUTES[id]
+  const straight = spanMm != null && !turn && !rises
+  const plain = unvented || rises ? (UNVENTED[id] ?? ROUTES[id]) : null
+  const fitted = straight ? (plain ? MEASURED_UNVENTED : MEASURED)[id] : undefined
+  if (fitted) return fitted
+  if (plain) return plain
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 

@@ -149,7 +149,9 @@ export class Grower {
   ) {
     this.firstMethod = wish.firstMethod
     this.told = wish.told ?? true
-    this.circles = problem.span !== null || problem.line.cutIn !== undefined
+    // up to a trap one piece of pipe of a size is enough, and behind it nothing counts
+    const counts = problem.span !== null && problem.route.trapAt === undefined
+    this.circles = counts || problem.line.cutIn !== undefined
   }
 
   /** A number for a word of a sequence, so that sequences are numbers too. */
@@ -275,6 +277,14 @@ export class Grower {
         if (hi - choice.behind < (problem.leastLegs?.[0] ?? 0)) continue
         lo = choice.behind
         hi = choice.behind
+      } else if (label.stage >= problem.spanEnds) {
+        lo = label.lo
+        hi = label.hi
+      } else if (problem.endsSpan(label.stage, group)) {
+        // it stands under the drain or not at all; what follows rises
+        if (!this.standsUnder(label, lo - choice.behind, hi - choice.behind)) continue
+        lo = problem.span as number
+        hi = lo
       }
       yield {
         back: label,
@@ -314,6 +324,23 @@ export class Grower {
     }
   }
 
+  /**
+   * Whether a trap behind a chain comes to stand under the drain, and nothing is sawn for it that could stay: a free end
+   * that is made shorter is too long as it is; of one that nobody measured only a trap right on it says where to saw.
+   */
+  private standsUnder(before: Label, lo: number, hi: number): boolean {
+    const { problem } = this
+    const { usableMm, whole, wholeMm } = before.start
+    if (!problem.fills(lo, hi)) return false
+    const onStub = before.back === null
+    if (usableMm === null) return onStub ? !whole : wholeMm === undefined
+    if (wholeMm == null || onStub) return true
+    let first = before
+    while (first.back?.back) first = first.back
+    const least = Math.min(first.joint?.need ?? 0, Math.round(usableMm * PER_MM))
+    return lo - least + Math.round(wholeMm * PER_MM) > (problem.span as number)
+  }
+
   /** A band round two pipes of one kind is for an old end: the first of a line, and both of a run. */
   private bandsWell({ back, group: before }: Label, group: Step): boolean {
     if (!this.problem.line.cutIn) return !group.bandsAlike || back === null
@@ -337,8 +364,9 @@ export class Grower {
         const sameHeat = label.hot && pair.method.needsFlame
         const spared = sameHeat ? joint.spared : NOTHING_SPARED
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
-        const lo = (reach[0] as number) - joint.insHi
-        const hi = (reach[1] as number) - joint.insLo
+        const past = label.stage >= problem.spanEnds
+        const lo = past ? label.lo : (reach[0] as number) - joint.insHi
+        const hi = past ? label.hi : (reach[1] as number) - joint.insLo
         if (!problem.fills(lo, hi)) continue
         yield {
           ...label,

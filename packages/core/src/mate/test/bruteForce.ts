@@ -260,11 +260,15 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const route = line.cutIn
     ? cutInRoute(line.cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
     : routeById(line.to?.route ?? 'any', conditions)
+  // trade: a trap stands under the drain, and what rises from it is no longer for that
+  const { trapAt = Number.POSITIVE_INFINITY } = route
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? // trade: a tee goes in where the nut was
-      starts(pipe, conditions).filter(({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')))
+      starts(pipe, conditions, route.trapAt !== undefined).filter(
+        ({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')),
+      )
     : (line.from?.ends ?? []).map((ref) =>
         line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
       )
@@ -290,7 +294,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   // trade: what hangs on a stub in sight turns nowhere, nor does what a bowl stands on
   const stiff = route.medium === 'drain' && !/^(standpipe|trap-)/.test(route.id)
   const turn = stiff ? 0 : (conditions.turn ?? 0)
-  const span = fromFloor ? 0 : turn ? null : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
+  const counts =
+    route.medium !== 'drain' || route.id === 'closet' || route.id === 'any' || route.trapAt !== undefined
+  const span = fromFloor
+    ? 0
+    : turn || !counts
+      ? null
+      : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
   const unmeasured = span === null && leastLong === null
   const found: Chain[] = []
 
@@ -377,6 +387,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     readonly waterOff: number
     readonly lo: number
     readonly hi: number
+    /** The least that goes on the old end, without that. */
+    readonly rest: number
     readonly heat: readonly [HeatAt, HeatAt]
     readonly branch: PortEnd | null
     /** Something in it slides or has a nut of its own, so that it can be closed to a body that is held. */
@@ -413,10 +425,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
                 ? fromEnd
                   ? [-1e6, 0]
                   : [needs(joint), 1e6]
-                : [
-                    (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) - (fromEnd ? usable : 0),
-                    fromEnd ? 0 : usable,
-                  ]
+                : start.whole
+                  ? [usable, usable]
+                  : [
+                      (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) -
+                        (fromEnd ? usable : 0),
+                      fromEnd ? 0 : usable,
+                    ]
       return {
         ...state,
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
@@ -430,8 +445,13 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         waterOff:
           state.waterOff +
           (first && stub ? jointCloses(joint.method, joint.tip.material, joint.body.nominal) : 0),
-        lo: (first ? reach[0] : state.lo) - max,
-        hi: (first ? reach[1] : state.hi) - min,
+        ...(state.stage >= trapAt
+          ? {}
+          : {
+              lo: (first ? reach[0] : state.lo) - max,
+              hi: (first ? reach[1] : state.hi) - min,
+              rest: state.rest - max,
+            }),
       }
     }
     const close = (state: State, way: string) => {
@@ -496,7 +516,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         if (!judged) continue
         const open = fitting.ports[1 - index]
         const own = !first && sameClass(state.open, start.port) && state.stage === 0 && state.turned === 0
-        if (span === null && !line.cutIn && !first) {
+        if ((span === null || route.trapAt !== undefined) && !line.cutIn && !first) {
           // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt; past
           // a valve or a bend it is no circle
           if (own && !state.loose && judge(joint, stub, beforeStop)) continue
@@ -523,6 +543,20 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         const length = fitting.ports.slice(0, open ? 2 : 1).reduce((sum, { pose: { origin, axis } }) => {
           return sum + Math.abs(origin[0] * axis[0] + origin[1] * axis[1])
         }, 0)
+        const most = unmeasured ? 0 : bends ? (fitting.lengthMm?.max ?? length) : length
+        const least = unmeasured ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length
+        const ends = span !== null && fitting.family === 'p-trap' && state.stage < trapAt
+        if (ends) {
+          const [x, y] = fitting.ports[index]?.pose.origin ?? [0, 0]
+          const half = Math.hypot(x, y)
+          if (joined.lo + half > span + 0.006 || joined.hi + half < span - 0.006) continue
+          // trade: nothing is sawn off that could stay, and nobody saws at a length that is not known
+          if (start.usableMm === null) {
+            if (first ? start.whole : start.wholeMm !== undefined) continue
+          } else if (start.wholeMm != null && !first && joined.rest + half + start.wholeMm <= span + 0.006)
+            continue
+        }
+        const past = ends || state.stage >= trapAt
         const next: State = {
           ...joined,
           open: (open ?? fitting.ports[0]) as PortEnd,
@@ -541,8 +575,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           undoes,
           stage,
           turned,
-          lo: joined.lo + (unmeasured ? 0 : bends ? (fitting.lengthMm?.min ?? length) : length),
-          hi: joined.hi + (unmeasured ? 0 : bends ? (fitting.lengthMm?.max ?? length) : length),
+          lo: ends ? (span as number) : joined.lo + (past ? 0 : least),
+          hi: ends ? (span as number) : joined.hi + (past ? 0 : most),
+          rest: joined.rest + least,
         }
         if (stage === route.endsAt) close(next, next.way)
         else walk(next)
@@ -570,6 +605,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       waterOff: removalHands(removal),
       lo: 0,
       hi: 0,
+      rest: 0,
       heat: [null, null],
       branch: null,
       loose: false,
