@@ -107,7 +107,9 @@ const WASTES: readonly {
   readonly fault?: string
   readonly first: RegExp
   readonly way?: RegExp
-  readonly cut?: readonly string[]
+  readonly cut?: readonly (string | RegExp)[]
+  /** What is measured on the drawing, the piece that follows, and what is said of it. */
+  readonly next?: readonly [keys: readonly string[], piece: RegExp, says: RegExp]
   readonly says: readonly RegExp[]
 }[] = [
   {
@@ -158,8 +160,15 @@ const WASTES: readonly {
     across: ['2', 'Point', '3', '7', '5'],
     waste: /Standpipe/,
     old: /On the old end: nothing/,
-    measured: [],
+    measured: [
+      ['Bare stub, wall to the old fitting', ['8']],
+      ['Wall to the middle of the drain', ['1', '2']],
+    ],
     first: /P-trap.*standpipe/s,
+    // a 2 in trap and its arm come to 7-1/2 in, of which 3/4 in is socket
+    cut: [/Old pipe, square, from the wall\s*mark\s*3\s*4\s*in\s*5\s*1\s*4/, /cut as the standpipe/],
+    // half an inch of the inlet stands over the middle, past what goes in
+    next: [['3', '0'], /cut as the standpipe.*29\s*1\s*2/s, /over the weir of its trap it stands/],
     says: [/ABS cement/, /pump out/],
   },
   {
@@ -238,6 +247,7 @@ for (const wasteOf of WASTES) {
     first,
     way,
     cut,
+    next,
     opens,
     says,
   } = wasteOf
@@ -281,6 +291,14 @@ for (const wasteOf of WASTES) {
     await page.getByRole('button', { name: 'Choose this way' }).click()
     await page.getByRole('button', { name: 'On to the cut' }).click()
     for (const part of cut ?? []) await expect(page.getByTestId('cut-list')).toContainText(part)
+    if (next) {
+      const [keys, piece, said] = next
+      await page.getByTestId('cut-next').click()
+      await tapLength(page, keys)
+      await expect(page.getByTestId('cut-list')).toContainText(piece)
+      await expect(page.getByText(said)).toBeVisible()
+      await expectAccessible(page, `cut, ${what}`)
+    }
     for (const words of opens ?? []) await expect(page.getByTestId('fixed-ends')).toContainText(words)
     await page.getByRole('tab', { name: 'Make' }).click()
     await expect(page.getByText('The water stays on')).toBeVisible()

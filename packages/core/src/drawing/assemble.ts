@@ -4,7 +4,7 @@ import { CoreFault } from '../fault'
 import type { StationId } from '../fitup/stations'
 import { faceMm } from '../fitup/takeOut'
 import type { MateOption } from '../mate/types'
-import { shortened } from './partShapes'
+import { STANDPIPE_DRAWN_MM, shortened } from './partShapes'
 import { type Placement, placeOnto, placePoint, turn } from './place'
 import type { Point } from './types'
 
@@ -42,6 +42,8 @@ export function assemble(
     ['wall', [0, 0]],
     ['stub', at],
   ])
+  /** Where a standpipe stands open. */
+  let open: Point | null = null
   for (const joint of option.joints) {
     seams.push({
       at: [at[0] - (axis[0] * joint.maxMm) / 2, at[1] - (axis[1] * joint.maxMm) / 2],
@@ -65,6 +67,12 @@ export function assemble(
     parts.push({ fitting, placement })
     places.set(`part:${joint.to}:in`, placePoint(placement, [port.pose.origin[0], port.pose.origin[1]]))
     places.set(`part:${joint.to}:centre`, placePoint(placement, [0, 0]))
+    if (fitting.family === 'standpipe') {
+      const [x, y] = places.get(`part:${joint.to}:in`) as Point
+      open = [x + axis[0] * STANDPIPE_DRAWN_MM, y + axis[1] * STANDPIPE_DRAWN_MM]
+      places.set(`part:${joint.to}:out`, open)
+      break
+    }
     const out = fitting.ports[chosen.outPort]
     if (!out) break
     at = placePoint(placement, [out.pose.origin[0], out.pose.origin[1]])
@@ -74,7 +82,7 @@ export function assemble(
   const last = option.joints.at(-1)
   const insertion = last && last.to >= option.parts.length ? last.maxMm : 0
   const end: Point = [at[0] - axis[0] * insertion, at[1] - axis[1] * insertion]
-  places.set('tail', end)
+  places.set('tail', open ?? end)
   return { parts, seams, end: { at: end, axis }, places }
 }
 

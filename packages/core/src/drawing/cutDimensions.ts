@@ -42,6 +42,7 @@ interface Drawn {
  * @param lanes how many lanes below the run are taken already
  * @param radiusMm of the pipe: lanes are counted from its outside, as those that are taken are
  * @param apart how far lanes below the run stand apart, in heights of a letter
+ * @param seamsMm how far numbers of seams stand out beside what rises
  */
 export function drawCutDimensions(
   sheet: Sheet,
@@ -53,6 +54,7 @@ export function drawCutDimensions(
   lanes: number,
   radiusMm: number,
   apart: number,
+  seamsMm: number,
 ): void {
   const wanted: Drawn[] = [
     ...dimensions.map(
@@ -81,7 +83,7 @@ export function drawCutDimensions(
     const [low, high] = (rises ? a[1] <= b[1] : a[0] <= b[0]) ? [a, b] : [b, a]
     const key = `${from}>${to}`
     const offsetOf = (lane: number) =>
-      -(rises ? SEAMS_MM + size * (2 + lane * 4.4) : LANE_MM + radiusMm + lane * size * apart)
+      -(rises ? seamsMm + size * (2 + lane * 4.4) : LANE_MM + radiusMm + lane * size * apart)
     let lane = rises ? taken.rise : taken.run
     // dimensions of another stretch may stand there already
     while (lane < MOST_LANES && isTaken(sheet, layDimension(low, high, offsetOf(lane), size).at, size)) lane++

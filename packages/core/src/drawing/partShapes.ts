@@ -703,7 +703,7 @@ function standpipeBody(_fitting: Fitting, a: Port, draw: Draw): void {
     false,
   )
 }
-const STANDPIPE_DRAWN_MM = 120
+export const STANDPIPE_DRAWN_MM = 120
 
 type Body = (fitting: Fitting, a: Port, b: Port, draw: Draw) => void
 const arms: Body = (fitting, _a, _b, draw) => armsBody(fitting, draw)

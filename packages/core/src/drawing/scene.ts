@@ -57,6 +57,10 @@ export interface DrawRequest {
 const WAITING_MM = 9
 /** From that diameter on a number stands clear of the body by it, mm. */
 const WIDE_MM = 40
+/** How far the number of a joint on wide pipe stands out at least, mm. */
+const clearOf = ({ diameterMm }: { readonly diameterMm: number }) =>
+  diameterMm > WIDE_MM ? diameterMm / 2 + 8 : 0
+
 /** Where numbers stand beside a bowl and its floor, mm. */
 const BESIDE_BOWL_MM = 152
 /** From the floor to the first joint of what comes up out of it, as it is drawn before it is measured, mm. */
@@ -230,7 +234,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       const across: Point = [-seam.axis[1], seam.axis[0]]
       // beside what is drawn there, on the floor clear of the bowl
       const joint = option.joints[index]
-      const clear = joint && joint.diameterMm > WIDE_MM ? joint.diameterMm / 2 + 8 : 0
+      const clear = joint ? clearOf(joint) : 0
       const reach = (upright ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below, or right of what rises
       const side = rises || seam.axis[0] > 0.5 ? 1 : -1
@@ -302,6 +306,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         first && pipe ? 2 : 0,
         (pipe?.odMm ?? first?.diameterMm ?? 0) / 2,
         stands ? BESIDE : 2.2,
+        Math.max(SEAMS_MM, ...option.joints.map(clearOf)),
       )
   } else {
     const text = textSize(150, Math.max(110, largest + 40), request)
@@ -353,7 +358,8 @@ export function drawJointLine(request: DrawRequest): Scene {
   }
   if (stands) sheet.stand(falls ? 'down' : 'up')
   return {
-    bounds: sheet.bounds(5, stands),
+    // a trap's riser has its numbers beside it too
+    bounds: sheet.bounds(5, stands || (option?.parts.some(({ family }) => family === 'p-trap') ?? false)),
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,

@@ -297,12 +297,14 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
   // what bends as it likes may be too long, only not too short
   const piece = chain.parts[part]
   const flexible = BENDS.has((piece && partOf(piece)?.material) ?? '')
-  const sure = flexible || 2 * offMm <= slackMm
+  // nor does it matter where it stands open
+  const open = piece?.family === 'standpipe'
+  const sure = flexible || open || 2 * offMm <= slackMm
   const tapeMm = way.sums.reduce((sum, { tapeMm }) => sum + tapeMm, 0) + CUTTING_ERROR_MM[cutter]
   return {
     ...blank,
     cutMm: way.mm,
-    sawMm: flexible ? way.mm + offMm : way.mm - Math.min(offMm, slackMm / 2),
+    sawMm: flexible ? way.mm + offMm : open ? way.mm : way.mm - Math.min(offMm, slackMm / 2),
     windowMm: [way.mm - slackMm, way.mm],
     offMm,
     sure,

@@ -84,6 +84,8 @@ describe('a trap under its drain', () => {
     const laid = layout(topIn)
     // its foot stands in the inlet, whose mouth is 1-1/4 in over the middle and holds 3/4 in
     expect(laid.pieces.map(({ cutMm }) => cutMm && cutMm / IN)).toEqual([expect.closeTo(topIn - 0.5, 6)])
+    // at its top nothing joins it: sawn as it was measured, whatever that may be off
+    expect(laid.pieces[0]).toMatchObject({ sawMm: laid.pieces[0]?.cutMm, sure: true, reason: null })
     expect(laid.pieces[0]?.marksMm.map((mm) => mm / IN)).toEqual([expect.closeTo(0.75, 6), 0])
     const stands = standpipeStands(way, laid.stations, 'IPC')
     // 18 to 42 in over the weir, which lies half a bore under the middle (IPC 802.3.3)
