@@ -6,6 +6,7 @@ import { WELL_EQUIPPED } from '../mate/test/problems'
 import { standpipeStands, tailOverMm } from '../record'
 import { PIPES } from '../reference/pipes'
 import { STANDPIPE_BORES } from '../reference/standpipe'
+import { TRAP_ARMS } from '../reference/trapArms'
 import { layOut } from './layout'
 
 const IN = 25.4
@@ -91,6 +92,27 @@ describe('a trap under its drain', () => {
     // 18 to 42 in over the weir, which lies half a bore under the middle (IPC 802.3.3)
     expect(stands).toEqual({ aboveMm: expect.closeTo(topIn * IN + 26.2, 0), verdict })
     expect(standpipeStands(way, layout().stations)).toBeNull()
+  })
+
+  it('is warned of where its arm is longer than the code has it up to a vent, by its size', () => {
+    const warned = (kind: string, spanIn: number, pipeId?: string) =>
+      wayOf(kind, spanIn, 8, pipeId).way?.warnings.find(({ ruleId }) => ruleId === 'drain.long-arm')
+        ?.parameters
+    expect(warned('waste.shower.2', 95)).toBeUndefined()
+    expect(warned('waste.shower.2', 97)).toEqual({
+      outMm: expect.closeTo(97 * IN, 6),
+      mostMm: expect.closeTo(96 * IN, 6),
+    })
+    expect(warned('waste.tub.glued.1-1/2', 73, 'abs-dwv.40.1-1/2')).toMatchObject({
+      mostMm: expect.closeTo(72 * IN, 6),
+    })
+    // the fall of an arm is at most its own diameter, a quarter inch to the foot (IPC 909.1 as the code reasons)
+    for (const [size, most] of Object.entries(TRAP_ARMS.IPC.mostMm)) {
+      const inches = size === '1-1/4' ? 1.25 : size === '1-1/2' ? 1.5 : Number(size)
+      expect([size, most / 48]).toEqual([size, expect.closeTo(inches * IN, 6)])
+    }
+    for (const size of Object.keys(TRAP_ARMS.UPC.mostMm))
+      expect((TRAP_ARMS.UPC.mostMm[size] ?? 0) < (TRAP_ARMS.IPC.mostMm[size] ?? 0)).toBe(true)
   })
 
   it('knows the bores of its pipe as the pipe tables have them', () => {

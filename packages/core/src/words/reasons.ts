@@ -285,6 +285,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'A machine pumps 15 to 20 gallons a minute: a waste under 1-1/2 in does not take it. Report it; the line has to be renewed larger.',
   'drain.standpipe-2':
     'Current codes want 2 in for a standpipe and its trap: 1-1/2 in is offered because the old drain is no larger. Ask the authority.',
+  'drain.long-arm':
+    'The trap stands {outMm, number, reading} out and its arm may be {mostMm, number, reading} long up to the vent: over that the fall siphons it. A vent nearer to it, or larger pipe, if the authority has it so.',
   'drain.standpipe-height':
     'The standpipe ends {leastMm, number, reading} to {mostMm, number, reading} above its trap, by the local code; the hose hangs in it with air round it.',
   'drain.smaller-downstream':

@@ -8,6 +8,7 @@ import { type ToolId, toolsOn } from '../../assembly/tools'
 import { fittingById } from '../../catalog/families'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { faceMm } from '../../fitup/takeOut'
+import { TRAP_ARMS } from '../../reference/trapArms'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
 import type { Problem } from '../model/problem'
@@ -142,8 +143,24 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
         ),
       ).values(),
       ...ofNewCopper(parts, settings),
+      ...ofLongArm(problem, parts),
     ],
   }
+}
+
+/**
+ * A trap that stands farther out than its arm may be long, whatever lies behind the wall: the arm is never shorter than
+ * what was measured of it.
+ */
+function ofLongArm({ route, span, settings }: Problem, parts: readonly ChosenPart[]): Reason[] {
+  if (route.trapAt === undefined || span === null || route.vents) return []
+  const trap = parts.find(({ family }) => family === 'p-trap')
+  const size = trap && fittingById(trap.fittingId)?.ports[trap.inPort]?.nominal
+  const { mostMm, source } = TRAP_ARMS[settings.codeProfile ?? 'IPC']
+  const most = mostMm[size ?? '']
+  const outMm = span / PER_MM
+  if (most === undefined || outMm <= most) return []
+  return [{ ruleId: 'drain.long-arm', severity: 'warn', parameters: { outMm, mostMm: most }, source }]
 }
 
 /** How long the old pipe is left by a way, up to where its length was measured. */
