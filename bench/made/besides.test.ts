@@ -145,3 +145,88 @@ describe('what is seen to besides the joints', () => {
     }
   })
 })
+
+describe('a bowl on its flange', () => {
+  const bowl = (patch: Partial<Conditions>) => {
+    const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'flange', flangeMm: 0, ...patch }
+    const option = firstOf({ lineId: 'a', pipeId: 'pvc-dwv.40.3', to: mouthOf('waste.bowl'), conditions })
+    const bodies = [{ id: 'main', contents: [], mount: 'floor' as const, kind: 'waste.bowl' }]
+    const lines = [{ lineId: 'a', option, conditions, meets: { to: 'main' } }]
+    return { option, steps: sequence({ lines, bodies, houseRules: HOUSE }).steps }
+  }
+
+  it('that stays is not screwed down again, and points where it did', () => {
+    const { option, steps } = bowl({})
+    expect(option.removalId).toBe('keep-flange')
+    expect(steps.filter(({ words }) => /^flange\.(screw|aside)$/.test(words))).toEqual([])
+  })
+
+  it('that is offset is turned to where it moves the bowl before its cement, and screwed down after', () => {
+    const { option, steps } = bowl({ roughMm: 280, bowlMm: 304.8 })
+    const at = option.parts.findIndex(({ fittingId }) => fittingId.includes('offset'))
+    const seam = option.joints.findIndex(({ to }) => to === at)
+    // a tick is kept by the name of its step: that never changes
+    const step = (id: string) => steps.find((each) => each.id === `a/${seam}/${id}`)
+    expect(step('aside')).toMatchObject({
+      words: 'flange.aside',
+      kind: 'prepare',
+      parameters: { shiftMm: expect.closeTo(38.1, 6) },
+    })
+    expect(step('aside')?.endSeconds).toBeLessThanOrEqual(step('close')?.startSeconds ?? -1)
+    expect(step('close')?.endSeconds).toBeLessThanOrEqual(step('screw')?.startSeconds ?? -1)
+  })
+})
+
+describe('what slides', () => {
+  it('says of itself what it is and how much bare pipe it has to wait on', () => {
+    let slid = 0
+    for (const insert of ['repair', 'tee'] as const)
+      for (const option of waysOf({
+        lineId: 'a',
+        pipeId: 'copper.l.1/2',
+        cutIn: { insert, farMm: 400, freeMm: [600, 600], sidewaysMm: 40 },
+        conditions: { ...PLAIN, stubMm: 400 },
+      })) {
+        const { closes } = option
+        if (closes?.by !== 'slide') continue
+        const { steps } = sequence({
+          lines: [{ lineId: 'a', option, conditions: PLAIN, material: 'copper' }],
+          houseRules: HOUSE,
+        })
+        const acts = steps.filter(({ words }) => words.startsWith('slide.'))
+        expect(acts.length).toBeGreaterThan(0)
+        for (const { parameters } of acts)
+          expect(parameters).toMatchObject({ part: option.parts[closes.seam]?.name, needsMm: closes.needsMm })
+        slid += acts.length
+      }
+    expect(slid).toBeGreaterThan(3)
+  })
+
+  it('and is made on the job is made once, and at its other end only that is left', () => {
+    const conditions = { ...PLAIN, stubMm: 400 }
+    const cutIn = { insert: 'repair' as const, farMm: 400, freeMm: [600, 600] as const, sidewaysMm: 40 }
+    const request = { lineId: 'a', pipeId: 'copper.l.1/2', cutIn, conditions }
+    const { options } = mate({ lines: [request], settings: SETTINGS, improvised: true, k: 40 }).lines[0] ?? {
+      options: [],
+    }
+    const homemade = options.filter(({ parts }) => parts.some(({ standing }) => standing === 'improvised'))
+    expect(homemade.length).toBeGreaterThan(0)
+    for (const option of homemade) {
+      const { steps } = sequence({
+        lines: [{ lineId: 'a', option, conditions, material: 'copper' }],
+        houseRules: HOUSE,
+      })
+      for (const [at, { standing, family }] of option.parts.entries()) {
+        if (!standing) continue
+        const seams = option.joints.flatMap(({ from, to }, seam) => (from === at || to === at ? [seam] : []))
+        const made = steps.filter(
+          ({ seam, words }) => seam !== null && seams.includes(seam) && /^made\.(filed|expanded)/.test(words),
+        )
+        expect([family, made.map(({ words }) => words.endsWith('-other')).sort()]).toEqual([
+          family,
+          [false, true],
+        ])
+      }
+    }
+  })
+})

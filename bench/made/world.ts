@@ -264,6 +264,10 @@ export function carryOut(
         if (!state.made.has(each) && !(words === 'prove.tissue-cap' && line.leftLong !== undefined))
           wrong.push(`seam ${each} of ${line.lineId} is looked at before it is made`)
     }
+    if (words === 'closet.bolts')
+      for (const seam of line.option.joints.keys())
+        if (seam < lastOf(line) && !state.made.has(seam))
+          wrong.push(`bolts of ${line.lineId} in a flange that seam ${seam} does not hold yet`)
     if (words === 'closet.set') {
       if (state.waiting.size > 0) wrong.push(`the bowl of ${line.lineId} stands on soft cement`)
       const cemented = line.option.parts.some(({ family }) => family === 'closet-flange')

@@ -1,4 +1,5 @@
 import { keptStopEnd } from '../assembly'
+import { mouthOf } from '../assembly/bodies'
 import type { EndRef } from '../assembly/end'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
@@ -54,6 +55,8 @@ describe('left for the night', () => {
     expect(soldered?.seconds).toBeGreaterThan(lines[0]?.caps[0]?.seconds ?? 0)
     expect(seconds).toBe(lines[0]?.caps[0]?.seconds)
     expect(lines[0]?.finishSeconds).toBeGreaterThan(0)
+    // nothing was made on it yet: nothing comes off again
+    expect(lines[0]?.caps[0]?.takesOff).toBe(false)
   })
 
   it('to finish takes the hands that are left while the water is off, by every act one less', () => {
@@ -151,6 +154,31 @@ describe('left for the night', () => {
     })
   })
 
+  it('where nobody knows what pipe it is, nothing is promised to close it', () => {
+    const { option, upTo, steps } = begun(stub, pushed)
+    const plan = { lines: [{ lineId: 'a', option, conditions: stub.conditions }], houseRules }
+    const off = steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
+    const leave = (done: readonly string[]) => closeUp({ plan, done, pipes: {}, settings: WELL_EQUIPPED })
+    expect(leave(upTo(off)).lines[0]).toMatchObject({ open: 'ends', caps: [null] })
+  })
+
+  it('what begins at a new valve is open at that until it is whole', () => {
+    const { pipeId: _, ...rest } = line(
+      'copper.l.1/2',
+      { access: 'closed-wall', oldJoint: 'none' },
+      'arm.1/2',
+    )
+    const valve = { ...rest, from: mouthOf('valve.combo.1/2') }
+    const [option] = mate({ lines: [valve], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const { conditions } = valve
+    const plan = { lines: [{ lineId: 'a', option, conditions, meets: { from: 'body' } }], houseRules }
+    const open = (done: readonly string[]) =>
+      closeUp({ plan, done: ['general/shut', ...done], pipes: {}, settings: WELL_EQUIPPED }).lines[0]?.open
+    expect(open([])).toBe('valve')
+    expect(open(option.joints.map((__, seam) => `a/${seam}/close`))).toBe('whole')
+  })
+
   it('a run that is cut open has two ends', () => {
     const { to: _, ...within } = line('copper.l.1/2', { oldJoint: 'none', stubMm: 120 })
     const run = begun({
@@ -209,8 +237,10 @@ describe('left for the night', () => {
       settings: WELL_EQUIPPED,
       k: 12,
     })
+    // one that stands on an adapter or a piece, so that it is not the first that is joined
     const [a] =
-      lines[0]?.options.filter(({ parts }) => parts.some(({ family }) => family === 'dual-stop')) ?? []
+      lines[0]?.options.filter(({ parts }) => parts.findIndex(({ family }) => family === 'dual-stop') > 0) ??
+      []
     const [b] = lines[1]?.options ?? []
     if (!a || !b) throw new Error('no way')
     const plan = {
@@ -225,6 +255,9 @@ describe('left for the night', () => {
     expect(leave([])?.open).toBe('untouched')
     const stop = a.parts.findIndex(({ family }) => family === 'dual-stop')
     const on = a.joints.flatMap(({ to }, seam) => (to <= stop ? [`a/${seam}/close`] : []))
+    // what stands between the old pipe and the stop is not the stop
+    for (let made = 0; made < on.length; made++) expect(leave(on.slice(0, made))?.open).toBe('untouched')
+    expect(leave(on.slice(-1))?.open).toBe(on.length > 1 ? 'untouched' : 'stop')
     expect(leave(on)).toMatchObject({ open: 'stop', caps: [] })
     expect(leave([...on, ...b.joints.map((__, seam) => `b/${seam}/close`)])?.open).toBe('whole')
   })

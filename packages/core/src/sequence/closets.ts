@@ -18,7 +18,7 @@ const ASIDE: StepTemplate = { key: 'aside', kind: 'prepare', words: 'flange.asid
 function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): void {
   const at = option.parts.findIndex(({ family }) => family === 'closet-flange')
   const seam = option.joints.findIndex(({ to }) => to === at)
-  if (at < 0 || seam < 0) return
+  if (at < 0) return
   const close = (index: number) => `${lineId}/${index}/close`
   const { shiftMm } = (option.parts[at] && partOf(option.parts[at])) ?? {}
   if (shiftMm) {

@@ -117,12 +117,9 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   graph.precede(back, open)
 }
 
-/**
- * The act that closes a line between two fixed ends by itself; null where one of them is free, or where what slides is
- * made at both its ends.
- */
+/** The act that closes a line to a body that is held; null where its end is free. Nothing slides there: only a run has two cut ends. */
 export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'>): string | null {
-  if (!closes || closes.by === 'slide' || closes.by === 'fold') return null
+  if (!closes) return null
   return `${lineId}/${closes.seam}/${closes.by === 'union' ? UNION_STEP.key : 'close'}`
 }
 
@@ -194,9 +191,7 @@ export function makeUp(work: Closing): void {
       for (const stub of stubs) for (const done of doneAt(work, close)) graph.precede(done, stub.step)
       continue
     }
-    for (const stub of stubs)
-      if (early(stub.seam) && stub.seam < seam)
-        for (const done of doneAt(work, stub)) graph.precede(done, step)
+    for (const stub of stubs) for (const done of doneAt(work, stub)) graph.precede(done, step)
     // a flame farther out comes before what heat would spoil nearer in
     const before = closes.find((other) => other.seam === seam - 1 && !last.has(other.seam))
     if (before && (before.template.flame || !template.flame))
