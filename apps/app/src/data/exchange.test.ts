@@ -435,7 +435,7 @@ describe('the exchange with the server', () => {
 
 /** Waits for something that comes by itself. */
 async function until(come: () => boolean): Promise<void> {
-  for (let turn = 0; turn < 400 && !come(); turn++) await new Promise((resolve) => setTimeout(resolve, 5))
+  for (let turn = 0; turn < 4000 && !come(); turn++) await new Promise((resolve) => setTimeout(resolve, 5))
   expect(come()).toBe(true)
 }
 
@@ -516,7 +516,7 @@ describe('signing in and what is kept', () => {
     const again = tab()
     await again.begin()
     expect(again.useData.getState()).toMatchObject({ status: 'ready', expired: false })
-    await new Promise((resolve) => setTimeout(resolve, 5))
+    await until(() => again.useData.getState().expired)
     expect(again.useData.getState()).toMatchObject({ status: 'ready', expired: true })
   })
 
@@ -575,9 +575,7 @@ describe('signing in and what is kept', () => {
       expect([kind, again.shelf.all(kind).length]).toEqual([kind, 3])
     expect(begun.loaded).toBe(false)
     expect(again.shelf.all('observation').length).toBeLessThan(801)
-    for (let wait = 0; wait < 50 && !again.useData.getState().loaded; wait++)
-      await new Promise((resolve) => setTimeout(resolve, 10))
-    expect(again.useData.getState().loaded).toBe(true)
+    await until(() => again.useData.getState().loaded)
     expect(again.shelf.all('observation')).toHaveLength(801)
   })
 })
@@ -603,7 +601,7 @@ describe('tabs of one person', () => {
     server.state.reachable = true
     server.rows.set('from afar', row('from afar', ++server.state.revision, { label: 'From afar' }))
     await one.syncSoon()
-    await new Promise((resolve) => setTimeout(resolve, 20))
+    await until(() => two.shelf.get('property', 'from afar') !== undefined)
     server.state.reachable = false
     expect(two.shelf.get('property', 'from afar')?.fields.label).toBe('From afar')
     server.state.reachable = true
@@ -648,7 +646,9 @@ describe('tabs of one person', () => {
     globalThis.fetch = jest.fn(async (path: string, init: RequestInit) => {
       most = Math.max(most, ++atOnce)
       calls++
-      await new Promise((resolve) => setTimeout(resolve, 5))
+      // turns of the loop, not time: whoever may come beside it has come by then
+      for (let turn = 0; turn < 500 && most < 2; turn++)
+        await new Promise((resolve) => setTimeout(resolve, 0))
       atOnce--
       return fetch(path, init)
     }) as never

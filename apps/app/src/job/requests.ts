@@ -175,7 +175,7 @@ export function measuredOf(line: LineView) {
     ]
   }
   // what the way was chosen by is known, and need not be measured again
-  const { spanMm, reachMm, turn } = situationOf(line)
+  const { spanMm, reachMm, turn, rises } = situationOf(line)
   const parts = line.mating?.fields.option.parts ?? []
   const hose = parts.findIndex(({ family }) => family === 'supply-connector')
   const begins = beginsAt(line) === 'fresh' ? 'stub' : 'wall'
@@ -187,7 +187,8 @@ export function measuredOf(line: LineView) {
           id: 'span',
           from: begins,
           to: trap < 0 ? 'tail' : `part:${trap}:centre`,
-          mm: turn === 0 ? spanMm : null,
+          // out of a floor the line turns at its tee
+          mm: turn === 0 && !(trap >= 0 && rises) ? spanMm : null,
         }
   const again = taken.some(({ from, to }) => from === known.from && to === known.to)
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]

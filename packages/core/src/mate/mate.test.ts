@@ -379,6 +379,30 @@ describe('the rules of the trade', () => {
         expect(['press', 'push-fit', 'compression']).not.toContain(joints[0]?.method)
   })
 
+  it('leaves the old pipe as long as it can be where a hose or a piece makes up the rest, and else cuts it to fit', () => {
+    // by hand: of 70 mm a cut takes one
+    const stub = { oldJoint: 'compression' as const, stubMm: 70, spanMm: 400 }
+    for (const request of [line('copper.l.1/2', stub), line('copper.l.1/2', stub, 'valve.combo.1/2')]) {
+      const { options } = ask(request)
+      expect(options.length).toBeGreaterThan(0)
+      for (const { removalId, leavesStubMm, parts } of options)
+        if (
+          removalId === 'cut-behind' &&
+          parts.some(({ family }) => /^(tube-piece|supply-connector)$/.test(family))
+        )
+          expect(leavesStubMm).toBe(69)
+    }
+    // right into a mouth that stands 55 mm out: it ends as far in that as the joint reaches
+    const { options } = ask({
+      ...line('copper.l.1/2', { ...stub, spanMm: 55 }),
+      to: mouthOf('valve.combo.1/2'),
+    })
+    const direct = options.filter(({ parts, removalId }) => parts.length === 0 && removalId === 'cut-behind')
+    for (const { joints, leavesStubMm } of direct)
+      expect(leavesStubMm).toBeCloseTo(55 + (joints[0]?.maxMm ?? 0), 6)
+    expect(direct.length).toBeGreaterThan(0)
+  })
+
   it('no thread of one system in the other: what goes on a 55 degree thread has one', () => {
     const { options } = ask(line('galvanised.40.1/2', { thread: 'BSP' }))
     expect(options.length).toBeGreaterThan(0)

@@ -167,18 +167,19 @@ function ofLongArm({ route, span, settings }: Problem, parts: readonly ChosenPar
 function stubLeft(problem: Problem, links: readonly Label[]): number | null {
   const { start } = links[0] as Label
   let rest = 0
-  let hasPiece = false
+  /** A hose, or a piece that is cut, takes what is left. */
+  let gives = false
   for (const { joint, choice, group, back } of links) {
     rest -= joint?.insHi ?? 0
     if (!choice || !group) continue
-    hasPiece ||= choice.part.family === 'tube-piece'
+    gives ||= choice.hi > choice.lo
     rest += choice.lo
     if (back && problem.endsSpan(back.stage, group)) {
       rest -= choice.behind
       break
     }
   }
-  return problem.leavesMm(start, rest, hasPiece)
+  return problem.leavesMm(start, rest, gives)
 }
 
 const pairOf = ({ group, final }: Label) => group?.pair ?? final

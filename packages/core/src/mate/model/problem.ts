@@ -689,14 +689,15 @@ export class Problem {
    * its pieces at their shortest, ends where the span does. Null where that is not known.
    *
    * @param restLo least length of what goes on it up to there, hundredths of a millimetre
+   * @param gives something of that has no length of its own: a piece that is cut, a hose
    */
-  leavesMm(start: Start, restLo: number, hasPiece: boolean): number | null {
+  leavesMm(start: Start, restLo: number, gives: boolean): number | null {
     const { usableMm } = start
     if (this.span === null || this.fromEnd || this.fromFloor || !this.isStub(start)) return usableMm
     const most = (this.span - restLo) / PER_MM
-    if (usableMm === null) return hasPiece ? null : most
+    if (usableMm === null) return gives ? null : most
     // elsewhere a piece is cut to what is left
-    return hasPiece && this.route.trapAt === undefined ? usableMm : Math.min(usableMm, most)
+    return gives && this.route.trapAt === undefined ? usableMm : Math.min(usableMm, most)
   }
 
   /** Whether the place is closed for good, so that nothing may stand in it that is ever to be touched again. */
