@@ -1,4 +1,4 @@
-import { standpipeMm, standpipeStands, tailOverMm } from '@diarmos/core/record'
+import { standpipeMm, standpipeStands, tailOverMm, turnsOffMm } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -28,6 +28,8 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const first = option.joints[0]
   const { spanMm } = situationOf(line)
   const tail = layout ? tailOverMm(option, layout.stations) : null
+  const drain = line.line.fields.service === 'drain'
+  const turns = layout && drain ? turnsOffMm(option, layout.stations) : null
   return (
     <>
       {first?.atStub && beginsAt(line) === 'pipe' ? (
@@ -40,6 +42,13 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
             />
           )}
           <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+          {turns ? (
+            <Fact
+              label={`End of the old pipe to the middle of the ${turns.what === 'trap' ? 'drain' : 'bend'}`}
+              mm={turns.mm}
+              quantity="reading"
+            />
+          ) : null}
         </View>
       ) : null}
       {first?.atStub && option.parts[0]?.family === 'closet-flange' ? (

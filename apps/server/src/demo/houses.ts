@@ -321,7 +321,14 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'colour', answer: 'black' },
           { kind: 'sign', sign: 'shaving-colour', answer: 'black' },
         ],
-        situation: { ...PLAIN, oldJoint: 'none', plateMm: 0, reachMm: null, stubMm: inch(3) },
+        situation: {
+          ...PLAIN,
+          oldJoint: 'none',
+          plateMm: 0,
+          reachMm: null,
+          stubMm: inch(3),
+          spanMm: inch(14),
+        },
       },
       {
         key: 'bath-shower',

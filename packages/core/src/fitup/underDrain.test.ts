@@ -3,7 +3,7 @@ import { mouthOf } from '../assembly/bodies'
 import { PLAIN_CONDITIONS } from '../assembly/conditions'
 import { mate } from '../mate'
 import { WELL_EQUIPPED } from '../mate/test/problems'
-import { standpipeStands, tailOverMm } from '../record'
+import { standpipeStands, tailOverMm, turnsOffMm } from '../record'
 import { PIPES } from '../reference/pipes'
 import { STANDPIPE_BORES } from '../reference/standpipe'
 import { TRAP_ARMS } from '../reference/trapArms'
@@ -123,6 +123,14 @@ describe('a trap under its drain', () => {
         const off = bore - ((pipe?.odMm ?? 0) - 2 * (pipe?.wallMm ?? 0))
         expect([id, off >= 0 && off < 0.6]).toEqual([id, true])
       }
+  })
+
+  it('says how far its middle lies from the end of the pipe, where nothing is cut between the two', () => {
+    const right = wayOf('waste.standpipe', 12, 8)
+    const said = right.way && right.layout && turnsOffMm(right.way, right.layout().stations)
+    expect(said).toEqual({ what: 'trap', mm: expect.closeTo(6.75 * IN, 6) })
+    const far = wayOf('waste.standpipe', 24, 8)
+    expect(far.way && far.layout && turnsOffMm(far.way, far.layout().stations)).toBeNull()
   })
 
   it('takes a tub’s own tail, whose end then stands half an inch over the middle less what it goes in', () => {

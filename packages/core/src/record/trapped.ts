@@ -40,3 +40,17 @@ export function tailOverMm({ parts }: Way, stations: Stations): number | null {
   if (parts.at(-1)?.family !== 'p-trap') return null
   return stations.find(({ id }) => id === 'tail')?.fromLegMm ?? null
 }
+
+/**
+ * Where the first part that turns a drain stands right on the old pipe: how far its middle lies from the end of that
+ * pipe, mm, so that one knows where to saw. Null where a piece of pipe is cut between the two, or nothing turns.
+ */
+export function turnsOffMm(
+  { parts }: Way,
+  stations: Stations,
+): { readonly what: 'trap' | 'bend'; readonly mm: number } | null {
+  const at = parts.findIndex(({ family }) => family === 'p-trap' || family.startsWith('elbow'))
+  if (at < 0 || parts.slice(0, at).some(({ family }) => family === 'tube-piece')) return null
+  const mm = stations.find(({ id }) => id === `part:${at}:centre`)?.fromLegMm
+  return mm == null ? null : { what: parts[at]?.family === 'p-trap' ? 'trap' : 'bend', mm }
+}
