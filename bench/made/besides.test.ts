@@ -202,6 +202,30 @@ describe('what slides', () => {
     expect(slid).toBeGreaterThan(3)
   })
 
+  it('is drawn back over what a union has drawn together before, cemented or not', () => {
+    const methods = new Set<string>()
+    for (const pipeId of ['cpvc.sdr11.3/4', 'copper.l.1/2'])
+      for (const option of waysOf(
+        {
+          lineId: 'a',
+          pipeId,
+          cutIn: { insert: 'repair', farMm: 23, freeMm: [210, 2399], sidewaysMm: 60 },
+          conditions: { ...PLAIN, stubMm: 57 },
+        },
+        60,
+      )) {
+        if (option.closes?.by !== 'slide' || !option.parts.some(({ family }) => family === 'union')) continue
+        const { steps } = sequence({ lines: [{ lineId: 'a', option, conditions: PLAIN }], houseRules: HOUSE })
+        const drawn = steps.find(({ words }) => words === 'union.draw')
+        const back = steps.filter(({ words }) => /^slide\.back$|^cement\.join.*-slid$/.test(words))
+        expect([option.id, back.length > 0]).toEqual([option.id, true])
+        for (const { startSeconds } of back)
+          expect([option.id, startSeconds >= (drawn?.endSeconds ?? Number.NaN)]).toEqual([option.id, true])
+        methods.add(option.joints[0]?.method ?? '')
+      }
+    expect(methods.has('cement')).toBe(true)
+  })
+
   it('and is made on the job is made once, and at its other end only that is left', () => {
     const conditions = { ...PLAIN, stubMm: 400 }
     const cutIn = { insert: 'repair' as const, farMm: 400, freeMm: [600, 600] as const, sidewaysMm: 40 }

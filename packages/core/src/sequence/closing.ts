@@ -81,7 +81,12 @@ const SLIDE_STEPS = {
   back: { key: 'slide-back', kind: 'prepare', words: 'slide.back', seconds: 0 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
-const slideBack = (lineId: string, seam: number) => `${lineId}/${seam}/${SLIDE_STEPS.back.key}`
+/** What is cemented is drawn back while the cement is wet, and its joints say so. */
+const isWetSlide = ({ joints }: Pick<MateOption, 'joints'>, seam: number) =>
+  (joints[seam]?.seal ?? '').includes('cement')
+/** The act that draws back what slides. */
+const slideBack = (lineId: string, option: Pick<MateOption, 'joints'>, seam: number) =>
+  `${lineId}/${seam}/${isWetSlide(option, seam) ? 'close' : SLIDE_STEPS.back.key}`
 
 /**
  * Puts what slides on over ends that are ready, before the piece stands, and draws it back once everything else does.
@@ -95,9 +100,8 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   const { seam, needsMm } = option.closes
   const last = lastSeams(option)
   const on = `${lineId}/${seam}/${SLIDE_STEPS.on.key}`
-  // what is cemented is drawn back while the cement is wet, and its joints say so
-  const wet = (option.joints[seam]?.seal ?? '').includes('cement')
-  const back = wet ? `${lineId}/${seam}/close` : slideBack(lineId, seam)
+  const wet = isWetSlide(option, seam)
+  const back = slideBack(lineId, option, seam)
   const said = { part: option.parts[seam]?.name ?? 'the coupling', needsMm }
   graph.add(on, SLIDE_STEPS.on, lineId, seam, said)
   if (!wet) graph.add(back, SLIDE_STEPS.back, lineId, seam, said)
@@ -133,7 +137,7 @@ export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'
 export function drawUnions(work: Closing, open: string, dried: string): void {
   const { graph, lineId, option, closes, early } = work
   const { last } = work
-  const back = option.closes?.by === 'slide' ? slideBack(lineId, option.closes.seam) : null
+  const back = option.closes?.by === 'slide' ? slideBack(lineId, option, option.closes.seam) : null
   for (const [seam, { to }] of option.joints.entries()) {
     const part = option.parts[to]
     if (!part || !isUnion(part.family)) continue
