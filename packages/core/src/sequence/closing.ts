@@ -143,7 +143,9 @@ export function drawUnions(work: Closing, open: string, dried: string): void {
     if (!part || !isUnion(part.family)) continue
     const step = `${lineId}/${seam}/${UNION_STEP.key}`
     graph.add(step, UNION_STEP, lineId, seam, { part: part.name })
-    const inTime = early(seam) && early(seam + 1)
+    // past the stop it waits for what is screwed on beyond it, be it after the water is back
+    const beyond = [...option.joints.keys()].slice(seam + 1)
+    const inTime = early(seam) && early(seam + 1) && (option.joints[seam]?.beforeStop || beyond.every(early))
     for (const close of closes)
       if (last.has(close.seam)) graph.precede(step, back ?? close.step)
       else if (!inTime || early(close.seam)) for (const done of doneAt(work, close)) graph.precede(done, step)
