@@ -197,7 +197,9 @@ export function makeUp(work: Closing): void {
       for (const stub of stubs) for (const done of doneAt(work, close)) graph.precede(done, stub.step)
       continue
     }
-    for (const stub of stubs) for (const done of doneAt(work, stub)) graph.precede(done, step)
+    // the other old end of a run is no nearer to where the work begins
+    for (const stub of stubs)
+      if (stub.seam < seam) for (const done of doneAt(work, stub)) graph.precede(done, step)
     // a flame farther out comes before what heat would spoil nearer in
     const before = closes.find((other) => other.seam === seam - 1 && !last.has(other.seam))
     if (before && (before.template.flame || !template.flame))
