@@ -226,6 +226,9 @@ export function programmeOf(
   const { trapAt = Number.POSITIVE_INFINITY } = route
   const counts = route.medium !== 'drain' || /^(closet|any)$/.test(route.id) || route.trapAt !== undefined
   const span = gap === null || !counts ? null : rounded(gap)
+  const fitted =
+    route.trapAt !== undefined ||
+    (span !== null && !fromEnd && route.medium !== 'drain' && conditions.service !== 'waste')
   const corner = cutIn?.insert === 'corner'
   const leastMm = route.id === 'flexible' && softPipe ? 18 * 25.4 : corner ? null : cutIn?.outMm
   const leastOut = leastMm == null ? null : rounded(leastMm)
@@ -266,7 +269,7 @@ export function programmeOf(
   const begin: readonly Start[] = run
     ? [cut(bare(conditions.stubMm)) as Start]
     : pipe
-      ? starts(pipe, conditions, route.trapAt !== undefined).filter(
+      ? starts(pipe, conditions, fitted).filter(
           ({ forbidden, removal }) =>
             // trade: a tee goes in where the nut was
             forbidden.length === 0 && !(route.vents && removal.keeps?.startsWith('nut')),
@@ -554,6 +557,9 @@ export function programmeOf(
             const ends = far && !node.start ? far : node.start
             const made = judge(joint, ends === node.start ? atEnd : ends, beforeStop)
             if (!made || !closes(node, joint) || (run && node.start)) continue
+            // trade: nobody leaves a length that is not known where nothing makes it up
+            if (fitted && route.trapAt === undefined && node.start?.whole && node.start.usableMm === null)
+              continue
             edges.push({
               ...common(joint, made, ends !== null && ends.removal.id !== 'new-end'),
               ...(far && ends === far
@@ -821,14 +827,14 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       const [lo, hi] = [part('lo'), part('hi')]
       if (lo) rows.push(`${lo} <= ${span}`)
       if (hi) rows.push(`${hi} >= ${span}`)
-      const traps = edges.filter(({ part: id, layer }) => layer > 0 && id?.startsWith('p-trap.'))
+      const traps = edges.filter(({ part: id, layer }) => layer > 0 && (!toTrap || id?.startsWith('p-trap.')))
       for (const start of shortened) {
         const unknown = start.startsWith('?')
         const begins = edges.find((edge) => edge.name === (unknown ? start.slice(1) : start))
         if (!begins) continue
         // nobody knows where to saw for what is not right on it
         if (unknown) {
-          if (traps.length > 0) rows.push(`${sum(traps)} + ${name(begins)} <= 1`)
+          for (const edge of traps) rows.push(`${name(edge)} + ${name(begins)} <= 1`)
           continue
         }
         // as long as it is, the same would not go in

@@ -2,7 +2,7 @@ import type { OperationResponse } from '@diarmos/contract'
 import { cutsOldPipe } from '@diarmos/core/record'
 import type { QuantityKind } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
-import { beginsAt, type JobView, type LineView } from '../data/select'
+import { beginsAt, type JobView, type LineView, situationOf, wasteKind } from '../data/select'
 
 export type Layout = OperationResponse<'layout'>
 
@@ -47,6 +47,12 @@ export function leftLongOf(view: JobView, line: LineView): number | null {
   return found < 0 ? null : found
 }
 
+/** Where the bare end of an old pipe is measured from. */
+function measuredFrom(line: LineView): string {
+  if (wasteKind(line) === 'waste.bowl') return 'over the rim of the fitting below'
+  return situationOf(line).rises ? 'from the floor' : 'from the wall'
+}
+
 /** Everything to saw on a line, from the wall outward. */
 export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cut[] {
   const option = line.mating?.fields.option
@@ -61,11 +67,13 @@ export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cu
     return { key, stepId, done, long: key === String(long), wasMm: other ? was : null, ...rest }
   }
   const first = option.joints[0]
+  // a flange goes on pipe that is cut flush with the floor, and that is said beside it
+  const flush = option.parts[0]?.family === 'closet-flange'
   const old =
-    beginsAt(line) === 'pipe' && cutsOldPipe(option.removalId) && option.leavesStubMm !== null
+    beginsAt(line) === 'pipe' && !flush && cutsOldPipe(option.removalId) && option.leavesStubMm !== null
       ? [
           cut('old', {
-            name: 'Old pipe, square, from the wall',
+            name: `Old pipe, square, ${measuredFrom(line)}`,
             letter: null,
             mm: option.leavesStubMm,
             quantity: 'piece-to-remove',

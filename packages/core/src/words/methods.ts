@@ -27,6 +27,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
   'cut-behind': 'cut the old stop off',
   'saw-behind': 'saw the old fitting off',
+  'cut-shorter': 'cut the bare end shorter',
   'saw-shorter': 'saw the bare end shorter',
   'bands-off-saw': 'bands off, saw the end shorter',
   'saw-thread': 'saw the thread off',

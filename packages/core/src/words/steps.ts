@@ -267,6 +267,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
   'remove.saw-thread':
     'Hold the pipe against turning; saw its thread off with a hacksaw or a blade for steel, square; file the burr off outside and in.',
+  'remove.cut-shorter':
+    'Mark it where Cut has it and cut it square there, a little at each turn; both burrs off.',
   'remove.saw-shorter':
     'Mark it where Cut has it, all round, and saw it square there; take off the burr outside and in.',
   'remove.saw': 'Saw the pipe square behind the old fitting; take off the burr.',

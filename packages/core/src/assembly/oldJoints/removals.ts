@@ -319,13 +319,23 @@ const BANDS_OFF_SAW: Removal = {
     step('remove.saw-shorter', 150, { after: ['remove.bands-off'] }),
   ],
 }
-const SHORTER = [SAW_SHORTER, BANDS_OFF_SAW]
+/** The same of tube that brings water. */
+const CUT_SHORTER: Removal = {
+  ...SAW_SHORTER,
+  id: 'cut-shorter',
+  medium: 'supply',
+  kerfMm: 1,
+  tools: ['tube-cutter'],
+  steps: [step('remove.cut-shorter', 150)],
+}
+const SHORTER = [CUT_SHORTER, SAW_SHORTER, BANDS_OFF_SAW]
 
 /**
- * What an end of drain pipe is made shorter by, where it comes off without a cut and is too long for what goes on it;
- * null where its own removals part it already.
+ * What an end is made shorter by, where it is free without a cut and too long for what goes on it; null where its own
+ * removals part it already.
  */
-export function shorterBy({ id }: Removal, material: PipeMaterial): Removal | null {
+export function shorterBy({ id }: Removal, material: PipeMaterial, medium: Medium): Removal | null {
+  if (medium === 'supply') return id === 'bare' ? CUT_SHORTER : null
   if (id !== 'bare' && id !== 'bands-off') return null
   if (material === 'clay') return null
   if (material === 'cast-iron') return id === 'bare' ? CHAIN_CUT : null

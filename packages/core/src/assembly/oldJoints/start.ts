@@ -58,11 +58,12 @@ export function marksOn({ scored, outOfRound, faults }: Conditions): EndMark[] {
 
 /** What is said of an end whose length counts: it stays as long as it is, or is made shorter. */
 function lengthOf(
-  { kerfMm }: Removal,
+  { id, kerfMm }: Removal,
   usableMm: number | null,
   shortens: boolean,
 ): Pick<Start, 'whole' | 'wholeMm'> {
-  if (kerfMm === 0) return { whole: true }
+  // what comes off by heat or by its nut is trimmed with what it leaves
+  if (kerfMm === 0) return id === 'bare' || id === 'bands-off' ? { whole: true } : {}
   return shortens ? { wholeMm: usableMm === null ? null : usableMm + kerfMm } : {}
 }
 
@@ -188,7 +189,7 @@ export function starts(pipe: Pipe, conditions: Conditions, fitted = false): Star
   const back = medium === 'drain' ? SAW_BACK : CUT_BACK
   const shorter = new Set<Removal>()
   const removals = removalsOf(conditions.oldJoint).flatMap((removal) => {
-    const sawn = fitted ? shorterBy(removal, pipe.material) : null
+    const sawn = fitted ? shorterBy(removal, pipe.material, medium) : null
     if (sawn) shorter.add(sawn)
     return sawn ? [removal, sawn] : [removal]
   })

@@ -239,10 +239,16 @@ export class Problem {
     return pipe
   }
 
+  /** What goes on the old pipe has to end where it was measured: a free end stays as long as it is, or is cut. */
+  private get isFitted(): boolean {
+    if (this.route.trapAt !== undefined) return true
+    return this.span !== null && this.medium === 'supply' && !this.fromEnd
+  }
+
   private beginnings(pipe: Pipe | null): readonly Start[] {
     // where a tee goes in, no nut beyond it stays
     if (pipe)
-      return starts(pipe, this.conditions, this.route.trapAt !== undefined).filter(
+      return starts(pipe, this.conditions, this.isFitted).filter(
         ({ removal }) => !(this.route.vents && removal.keeps?.startsWith('nut')),
       )
     if (this.line.branchOf !== undefined) {

@@ -282,7 +282,7 @@ export class Grower {
         hi = label.hi
       } else if (problem.endsSpan(label.stage, group)) {
         // it stands under the drain or not at all; what follows rises
-        if (!this.standsUnder(label, lo - choice.behind, hi - choice.behind)) continue
+        if (!this.endsThere(label, lo - choice.behind, hi - choice.behind)) continue
         lo = problem.span as number
         hi = lo
       }
@@ -325,13 +325,14 @@ export class Grower {
   }
 
   /**
-   * Whether a trap behind a chain comes to stand under the drain, and nothing is sawn for it that could stay: a free end
-   * that is made shorter is too long as it is; of one that nobody measured only a trap right on it says where to saw.
+   * Whether what follows a chain ends where it was measured, and nothing is cut for it that could stay: a free end that is
+   * made shorter is too long as it is; of one that nobody measured only what goes right on it says where to cut.
    */
-  private standsUnder(before: Label, lo: number, hi: number): boolean {
+  private endsThere(before: Label, lo: number, hi: number): boolean {
     const { problem } = this
     const { usableMm, whole, wholeMm } = before.start
     if (!problem.fills(lo, hi)) return false
+    if (!whole && wholeMm === undefined) return true
     const onStub = before.back === null
     if (usableMm === null) return onStub ? !whole : wholeMm === undefined
     if (wholeMm == null || onStub) return true
@@ -367,7 +368,7 @@ export class Grower {
         const past = label.stage >= problem.spanEnds
         const lo = past ? label.lo : (reach[0] as number) - joint.insHi
         const hi = past ? label.hi : (reach[1] as number) - joint.insLo
-        if (!problem.fills(lo, hi)) continue
+        if (past ? !problem.fills(lo, hi) : !this.endsThere(label, lo, hi)) continue
         yield {
           ...label,
           back: label,

@@ -262,11 +262,29 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     : routeById(line.to?.route ?? 'any', conditions)
   // trade: a trap stands under the drain, and what rises from it is no longer for that
   const { trapAt = Number.POSITIVE_INFINITY } = route
+  // trade: before a heater's nipple lies open what its reach says
+  const fromEnd = conditions.spanMm == null && route.id === 'flexible'
+  // trade: the flange that is there is measured against the floor, whatever lies beneath it
+  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
+  // trade: what hangs on a stub in sight turns nowhere, nor does what a bowl stands on
+  const stiff = route.medium === 'drain' && !/^(standpipe|trap-)/.test(route.id)
+  const turn = stiff ? 0 : (conditions.turn ?? 0)
+  const counts =
+    route.medium !== 'drain' || route.id === 'closet' || route.id === 'any' || route.trapAt !== undefined
+  const span = fromFloor
+    ? 0
+    : turn || !counts
+      ? null
+      : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
+  // trade: what has to end where it was measured is not cut back for nothing, nor by what nobody priced
+  const fitted =
+    route.trapAt !== undefined ||
+    (span !== null && !fromEnd && route.medium !== 'drain' && conditions.service !== 'waste')
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? // trade: a tee goes in where the nut was
-      starts(pipe, conditions, route.trapAt !== undefined).filter(
+      starts(pipe, conditions, fitted).filter(
         ({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')),
       )
     : (line.from?.ends ?? []).map((ref) =>
@@ -287,20 +305,6 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   // trade: 18 in of metal, or of a hose made for it, between plastic and a heater
   const leastLong = route.id === 'flexible' && pipe && isPlastic(pipe.material) ? 18 * 25.4 : null
   const softPipe = pipe !== undefined && isPlastic(pipe.material)
-  // trade: before a heater's nipple lies open what its reach says
-  const fromEnd = conditions.spanMm == null && route.id === 'flexible'
-  // trade: the flange that is there is measured against the floor, whatever lies beneath it
-  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
-  // trade: what hangs on a stub in sight turns nowhere, nor does what a bowl stands on
-  const stiff = route.medium === 'drain' && !/^(standpipe|trap-)/.test(route.id)
-  const turn = stiff ? 0 : (conditions.turn ?? 0)
-  const counts =
-    route.medium !== 'drain' || route.id === 'closet' || route.id === 'any' || route.trapAt !== undefined
-  const span = fromFloor
-    ? 0
-    : turn || !counts
-      ? null
-      : ((fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
   const unmeasured = span === null && leastLong === null
   const found: Chain[] = []
 
@@ -454,8 +458,15 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
             }),
       }
     }
+    /** Whether what ends where it was measured, half of its last part apart, is cut for where it need not be. */
+    const cutAmiss = (rest: number, direct: boolean) => {
+      if (start.usableMm === null) return direct ? start.whole === true : start.wholeMm !== undefined
+      return start.wholeMm != null && !direct && rest + start.wholeMm <= (span as number) + 0.006
+    }
     const close = (state: State, way: string) => {
       if (state.turned !== turn) return
+      if (span !== null && route.trapAt === undefined && cutAmiss(state.rest, state.parts.length === 0))
+        return
       if (leastLong !== null && state.hi < leastLong - 0.006) return
       if (span !== null && (state.lo > span + 0.006 || state.hi < span - 0.006)) return
       const opened = METHODS.filter((method) => state.methods.has(method.id))
@@ -551,10 +562,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           const half = Math.hypot(x, y)
           if (joined.lo + half > span + 0.006 || joined.hi + half < span - 0.006) continue
           // trade: nothing is sawn off that could stay, and nobody saws at a length that is not known
-          if (start.usableMm === null) {
-            if (first ? start.whole : start.wholeMm !== undefined) continue
-          } else if (start.wholeMm != null && !first && joined.rest + half + start.wholeMm <= span + 0.006)
-            continue
+          if (cutAmiss(joined.rest + half, first)) continue
         }
         const past = ends || state.stage >= trapAt
         const next: State = {
