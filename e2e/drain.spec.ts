@@ -168,7 +168,7 @@ const WASTES: readonly {
     // a 2 in trap and its arm come to 7-1/2 in, of which 3/4 in is socket
     cut: [/Old pipe, square, from the wall\s*mark\s*3\s*4\s*in\s*5\s*1\s*4/, /cut as the standpipe/],
     // half an inch of the inlet stands over the middle, past what goes in
-    next: [['3', '0'], /cut as the standpipe.*29\s*1\s*2/s, /over the weir of its trap it stands/],
+    next: [['3', '0'], /cut as the standpipe.*29\s*1\s*2/s, /✓ Stands over the weir of its trap/],
     says: [/ABS cement/, /pump out/],
   },
   {

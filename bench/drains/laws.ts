@@ -195,6 +195,8 @@ export const DRAIN_LAWS: readonly Law[] = [
       const reach = toTrap(way, asked)
       const { spanMm, stubMm } = asked.line.conditions
       if (!reach || spanMm == null) return false
+      // from a hub that stays it is measured anew, and a piece takes what comes of it
+      if (/hub$/.test(way.removalId)) return bridges(way).length === 0
       if (way.leavesStubMm === null) return stubMm !== null || bridges(way).length === 0
       const [lo, hi] = reach
       return way.leavesStubMm + lo > spanMm + 0.02 || way.leavesStubMm + hi < spanMm - 0.02

@@ -509,6 +509,13 @@ export function programmeOf(
             ? [-100_000_000, 100_000_000]
             : [span + rounded(flange), span + rounded(flange)]
         if (span !== null && node.start && fromFloor) return [-100_000_000, rounded((flange ?? 0) - 50.8)]
+        // trade: nobody has measured where the rim of a hub that stays lies from the wall
+        if (
+          span !== null &&
+          route.trapAt !== undefined &&
+          /^(hub|socket)$/.test(node.start?.removal.keeps ?? '')
+        )
+          return [0, 100_000_000]
         if (span === null || !stub) return [0, 0]
         if (stub.usableMm === null) return fromEnd ? [-100_000_000, 0] : [rounded(needs(joint)), 100_000_000]
         const usable = rounded(stub.usableMm)
@@ -827,14 +834,16 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
       const [lo, hi] = [part('lo'), part('hi')]
       if (lo) rows.push(`${lo} <= ${span}`)
       if (hi) rows.push(`${hi} >= ${span}`)
-      const traps = edges.filter(({ part: id, layer }) => layer > 0 && (!toTrap || id?.startsWith('p-trap.')))
+      const beyond = edges.filter(
+        ({ part: id, layer }) => layer > 0 && (!toTrap || id?.startsWith('p-trap.')),
+      )
       for (const start of shortened) {
         const unknown = start.startsWith('?')
         const begins = edges.find((edge) => edge.name === (unknown ? start.slice(1) : start))
         if (!begins) continue
         // nobody knows where to saw for what is not right on it
         if (unknown) {
-          for (const edge of traps) rows.push(`${name(edge)} + ${name(begins)} <= 1`)
+          for (const edge of beyond) rows.push(`${name(edge)} + ${name(begins)} <= 1`)
           continue
         }
         // as long as it is, the same would not go in

@@ -288,7 +288,7 @@ export const conditions = z.object({
   wallMm: lengthMm.nullable().optional(),
   turn: z.union([z.literal(0), z.literal(45), z.literal(90)]).optional(),
   outlets: z.union([z.literal(1), z.literal(2)]).optional(),
-  spanMm: z.number().positive().max(5000).nullable().optional(),
+  spanMm: z.number().positive().max(3000).nullable().optional(),
   airC: z.number().min(-40).max(60).nullable().optional(),
   trapped: z.boolean().optional(),
   slow: z.boolean().optional(),

@@ -111,7 +111,7 @@ export const entities = {
       wallMm: z.number().positive().max(2000).nullable(),
       turn: z.union([z.literal(0), z.literal(45), z.literal(90)]),
       outlets: z.union([z.literal(1), z.literal(2)]),
-      spanMm: z.number().positive().max(5000).nullable(),
+      spanMm: z.number().positive().max(3000).nullable(),
       airC: z.number().min(-40).max(60).nullable(),
       trapped: z.boolean(),
       slow: z.boolean(),

@@ -6,6 +6,7 @@ import { usePreferences } from '../data/preferences'
 import { beginsAt, type LineView, situationOf, useSettings } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { Length } from '../ui/Length'
+import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import type { Layout } from './saw'
 
@@ -17,7 +18,7 @@ interface Props {
   readonly sawsOld: boolean
 }
 
-const STANDS = { fits: '✓ As it is cut,', low: '✕ Too low:', high: '✕ Too high:' } as const
+const STANDS = { fits: '✓ Stands', low: '✕ Too low', high: '✕ Too high' } as const
 
 /** The figures beside the cuts: mark, least stub, and whether the connector reaches. */
 export function CutFacts({ line, option, layout, sawsOld }: Props) {
@@ -68,10 +69,15 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
           <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />
           {stands ? (
             <Fact
-              label={`${STANDS[stands.verdict]} over the weir of its trap it stands`}
+              label={`${STANDS[stands.verdict]} over the weir of its trap`}
               mm={stands.aboveMm}
               quantity="reading"
             />
+          ) : null}
+          {stands && stands.verdict !== 'fits' ? (
+            <Note kind="caution" title="Check the local code">
+              {`${say(REASONS['drain.standpipe-height'] ?? '', { leastMm: height.leastMm, mostMm: height.mostMm }, unit)} ${height.source.title}`}
+            </Note>
           ) : null}
         </View>
       ) : null}

@@ -1,5 +1,5 @@
 import type { DimensionalSystem, PipeMaterial } from '@diarmos/core'
-import { STAGES, type Stage } from '@diarmos/core/record'
+import { beginsInHub, STAGES, type Stage } from '@diarmos/core/record'
 import { useMemo } from 'react'
 import { type JobView, jobViewOf, type LineView, newest } from './jobView'
 import { shelf, useData } from './state'
@@ -73,6 +73,12 @@ export function foundSize({
 /** What waste leaves by at the end of a drain; undefined for other lines. */
 export function wasteKind({ ends }: Pick<LineView, 'ends'>): string | undefined {
   return ends?.to.kind
+}
+
+/** Whether its way begins in a hub of the old pipe that stays: nobody has measured where its rim lies from the wall. */
+export function atHub(line: LineView): boolean {
+  const option = line.mating?.fields.option
+  return option !== undefined && wasteKind(line) !== 'waste.bowl' && beginsInHub(option)
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

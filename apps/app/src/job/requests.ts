@@ -4,6 +4,7 @@ import { comesOutMm, legsOutMm } from '@diarmos/core/record'
 import { leftLongOf } from '../cut/saw'
 import { leftOpen } from '../data/leftOpen'
 import {
+  atHub,
   beginsAt,
   conditionsOf,
   foundMaterial,
@@ -126,7 +127,8 @@ export function layoutRequest(line: LineView): OperationRequest<'layout'> | null
   if (!option) return null
   return {
     option,
-    stubMm: beginsAt(line) !== 'pipe' ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
+    stubMm:
+      beginsAt(line) !== 'pipe' || atHub(line) ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
     dimensions: measuredOf(line),
   }
 }
@@ -188,7 +190,7 @@ export function measuredOf(line: LineView) {
           from: begins,
           to: trap < 0 ? 'tail' : `part:${trap}:centre`,
           // out of a floor the line turns at its tee
-          mm: turn === 0 && !(trap >= 0 && rises) ? spanMm : null,
+          mm: turn === 0 && !(trap >= 0 && rises) && !atHub(line) ? spanMm : null,
         }
   const again = taken.some(({ from, to }) => from === known.from && to === known.to)
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]

@@ -78,7 +78,7 @@ export function DrainConditions({
       {straight ? (
         <MeasureRow
           label="Wall to the middle of the drain"
-          hint="Along the pipe, from where its bare end is measured, or from the rim of a hub that stays: the trap then stands right under the drain. Leave out if it can stand anywhere."
+          hint="Along the pipe, from where its bare end is measured: the trap then stands right under the drain. Leave out if it can stand anywhere."
           mm={spanMm ?? null}
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
         />

@@ -6,6 +6,7 @@ import { type Fitting, type Port, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
+import { beginsInHub } from '../record/trapped'
 import { pipeById } from '../reference/pipes'
 import { formatLength } from '../units/formatLength'
 import type { LengthUnit } from '../units/types'
@@ -154,10 +155,12 @@ export function drawJointLine(request: DrawRequest): Scene {
   const plateMm = request.plateMm ?? 0
   // what comes up out of the floor comes up as high as a trap hangs, while nobody has measured it
   const usual = risesUp(request) ? RISES_MM : 8
-  const measuredMm = option?.leavesStubMm ?? request.stubMm
+  const upright = standsOn(request)
+  // a hub that stays lies somewhere out from the wall: its rim is what is measured from
+  const inHub = !upright && option !== null && option !== undefined && beginsInHub(option)
+  const measuredMm = inHub ? null : (option?.leavesStubMm ?? request.stubMm)
   const stubMm = measuredMm ?? (option ? option.needsStubMm + usual : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
-  const upright = standsOn(request)
   // a drain that comes up out of the floor stands too
   const rises = risesUp(request)
   const falls = fallsDown(request)
@@ -185,7 +188,10 @@ export function drawJointLine(request: DrawRequest): Scene {
             chain: option,
             // what begins at the new valve has no wall behind it that a tape could be held to
             stubMm:
-              pipe && !opensRun(option.removalId) && (request.stubMm ?? option.leavesStubMm) !== null
+              pipe &&
+              !inHub &&
+              !opensRun(option.removalId) &&
+              (request.stubMm ?? option.leavesStubMm) !== null
                 ? stubMm
                 : null,
             dimensions: request.dimensions ?? [],
@@ -243,9 +249,8 @@ export function drawJointLine(request: DrawRequest): Scene {
         seam.at[1] + across[1] * out * side,
       ]
       let far = reach
-      // beside a bowl two joints may lie on one another: the next number stands further out
-      while (upright && sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * 1.3)))
-        far += text * 1.4
+      // two joints may lie on one another: the next number stands further out
+      while (sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * 1.3))) far += text * 1.4
       const label = place(far)
       sheet.line(`seam:${index}`, 'label', [seam.at, place(reach - text * 0.9)], { role: 'detail' })
       sheet.seams.push({ id: `seam:${index}`, seam: index, at: seam.at, label })
@@ -284,16 +289,18 @@ export function drawJointLine(request: DrawRequest): Scene {
         formatLength(first.maxMm, { ...format, quantity: 'insertion-mark' }),
         size,
       )
-      const at = sheet.dimension(
-        'stub',
-        [0, -r],
-        [stubMm, -r],
-        -13 - size * (stands ? BESIDE : 2.2),
-        // what is drawn as it might be has no number
-        measuredMm == null ? '?' : formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
-        size,
-      )
-      sheet.dimensions.push({ id: 'dimension:stub', from: 'wall', to: 'stub', at, state: 'given' })
+      const at = inHub
+        ? null
+        : sheet.dimension(
+            'stub',
+            [0, -r],
+            [stubMm, -r],
+            -13 - size * (stands ? BESIDE : 2.2),
+            // what is drawn as it might be has no number
+            measuredMm == null ? '?' : formatLength(stubMm, { ...format, quantity: 'piece-to-remove' }),
+            size,
+          )
+      if (at) sheet.dimensions.push({ id: 'dimension:stub', from: 'wall', to: 'stub', at, state: 'given' })
     }
     if (layout)
       drawCutDimensions(

@@ -300,11 +300,12 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
   // nor does it matter where it stands open
   const open = piece?.family === 'standpipe'
   const sure = flexible || open || 2 * offMm <= slackMm
+  const shorter = flexible ? -offMm : open ? 0 : Math.min(offMm, slackMm / 2)
   const tapeMm = way.sums.reduce((sum, { tapeMm }) => sum + tapeMm, 0) + CUTTING_ERROR_MM[cutter]
   return {
     ...blank,
     cutMm: way.mm,
-    sawMm: flexible ? way.mm + offMm : open ? way.mm : way.mm - Math.min(offMm, slackMm / 2),
+    sawMm: way.mm - shorter,
     windowMm: [way.mm - slackMm, way.mm],
     offMm,
     sure,

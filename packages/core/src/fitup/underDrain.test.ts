@@ -3,7 +3,7 @@ import { mouthOf } from '../assembly/bodies'
 import { PLAIN_CONDITIONS } from '../assembly/conditions'
 import { mate } from '../mate'
 import { WELL_EQUIPPED } from '../mate/test/problems'
-import { standpipeStands, tailOverMm, turnsOffMm } from '../record'
+import { beginsInHub, standpipeStands, tailOverMm, turnsOffMm } from '../record'
 import { PIPES } from '../reference/pipes'
 import { STANDPIPE_BORES } from '../reference/standpipe'
 import { TRAP_ARMS } from '../reference/trapArms'
@@ -69,6 +69,11 @@ describe('a trap under its drain', () => {
     const { answer } = wayOf('waste.shower.2', 6, 8)
     expect(answer?.options).toEqual([])
     expect(answer?.lastResort?.ruleId).toBe('resort.farther-back')
+    // out of reach of one length of pipe it is not near
+    expect(wayOf('waste.shower.2', 190, 8).answer).toMatchObject({
+      options: [],
+      lastResort: { ruleId: 'resort.next-fitting' },
+    })
     // where it is near and cannot be done anyway, the length is not what is wrong
     expect(wayOf('waste.standpipe', 6, 8, 'galvanised.40.1-1/4').answer?.lastResort?.ruleId).not.toBe(
       'resort.farther-back',
@@ -123,6 +128,32 @@ describe('a trap under its drain', () => {
         const off = bore - ((pipe?.odMm ?? 0) - 2 * (pipe?.wallMm ?? 0))
         expect([id, off >= 0 && off < 0.6]).toEqual([id, true])
       }
+  })
+
+  it('is measured anew from the rim of a hub that stays: where that lies from the wall nobody knows', () => {
+    for (const spanIn of [12, 30]) {
+      const conditions = {
+        ...PLAIN_CONDITIONS,
+        service: 'waste' as const,
+        waterSeen: true,
+        oldJoint: 'hub-lead' as const,
+        stubMm: 7 * IN,
+        spanMm: spanIn * IN,
+      }
+      const line = { lineId: 'a', pipeId: 'cast-iron.service.2', to: mouthOf('waste.standpipe'), conditions }
+      const { options = [] } = mate({ lines: [line], settings: WELL_EQUIPPED, k: 12 }).lines[0] ?? {}
+      const [kept] = options.filter(({ removalId }) => removalId === 'pick-hub')
+      if (!kept) throw new Error('no way')
+      expect(beginsInHub(kept)).toBe(true)
+      // a piece takes whatever is measured from there, and the wall is no place of it
+      const trap = kept.parts.findIndex(({ family }) => family === 'p-trap')
+      const { asks, stations } = layOut({ chain: kept, stubMm: null, dimensions: [] })
+      expect(asks[0]).toMatchObject({ from: 'stub', to: `part:${trap}:centre` })
+      expect(stations.map(({ id }) => id)).not.toContain('wall')
+      // what is cut behind it goes by the wall
+      const cut = options.find(({ removalId }) => removalId === 'chain-cut')
+      if (spanIn === 30) expect(cut?.leavesStubMm).toBeCloseTo(7 * IN - 3, 6)
+    }
   })
 
   it('says how far its middle lies from the end of the pipe, where nothing is cut between the two', () => {

@@ -8,9 +8,8 @@ interface Way {
 }
 
 /** How far a standpipe stands above its trap where the shop goes by that code, mm. */
-export function standpipeMm(code: Code = 'IPC'): { readonly leastMm: number; readonly mostMm: number } {
-  const { leastMm, mostMm } = STANDPIPES[code]
-  return { leastMm, mostMm }
+export function standpipeMm(code: Code = 'IPC'): (typeof STANDPIPES)[Code] {
+  return STANDPIPES[code]
 }
 
 /**
@@ -53,4 +52,13 @@ export function turnsOffMm(
   if (at < 0 || parts.slice(0, at).some(({ family }) => family === 'tube-piece')) return null
   const mm = stations.find(({ id }) => id === `part:${at}:centre`)?.fromLegMm
   return mm == null ? null : { what: parts[at]?.family === 'p-trap' ? 'trap' : 'bend', mm }
+}
+
+/** Whether a way begins in what stays of the old pipe: a hub, or the socket of a fitting. */
+export function beginsInHub({
+  beginsAt,
+}: {
+  readonly beginsAt?: { readonly form: string } | undefined
+}): boolean {
+  return beginsAt?.form === 'hub' || beginsAt?.form === 'drain-socket'
 }

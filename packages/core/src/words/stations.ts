@@ -74,12 +74,12 @@ const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
  *
  * @param families of the parts of the line, in order
  * @param begins what the line begins and ends at: an old pipe, the mouth of something new, a run that is cut open, or
- * pipe that stands up to a floor
+ * pipe that stands up to a floor, a hub that stays
  */
 export function stationText(
   id: string,
   families: readonly Family[],
-  begins: 'pipe' | 'fresh' | 'run' | 'floor' = 'pipe',
+  begins: 'pipe' | 'fresh' | 'run' | 'floor' | 'hub' = 'pipe',
 ): string {
   if (begins === 'run') {
     if (id === 'stub') return 'the cut on this side'
@@ -91,6 +91,7 @@ export function stationText(
     if (id === 'tail') return 'the finished floor'
   }
   if (id === 'wall') return 'the wall'
+  if (id === 'stub' && begins === 'hub') return 'the rim of the hub'
   if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail')

@@ -6,6 +6,9 @@ import { nominalNumber } from '../../reference/types'
 import type { Problem } from '../model/problem'
 import { fits } from '../search/search'
 
+/** Farther out than any trap is long, and within one length of pipe, mm. */
+const FAR_OUT_MM = 2000
+
 /**
  * Where nothing fits as things stand, what a plumber turns to: one sentence, whatever the changes of conditions that
  * would help. Null where the line begins at something new, whose other end can be chosen.
@@ -28,8 +31,9 @@ export function lastResort(problem: Problem): Reason | null {
   if (whole || faults.includes('pinholes')) return told('resort.replace-length')
   if (line.cutIn)
     return told(isThreadedMaterial(pipe.material) ? 'resort.threaded-run' : 'resort.longer-piece')
-  // a trap takes its own length: what would go anywhere else does not go here
-  if (route.trapAt !== undefined && fits(problem.anywhere())) return told('resort.farther-back')
+  // a trap takes its own length: what would go farther out does not go here
+  const isNear = route.trapAt !== undefined && (conditions.spanMm ?? FAR_OUT_MM) < FAR_OUT_MM
+  if (isNear && fits(problem.out(FAR_OUT_MM))) return told('resort.farther-back')
   if (route.id === 'flexible' && isPlastic(pipe.material)) return told('resort.heater-plastic')
   return told(conditions.access === 'reachable' ? 'resort.next-fitting' : 'resort.open-wall')
 }

@@ -311,10 +311,10 @@ export class Problem {
     return new Problem({ ...line, cutIn: { ...cutIn, farMm: null } }, request, linesTogether, open, meeting)
   }
 
-  /** The same line as if nobody had measured how far the drain stands out. */
-  anywhere(): Problem {
+  /** The same line with its drain so far out, mm. */
+  out(spanMm: number): Problem {
     const { line, request, linesTogether, limits, meeting } = this
-    const conditions = { ...line.conditions, spanMm: null }
+    const conditions = { ...line.conditions, spanMm }
     const open = { ...limits, effort: this.effort }
     return new Problem({ ...line, conditions }, request, linesTogether, open, meeting)
   }
@@ -682,6 +682,8 @@ export class Problem {
       const { flangeMm } = this.conditions
       return [-ANY_LENGTH, Math.round(((flangeMm ?? 0) - OLD_FLANGE_HUB_MM) * PER_MM)]
     }
+    // nobody has measured where the rim of a hub that stays lies from the wall
+    if (this.route.trapAt !== undefined && HUBS.has(start.removal.keeps ?? '')) return [0, ANY_LENGTH]
     if (!this.isStub(start)) return [0, 0]
     if (start.usableMm === null) return this.fromEnd ? [-ANY_LENGTH, 0] : [need, ANY_LENGTH]
     const usable = Math.round(start.usableMm * PER_MM)

@@ -345,15 +345,14 @@ function measured(route: Route): Route {
   }
 }
 
-const MEASURED: Readonly<Partial<Record<RouteId, Route>>> = {
-  'trap-below': measured(ROUTES['trap-below']),
-  'trap-shower': measured(ROUTES['trap-shower']),
-  standpipe: measured(ROUTES.standpipe),
+/** Of some routes, those with a cemented trap, as they are where its place is measured. */
+function measuredOf(routes: Readonly<Partial<Record<RouteId, Route>>>): typeof routes {
+  const trapped = Object.values(routes).filter(({ stages }) => stages.some((roles) => 'p-trap' in roles))
+  return Object.fromEntries(trapped.map((route) => [route.id, measured(route)]))
 }
-const MEASURED_UNVENTED: typeof MEASURED = {
-  ...MEASURED,
-  ...(UNVENTED.standpipe ? { standpipe: measured(UNVENTED.standpipe) } : {}),
-}
+
+const MEASURED = measuredOf(ROUTES)
+const MEASURED_UNVENTED = measuredOf({ ...ROUTES, ...UNVENTED })
 
 function withTee({ stages: [, ...behind] }: Route): Route['stages'] {
   return [{ piece: 0, tube: 0, 'vent-tee': 1, 'vent-riser': 1 }, ...behind]
@@ -448,11 +447,9 @@ export function routeById(
   }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn'>> = {},
 ): Route {
   if (trapped) return TRAPPED[id] ?? ROUTES[id]
-  const straight = spanMm != null && !turn && !rises
-  const plain = unvented || rises ? (UNVENTED[id] ?? ROUTES[id]) : null
-  const fitted = straight ? (plain ? MEASURED_UNVENTED : MEASURED)[id] : undefined
-  if (fitted) return fitted
-  if (plain) return plain
+  const fitted = (unvented ? MEASURED_UNVENTED : MEASURED)[id]
+  if (fitted && spanMm != null && !turn && !rises) return fitted
+  if (unvented || rises) return UNVENTED[id] ?? ROUTES[id]
   return id === 'flexible' && service === 'hot' ? FLEXIBLE_HOT : ROUTES[id]
 }
 

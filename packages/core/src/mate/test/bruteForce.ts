@@ -423,19 +423,21 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
             : [span + conditions.flangeMm, span + conditions.flangeMm]
           : span !== null && fromFloor
             ? [-1e6, (conditions.flangeMm ?? 0) - 50.8]
-            : span === null || !stub
-              ? [0, 0]
-              : usable === null
-                ? fromEnd
-                  ? [-1e6, 0]
-                  : [needs(joint), 1e6]
-                : start.whole
-                  ? [usable, usable]
-                  : [
-                      (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) -
-                        (fromEnd ? usable : 0),
-                      fromEnd ? 0 : usable,
-                    ]
+            : span !== null && route.trapAt !== undefined && /^(hub|socket)$/.test(removal.keeps ?? '')
+              ? [0, 1e6]
+              : span === null || !stub
+                ? [0, 0]
+                : usable === null
+                  ? fromEnd
+                    ? [-1e6, 0]
+                    : [needs(joint), 1e6]
+                  : start.whole
+                    ? [usable, usable]
+                    : [
+                        (removal.threadedEnd ? usable : Math.min(needs(joint), usable)) -
+                          (fromEnd ? usable : 0),
+                        fromEnd ? 0 : usable,
+                      ]
       return {
         ...state,
         heat: [first ? heatOf(joint) : state.heat[0], heatOf(joint)],
