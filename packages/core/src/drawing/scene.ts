@@ -250,7 +250,8 @@ export function drawJointLine(request: DrawRequest): Scene {
       ]
       let far = reach
       // two joints may lie on one another: the next number stands further out
-      while (sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * 1.3))) far += text * 1.4
+      while (sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * (upright ? 1.3 : 0.8))))
+        far += text * 1.4
       const label = place(far)
       sheet.line(`seam:${index}`, 'label', [seam.at, place(reach - text * 0.9)], { role: 'detail' })
       sheet.seams.push({ id: `seam:${index}`, seam: index, at: seam.at, label })
