@@ -34,10 +34,17 @@ describe('the exchange with the server', () => {
     expect(shown('today')).toEqual({ label: 'Today’s house' })
     // what came ahead is no page of the stream: the stream still begins at its beginning
     expect(await stored((local) => local.get('meta', 'cursor'))).toBeUndefined()
+    expect(store.useData.getState().heard).toBe(false)
     server.rows.set('old', row('old', 3, { label: 'Old house' }))
     server.state.status = 0
     await settled(store)
     expect(shown('old')).toEqual({ label: 'Old house' })
+    expect(store.useData.getState().heard).toBe(true)
+    // and the next time the phone is opened away from any network, it still knows that it was
+    server.state.reachable = false
+    await store.open(session)
+    await settled(store)
+    expect(store.useData.getState()).toMatchObject({ online: false, heard: true })
     expect(server.asked.filter((path) => path.endsWith('/api/day'))).toHaveLength(1)
   })
 

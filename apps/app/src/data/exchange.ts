@@ -224,7 +224,14 @@ async function commit(
   if (database !== local.database) return
   shelf.put(fresh)
   for (const [kind, id] of gone) shelf.drop(kind as Held['kind'], id)
-  turned({ pending, refused: putAside, online: true, expired: false, fault: null })
+  turned({
+    pending,
+    refused: putAside,
+    online: true,
+    expired: false,
+    fault: null,
+    ...(answer.cursor >= 0 && !answer.more ? { heard: true } : {}),
+  })
   if (fresh.length + gone.length + operations.length > 0) tell({ kind: 'docs', docs: fresh, gone })
 }
 

@@ -40,8 +40,12 @@ function hear(message: Message): void {
 async function counts(): Promise<void> {
   const { database } = local
   if (!database) return
-  const [pending, refused] = await Promise.all([database.count('queue'), database.getAll('refused')])
-  if (database === local.database) useData.setState({ pending, refused })
+  const [pending, refused, cursor] = await Promise.all([
+    database.count('queue'),
+    database.getAll('refused'),
+    database.get('meta', 'cursor'),
+  ])
+  if (database === local.database) useData.setState({ pending, refused, heard: cursor !== undefined })
 }
 
 /** Signs a person in on this phone and loads what it holds. */
@@ -69,9 +73,17 @@ export async function open(session: SessionResponse): Promise<void> {
   localStorage.setItem(SESSION, JSON.stringify(session))
   local.personId = personId
   listen(personId, hear)
-  useData.setState({ session, loaded: false, expired: false, undos: [], fault: null, storeFault: null })
-  await load(local.database)
+  useData.setState({
+    session,
+    loaded: false,
+    heard: false,
+    expired: false,
+    undos: [],
+    fault: null,
+    storeFault: null,
+  })
   await counts()
+  await load(local.database)
   void askToStay()
   void syncSoon()
 }
@@ -125,7 +137,15 @@ async function forgetPerson(): Promise<void> {
   local.database?.close()
   local.database = null
   shelf.clear()
-  turned({ status: 'signed-out', session: null, undos: [], pending: 0, refused: [], loaded: false })
+  turned({
+    status: 'signed-out',
+    session: null,
+    undos: [],
+    pending: 0,
+    refused: [],
+    loaded: false,
+    heard: false,
+  })
 }
 
 /** Puts a refused edit aside for good. */

@@ -18,6 +18,8 @@ export interface DataState {
   readonly session: SessionResponse | null
   /** Everything that the phone holds is on the shelf; before that, only what is asked for first. */
   readonly loaded: boolean
+  /** The shop has been heard to its end once: what the phone lacks, the shop lacks too. */
+  readonly heard: boolean
   /** Counts up with every change of the shelf, so that who looks at it looks again. */
   readonly turn: number
   readonly pending: number
@@ -39,6 +41,7 @@ export const useData = create<DataState>(() => ({
   status: 'starting',
   session: null,
   loaded: false,
+  heard: false,
   turn: 0,
   pending: 0,
   writing: 0,

@@ -1,10 +1,10 @@
 import { screenText } from '@diarmos/core/words/counts'
 import { View } from 'react-native'
 import { useDocs, useDocsOf } from '../data/select'
-import { useData } from '../data/store'
 import type { Doc } from '../data/types'
 import { ERA_WORDS } from '../job/eras'
 import { LinkTo } from '../ui/LinkTo'
+import { NoneYet } from '../ui/NoneYet'
 import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
 import { VirtualList } from '../ui/VirtualList'
@@ -36,16 +36,15 @@ const row = (property: Doc<'property'>) => <HouseRow property={property} />
 export function HouseList() {
   useTitle('Houses')
   const properties = useDocs('property')
-  const loaded = useData((state) => state.loaded)
   return (
     <View className="mx-auto w-full max-w-[860px] flex-1">
       <Txt bold size="xl" heading={1} className="px-4 pb-1 pt-4">
         Houses
       </Txt>
-      {properties.length === 0 && loaded ? (
-        <Txt tone="soft" className="flex-1 px-4">
-          No house yet: the first one comes with the first job.
-        </Txt>
+      {properties.length === 0 ? (
+        <NoneYet of="houses">
+          <Txt tone="soft">No house yet: the first one comes with the first job.</Txt>
+        </NoneYet>
       ) : (
         <VirtualList rows={properties} render={row} />
       )}

@@ -1,6 +1,7 @@
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { router } from 'expo-router'
 import { useJob } from '../data/select'
+import { turned } from '../data/state'
 import { useData } from '../data/store'
 import type { Doc } from '../data/types'
 import { HouseList } from '../houses/HouseList'
@@ -25,8 +26,14 @@ afterEach(() => {
 })
 
 describe('the list of jobs', () => {
-  it('teaches where it is empty', () => {
+  it('teaches where it is empty, once the shop was heard and not before', () => {
+    act(() => turned({ heard: false, online: true }))
     render(<JobList />)
+    expect(screen.queryByText('No job yet.')).toBeNull()
+    expect(screen.getByText(/Fetching the shop’s jobs/)).toBeTruthy()
+    act(() => turned({ online: false }))
+    expect(screen.getByText(/No network yet/)).toBeTruthy()
+    act(() => turned({ heard: true }))
     expect(screen.getByText('No job yet.')).toBeTruthy()
   })
 

@@ -9,6 +9,7 @@ import type { Doc } from '../data/types'
 import { dueText, looksAgain } from '../prove/rechecks'
 import { Button } from '../ui/Button'
 import { LinkTo } from '../ui/LinkTo'
+import { NoneYet } from '../ui/NoneYet'
 import { usePalette } from '../ui/palette'
 import { Txt } from '../ui/Txt'
 import { useTitle } from '../ui/title'
@@ -94,21 +95,20 @@ export function JobRows({ current }: { current?: string }) {
 export function JobList() {
   useTitle('Jobs')
   const palette = usePalette()
-  const loaded = useData((state) => state.loaded)
   const empty = useDocs('job').length === 0
   return (
     <View className="mx-auto w-full max-w-[860px] flex-1">
       <Txt bold size="xl" heading={1} className="px-4 pb-1 pt-4">
         Jobs
       </Txt>
-      {empty && loaded ? (
-        <View className="flex-1 px-4 py-8">
+      {empty ? (
+        <NoneYet of="jobs">
           <Txt size="l">No job yet.</Txt>
           <Txt tone="soft">
             A job is one place where a fixture meets the piping. Open one and measure the stub: the rest
             follows.
           </Txt>
-        </View>
+        </NoneYet>
       ) : (
         <JobRows />
       )}

@@ -10,7 +10,7 @@ import { address } from './address'
 globalThis.structuredClone ??= ((value: unknown) =>
   JSON.parse(JSON.stringify(value))) as typeof structuredClone
 
-/** A phone without a network: what is edited stays in its own store. */
+/** A phone that lost the network once the shop was heard: what is edited stays in its own store. */
 export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> = {}): Promise<void> {
   globalThis.fetch = jest.fn(async () => {
     throw new TypeError('no network')
@@ -36,6 +36,7 @@ export async function openShop(mate: Partial<EntityFields<'settings'>['mate']> =
         },
       } as Edit,
     ])
+    turned({ heard: true })
   })
 }
 

@@ -1,12 +1,17 @@
 import { mouthOf } from '../assembly/bodies'
+import type { OldJoint } from '../assembly/oldJoints/table'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import type { LineRequest } from '../mate/types'
 import { STEPS } from '../words/steps'
 import { sequence } from './index'
 
-const wordsOf = (pipeId: string, ends: Pick<LineRequest, 'to'> | Pick<LineRequest, 'cutIn'>) => {
-  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: null }
+const wordsOf = (
+  pipeId: string,
+  ends: Pick<LineRequest, 'to'> | Pick<LineRequest, 'cutIn'>,
+  oldJoint: OldJoint = 'none',
+) => {
+  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint, stubMm: null }
   const line: LineRequest = { lineId: 'a', pipeId, conditions, ...ends }
   const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
   if (!option) throw new Error(`no way from ${pipeId}`)
@@ -42,4 +47,13 @@ it('a run is plugged on both sides, and run at full flow', () => {
     'drain.unplug-both',
     'prove.run',
   ])
+})
+
+it.each([
+  // an end that stays as it is, and one from under a sleeve: the burr, and a saw only where it is not square
+  ['none', 'abs-dwv.40.1-1/2', 'joint.dress-cut'],
+  ['flexible-coupling', 'abs-dwv.40.1-1/2', 'joint.dress-cut'],
+] as const)('an old end that is %s is not sawn a second time', (oldJoint, pipeId, dress) => {
+  const words = wordsOf(pipeId, { to: mouthOf('waste.tub.1-1/2') }, oldJoint)
+  expect(words.find((each) => each.startsWith('joint.dress'))).toBe(dress)
 })

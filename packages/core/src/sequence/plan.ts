@@ -37,8 +37,11 @@ import { isOfHouse, sittingOf } from './sitting'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 import { addVents } from './vents'
 
-/** A removal that leaves a fresh cut: what a joint's own first act would do is done but for the burr. */
-const CUTS = /^remove\.(cut|saw|chain|flange-(saw|cut))/
+/**
+ * A removal that leaves a fresh cut, or an end that stays where it is: a joint's own first act is then the burr, and a
+ * saw only where the end is not square.
+ */
+const CUTS = /^remove\.(cut|saw|chain|look$|bands-off|flange-(saw|cut))/
 const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
