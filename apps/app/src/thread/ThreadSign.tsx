@@ -196,6 +196,14 @@ export function ThreadLookSign({ kind }: { kind: string }) {
           <Path d="M25 16V3h10v13M25 6l10 -1M25 9l10 -1M25 12l10 -1M39 24h10M49 18v12" {...line} />
         </Svg>
       )
+    case 'tub-drain':
+      return (
+        <Svg {...SIZE}>
+          <Path d="M3 8h18M43 8h18" stroke={soft} strokeWidth={4} />
+          <Path d="M14 4h36l-6 5H20z" fill={raised} stroke={ink} strokeWidth={1.4} />
+          <Path d="M22 9v16M42 9v16M22 14l20 -2M22 18l20 -2M22 22l20 -2M32 25v7" {...line} />
+        </Svg>
+      )
     case 'pipe-end':
       return (
         <Svg {...SIZE}>

@@ -81,6 +81,7 @@ export const THREAD_ANSWERS = {
     'union',
     'toilet-valve',
     'stop-outlet',
+    'tub-drain',
     'not-said',
   ],
 } as const

@@ -18,6 +18,7 @@ export type ThreadFamily =
   | 'fill valve'
   | 'aerator'
   | 'metric hose'
+  | 'tub waste'
 export type Place =
   | 'pipe-end'
   | 'faucet-tail'
@@ -30,6 +31,7 @@ export type Place =
   | 'union'
   | 'toilet-valve'
   | 'stop-outlet'
+  | 'tub-drain'
 
 /** One thread or connection face that is met in houses. Millimetres. */
 export interface Connection {
@@ -286,6 +288,21 @@ const fillValve = (size: string, majorIn: number, share: number): UnifiedRow => 
   source: TYPICAL,
 })
 
+/** The strainer of a tub, screwed down into its shoe: each shoe takes one, and the next thread starts and binds. */
+const tubWaste = (size: string, majorIn: number, threadsPerInch: number, share: number): UnifiedRow => ({
+  id: `tub-waste.${size}.${threadsPerInch}`,
+  family: 'tub waste',
+  nominal: size,
+  word: `${size} tub strainer, ${threadsPerInch === 16 ? 'fine' : 'coarse'},`,
+  majorIn,
+  threadsPerInch,
+  seats: ['flat-washer'],
+  male: { places: { 'tub-drain': 0.96 }, share },
+  female: { places: { 'tub-drain': 0.96 }, share },
+  metric: 0.05,
+  source: TYPICAL,
+})
+
 const UNIFIED: readonly UnifiedRow[] = [
   compression('1/4', 0.4375, 24, 8),
   compression('5/16', 0.5, 24, 3),
@@ -367,6 +384,11 @@ const UNIFIED: readonly UnifiedRow[] = [
     metric: 0.02,
     source: TYPICAL,
   },
+  tubWaste('1-3/8', 1.375, 16, 6),
+  tubWaste('1-1/2', 1.5, 16, 5),
+  tubWaste('1-1/2', 1.5, 11.5, 9),
+  // the size of 1-1/2 straight pipe thread
+  tubWaste('1-7/8', 1.875, 11.5, 4),
 ]
 
 function unified(): Connection[] {

@@ -30,6 +30,7 @@ export const THREAD_ANSWER_WORDS: Readonly<Record<string, string>> = {
   union: 'union, meter',
   'toilet-valve': 'toilet fill valve',
   'stop-outlet': 'outlet of a stop',
+  'tub-drain': 'drain of a tub',
   'not-said': 'somewhere else',
   fits: 'fits',
   rocks: 'rocks',
@@ -50,6 +51,8 @@ export const THREAD_FAMILY: Readonly<Record<string, string>> = {
   'fill valve': 'The washer or cone in the nut seals: by hand only on plastic.',
   aerator: 'Fine and straight: the washer seals, by hand.',
   'metric hose': 'The rubber ring seals: by hand, it turns in easily.',
+  'tub waste':
+    'Straight: putty or washer seals under its flange. Fine and coarse of one size start in each other and bind: the strainer is bought by count and size, or with its bushing.',
 }
 
 /** What a place says by itself, where a thread is not the whole story. Common practice. */

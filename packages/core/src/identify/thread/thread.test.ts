@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { CONNECTIONS } from '../../reference'
+import { straightPipeMajorMm } from '../../reference/connections'
+import { NPT, nptPitchDiameters } from '../../reference/threads'
 import { evenly } from '../../test/evenly'
 import {
   GAUGE_LEAVES,
@@ -108,6 +110,36 @@ describe('threads that are confused at the counter', () => {
   })
 })
 
+describe('the strainer of a tub', () => {
+  const inTub = (...more: ThreadObservation[]) => ask([said('place', 'tub-drain'), ...more])
+
+  it('of one size is fine or coarse, and nothing but its count tells which', () => {
+    const both = inTub(across(37.8))
+    expect(both.candidates.slice(0, 2).map(({ id }) => id)).toEqual([
+      'tub-waste.1-1/2.11.5.male',
+      'tub-waste.1-1/2.16.male',
+    ])
+    expect(both.enough).toBe(false)
+    // a count or a leaf is what is asked next, not one more diameter
+    expect(both.next[0]?.question).toMatch(/^thread-(count|leaf)$/)
+    expect(inTub(across(37.8), counted(16, IN)).candidates[0]).toMatchObject({
+      id: 'tub-waste.1-1/2.16.male',
+      name: '1-1/2 tub strainer, fine, male',
+    })
+    expect(inTub(across(37.8), counted(11.5, IN)).candidates[0]?.id).toBe('tub-waste.1-1/2.11.5.male')
+  })
+
+  it('of 1-7/8 has the thread of 1-1/2 straight pipe: E1 by ASME B1.20.1 within a hundredth of an inch', () => {
+    const pipe = NPT.find(({ nominal }) => nominal === '1-1/2') as (typeof NPT)[number]
+    const { e1In } = nptPitchDiameters(pipe.majorMm / IN, pipe.threadsPerInch, pipe.handTightMm / IN)
+    const [, most] = CONNECTIONS.find(({ id }) => id === 'tub-waste.1-7/8.11.5.male')?.acrossMm ?? [0, 0]
+    expect(Math.abs(most - straightPipeMajorMm(e1In, pipe.threadsPerInch))).toBeLessThan(0.01 * IN)
+    // and under a basin the same thread is a slip joint
+    expect(ask([said('place', 'drain-nut'), across(47.4)]).candidates[0]?.family).toBe('slip joint')
+    expect(inTub(across(47.4)).candidates[0]?.family).toBe('tub waste')
+  })
+})
+
 describe('laws of the belief about threads', () => {
   it.each(Object.entries(THREAD_ANSWERS))(
     'what may be said of %s sums to one on every thread, and on none',
@@ -170,7 +202,7 @@ describe('laws of the belief about threads', () => {
   })
 
   it('says “none of these” to a thread of nobody, and forgets what is withdrawn', () => {
-    const odd = ask([across(33.9), counted(16, IN), leaf(IN / 16, 60, 'fits'), said('seat', 'o-ring')])
+    const odd = ask([across(30.7), counted(16, IN), leaf(IN / 16, 60, 'fits'), said('seat', 'o-ring')])
     expect(odd.reason.ruleId).toBe('thread.unknown')
     const one = across(14.2)
     const withdrawn = ask([one, { ...counted(3), withdrawn: true }])
