@@ -14,6 +14,8 @@ import {
 
 const RESULTS = path.join(ROOT, 'test-results')
 const bin = (name) => path.join(ROOT, 'node_modules/.bin', name)
+// the compiler of the next version: it only judges here, in a quarter of the time
+const TSC = path.join(ROOT, 'node_modules/typescript-native/bin/tsc')
 const env = { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', FORCE_COLOR: '0' }
 
 let passed = 0
@@ -80,8 +82,8 @@ await orRefuse(async () => {
   ])
   await Promise.all([
     checks([
-      ['types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']],
-      ['types of the application', bin('tsc'), ['--noEmit', '-p', 'apps/app/tsconfig.json']],
+      ['types', process.execPath, [TSC, '--noEmit', '-p', 'tsconfig.json']],
+      ['types of the application', process.execPath, [TSC, '--noEmit', '-p', 'apps/app/tsconfig.json']],
     ]),
     checks([
       ['lint and format', bin('biome'), ['check', '--error-on-warnings', '.']],

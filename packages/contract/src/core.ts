@@ -50,6 +50,7 @@ import {
   SIGN_ANSWERS,
   THREAD_ANSWERS,
 } from '@diarmos/core/answers'
+import { OLD_TRAP_IDS } from '@diarmos/core/conditions'
 import { z } from 'zod'
 
 /** Longest text anyone may send in one field. */
@@ -297,6 +298,7 @@ export const conditions = z.object({
   rises: z.boolean().optional(),
   roughMm: lengthMm.nullable().optional(),
   bowlMm: lengthMm.nullable().optional(),
+  oldTrap: z.enum(OLD_TRAP_IDS).nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
 export const houseRules = z.object({

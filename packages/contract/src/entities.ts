@@ -1,4 +1,5 @@
 import { KEPT_STOP_IDS, LINE_SERVICES, WORKED_ON_IDS } from '@diarmos/core'
+import { OLD_TRAP_IDS } from '@diarmos/core/conditions'
 import { z } from 'zod'
 import {
   body,
@@ -120,6 +121,7 @@ export const entities = {
       rises: z.boolean(),
       roughMm: z.number().positive().max(2000).nullable(),
       bowlMm: z.number().positive().max(2000).nullable(),
+      oldTrap: z.enum(OLD_TRAP_IDS).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),

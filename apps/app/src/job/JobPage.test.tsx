@@ -222,6 +222,20 @@ describe('what belongs to Find', () => {
     expect(screen.queryByRole('radio', { name: 'On the old end: sweated' })).toBeNull()
     await press(one('radio', 'On the old end: nothing: it is bare'))
     expect((await screen.findByTestId('option-1')).textContent).toContain('ABS drain cement')
+    // the trap that was there, by its picture: of an S the pipe comes out of the floor
+    const rising = () => one('switch', 'It comes up out of the floor').getAttribute('aria-checked')
+    expect(rising()).toBe('false')
+    await press(button('What trap was there?'))
+    await press(one('radio', 'The trap that was there: S, into the floor'))
+    expect(rising()).toBe('true')
+    expect((await screen.findByTestId('option-1')).textContent).toContain('an S sucks itself empty')
+    await press(one('radio', 'The trap that was there: two on one way'))
+    expect(one('switch', 'A trap further down stays').getAttribute('aria-checked')).toBe('true')
+    await press(one('radio', 'The trap that was there: P, into the wall'))
+    expect(rising()).toBe('false')
+    expect(held('situation').map(({ fields }) => [fields.oldTrap, fields.trapped, fields.rises])).toEqual([
+      ['p', false, false],
+    ])
     await press(button('Choose this way'))
     await press(button('On to the cut'))
     expect(screen.getByText(/the trap swings until/)).toBeTruthy()

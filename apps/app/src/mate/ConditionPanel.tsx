@@ -130,6 +130,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           unvented={conditions.unvented}
           rises={conditions.rises}
           turn={conditions.turn}
+          oldTrap={conditions.oldTrap}
           onSet={set}
         />
       ) : null}

@@ -1,8 +1,10 @@
 import { hangsOnStub, mayTurn, mouthOf } from '@diarmos/core/bodies'
+import type { OldTrap } from '@diarmos/core/conditions'
 import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
 import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
+import { OldTrapChoice } from './OldTrapChoice'
 import { TurnChoice } from './TurnChoice'
 
 type Situation = EntityFields<'situation'>
@@ -19,6 +21,7 @@ interface Props {
   readonly unvented: boolean | undefined
   readonly rises: boolean | undefined
   readonly turn: 0 | 45 | 90 | undefined
+  readonly oldTrap: OldTrap | null | undefined
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
 
@@ -34,6 +37,7 @@ export function DrainConditions({
   unvented,
   rises,
   turn,
+  oldTrap,
   onSet,
 }: Props) {
   if (kind === 'waste.bowl')
@@ -83,6 +87,13 @@ export function DrainConditions({
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
         />
       ) : null}
+      {kind?.startsWith('waste.run.') ? null : (
+        <OldTrapChoice
+          trap={oldTrap}
+          hanging={kind !== undefined && hangsOnStub(mouthOf(kind).route)}
+          onSet={onSet}
+        />
+      )}
       {kind?.startsWith('waste.run.') ? null : (
         <Toggle
           label="A trap further down stays"

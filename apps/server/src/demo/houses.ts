@@ -346,6 +346,7 @@ export const HOUSES: readonly DemoHouse[] = [
           reachMm: null,
           stubMm: null,
           trapped: true,
+          oldTrap: 'standing',
         },
       },
       {
@@ -360,7 +361,7 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'colour', answer: 'black' },
           { kind: 'sign', sign: 'shaving-colour', answer: 'black' },
         ],
-        situation: { ...PLAIN, oldJoint: 'slip', plateMm: 0, reachMm: null, stubMm: null },
+        situation: { ...PLAIN, oldJoint: 'slip', plateMm: 0, reachMm: null, stubMm: null, oldTrap: 'p' },
       },
       {
         key: 'garden-bib',

@@ -10,6 +10,7 @@ import { First1764000000000 } from './migrations/first1764000000000'
 import { Kept1764360000000 } from './migrations/kept1764360000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { More1764370000000 } from './migrations/more1764370000000'
+import { OldTrap1764470000000 } from './migrations/oldTrap1764470000000'
 import { Opening1764380000000 } from './migrations/opening1764380000000'
 import { Record1764390000000 } from './migrations/record1764390000000'
 import { Rough1764460000000 } from './migrations/rough1764460000000'
@@ -37,6 +38,7 @@ export const MIGRATIONS = [
   Drain1764410000000,
   Vent1764420000000,
   Rough1764460000000,
+  OldTrap1764470000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

@@ -1,4 +1,7 @@
 import type { OldJoint } from './oldJoints/table'
+import type { OldTrap } from './oldTraps'
+
+export { drainOf, OLD_TRAP_IDS, type OldTrap, oldTrapsAt } from './oldTraps'
 
 /** What is wrong with the end or the pipe, besides score and ovality: conditions of the work to come. */
 export const END_FAULTS = [
@@ -82,6 +85,8 @@ export interface Conditions {
   readonly roughMm?: number | null
   /** What the new bowl is made for of that, mm, by its sheet; null while not said. */
   readonly bowlMm?: number | null
+  /** Of a drain: what trap hung there; null while nobody said. */
+  readonly oldTrap?: OldTrap | null
 }
 
 /** What a run that is cut open is asked besides. */
@@ -129,6 +134,7 @@ export const PLAIN_CONDITIONS = {
   rises: false,
   roughMm: null,
   bowlMm: null,
+  oldTrap: null,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -158,6 +164,7 @@ export const LATER_CONDITIONS = [
   'roughMm',
   'bowlMm',
   'rises',
+  'oldTrap',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

@@ -1,5 +1,5 @@
 import { mouthOf } from '../assembly/bodies'
-import type { Conditions } from '../assembly/conditions'
+import { type Conditions, drainOf, OLD_TRAP_IDS, oldTrapsAt } from '../assembly/conditions'
 import type { Reason } from '../assembly/reason'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
@@ -59,6 +59,47 @@ describe('a trap without a vent', () => {
         expect(parts.filter(({ family }) => /^vent-|trap$/.test(family))).toEqual([])
     },
   )
+
+  it.each([
+    ['bottle', 'its inner wall alone', 'its inner wall alone'],
+    ['drum', 'drum trap that stays clogs', 'drum trap is cut out'],
+    ['running', 'stays as this line’s one trap', 'is taken out'],
+    ['two', 'lower stays as the only one', 'Both old traps go'],
+    ['none', 'gas of the sewer', 'gas of the sewer'],
+    ['p', null, null],
+    ['s', null, null],
+    ['standing', null, null],
+  ] as const)(
+    'of an old trap, %s, is said what becomes of it, where it stays and where it goes',
+    (oldTrap, ...said) => {
+      for (const [at, trapped] of [true, false].entries()) {
+        const { answer } = ask('waste.tail.1-1/2', { oldTrap, trapped })
+        const notes = (answer.options[0]?.warnings ?? []).filter(({ ruleId }) =>
+          ruleId.startsWith('drain.old-'),
+        )
+        expect(notes.map(({ ruleId }) => ruleId)).toEqual(said[at] === null ? [] : [`drain.old-${oldTrap}`])
+        for (const note of notes) expect(reasonText(note, 'in')).toContain(said[at])
+        // what was there changes nothing of what is offered: what follows from it does
+        const plain = ask('waste.tail.1-1/2', { trapped }).answer.options
+        expect(answer.options.map(({ id }) => id)).toEqual(plain.map(({ id }) => id))
+      }
+    },
+  )
+
+  it('an old trap says whether one stays, and where it hung in the open, whether the pipe comes out of the floor', () => {
+    expect(OLD_TRAP_IDS.map((trap) => [trap, drainOf(trap, true), drainOf(trap, false)])).toEqual([
+      ['p', { trapped: false, rises: false }, { trapped: false }],
+      ['s', { trapped: false, rises: true }, { trapped: false }],
+      ['bottle', { trapped: false, rises: false }, { trapped: false }],
+      ['drum', { trapped: true }, { trapped: true }],
+      ['running', { trapped: true }, { trapped: true }],
+      ['two', { trapped: true }, { trapped: true }],
+      ['standing', { trapped: true }, { trapped: true }],
+      ['none', { trapped: false }, { trapped: false }],
+    ])
+    // a tub’s lies under its floor: nothing of it shows an S or a bottle
+    expect(OLD_TRAP_IDS.filter((trap) => !oldTrapsAt(false).includes(trap))).toEqual(['s', 'bottle'])
+  })
 
   it('out of the floor, where no valve may stand, goes into the wall first, and nothing else is offered', () => {
     const { answer } = ask('waste.tail.1-1/2', { rises: true, unvented: false }, { badVent: 'wall' })

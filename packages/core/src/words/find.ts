@@ -1,3 +1,17 @@
+import type { OldTrap } from '../assembly/oldTraps'
+
+/** What trap was there, as it is tapped. */
+export const OLD_TRAP_WORDS: Readonly<Record<OldTrap, string>> = {
+  p: 'P, into the wall',
+  s: 'S, into the floor',
+  bottle: 'bottle',
+  drum: 'drum',
+  running: 'running, in the pipe',
+  two: 'two on one way',
+  standing: 'unseen, water stands',
+  none: 'none at all',
+}
+
 /** Questions as they are asked, and answers as they are tapped. */
 export const QUESTIONS: Readonly<Record<string, string>> = {
   'sign:magnet': 'Does a magnet hold?',

@@ -273,6 +273,16 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
   'drain.s-trap':
     'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
+  'drain.old-bottle':
+    'The bottle trap goes: it seals by its inner wall alone, which nobody sees when it is eaten through. A P-trap of pipe comes in its place.',
+  'drain.old-drum':
+    '{stays, select, yes {The drum trap that stays clogs, and no machine passes it: where the floor or the ceiling below is opened, it is cut out and the line gets a P-trap of its own.} other {The drum trap is cut out with the pipe that leads to it: nothing of it is made anew.}}',
+  'drain.old-running':
+    '{stays, select, yes {The running trap stays as this line’s one trap: its weir no more than 24 in below the fixture’s outlet, and a cleanout at it. A building trap, for the whole house, is another thing and does not count.} other {The running trap is taken out: two on one way lock air between them.}}',
+  'drain.old-two':
+    '{stays, select, yes {Two traps on one way lock air between them, and it drains slowly: the upper one goes, the lower stays as the only one.} other {Both old traps go: two on one way lock air between them, and it drains slowly.}}',
+  'drain.old-none':
+    'There was no trap: gas of the sewer came in here. Air the room before any flame; then pour water in and look: where it stands, there is a trap further down after all.',
   'drain.air-valve':
     'No vent: an air admittance valve, where the authority accepts one, on a riser at least 4 in over the trap’s arm, within reach and in free air; it is never the only vent of a house.',
   'drain.vent':

@@ -772,10 +772,11 @@ function farFacts(
   run: PipeMaterial | null,
   own: ReadonlySet<string> | null,
 ): string {
-  const { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm } = conditions
+  const { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm, oldTrap } =
+    conditions
   const stuffs = own && [...own].sort()
   const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null, conditions.rises ?? false]
-  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, ...wall]
+  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, oldTrap, ...wall]
   return JSON.stringify([
     ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],
     ...floor,

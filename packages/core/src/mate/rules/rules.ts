@@ -2,6 +2,7 @@ import { hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/ty
 import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
+import type { OldTrap } from '../../assembly/oldTraps'
 import type { ChangeId, Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
 import { OFFSET_FLANGE_MM } from '../../catalog/closets'
@@ -84,6 +85,28 @@ const OF_BOWLS = {
   change: 'bowl',
   source: commonPractice,
 } as const
+/** What is said of a trap that was found and that nobody makes anew, or that stays as the one: by whose code. */
+const OLD_TRAP_SOURCES: Readonly<Partial<Record<OldTrap, Source>>> = {
+  bottle: {
+    title: 'IPC 1002.3: no trap that seals by inner partitions; check the local code',
+    certainty: 'recalled',
+  },
+  drum: { title: 'IPC 1002.3, UPC 1004.0: no drum traps; check the local code', certainty: 'recalled' },
+  running: {
+    title: 'IPC 1002.1: from the outlet no more than 24 in down to the weir; check the local code',
+    certainty: 'recalled',
+  },
+  two: { title: 'IPC 1002.1: no fixture is trapped twice; check the local code', certainty: 'recalled' },
+  none: commonPractice,
+}
+const OLD_TRAP_NOTES: readonly Rule[] = Object.entries(OLD_TRAP_SOURCES).map(([trap, source]) => ({
+  id: `drain.old-${trap}`,
+  medium: 'drain',
+  severity: 'note',
+  source,
+  bites: ({ start, run, conditions: { oldTrap, trapped } }) =>
+    start !== null && run === null && oldTrap === trap ? { stays: trapped === true ? 'yes' : 'no' } : null,
+}))
 /** Flanges that are there, whole or broken, and what is screwed onto them. */
 const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
 /** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
@@ -817,6 +840,7 @@ export const RULES: readonly Rule[] = [
     },
     bites: (joint) => yes(joint.start !== null && joint.run === null && !airless(joint)),
   },
+  ...OLD_TRAP_NOTES,
   {
     id: 'drain.shower-2',
     medium: 'drain',
