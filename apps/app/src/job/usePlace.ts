@@ -5,6 +5,10 @@ import { afterSheets } from '../ui/useBackCloses'
 
 type Params = { stage?: string; line?: string }
 
+/** The line that the job is about: the first that something goes onto, else the first that was looked at. */
+const workedOn = (lines: readonly LineView[]): LineView | undefined =>
+  lines.find(({ ends }) => ends !== null) ?? lines.find(({ observations }) => observations.length > 0)
+
 /**
  * Where on the job page one is: in its address, so that a reload, a link and a second tab show the same. A touch shows at
  * once; the address follows when that is painted.
@@ -18,6 +22,7 @@ export function usePlace(view: JobView): {
   const { stage, line } = useLocalSearchParams<Params>()
   // opened where the job stands; after that the page turns only when it is told to
   const [opened] = useState<Stage>(view.stage)
+  const [worked] = useState(() => workedOn(view.lines)?.line.id)
   const [touched, setTouched] = useState<Params>({ stage, line })
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   useEffect(() => setTouched({ stage, line }), [stage, line])
@@ -35,6 +40,7 @@ export function usePlace(view: JobView): {
     // a line is named by what it carries, or by its id where two carry the same
     line:
       lines.find((entry) => [entry.line.fields.service, entry.line.id].includes(touched.line ?? '')) ??
+      lines.find((entry) => entry.line.id === worked) ??
       lines[0],
     goTo: useCallback((next: Stage) => turn({ stage: next }), [turn]),
     showLine: useCallback(
