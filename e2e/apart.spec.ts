@@ -154,6 +154,7 @@ test('a tub and shower on the job page, and lengths on the bench, in both themes
     ['offset?mm=203.2_152.4', 'Piece between two of', 'offset'],
     ['cuts?mm=1524_1524_900&stock=10%20ft', 'no plan uses less', 'cut list'],
     ['pitch?mm=2400', 'It falls', 'pitch'],
+    ['load?has=toilet.3_basin.2&size=3', 'toilets at most', 'drain load'],
     ['wall?mm=50.8_12.7_3.2_24_5_63_76', 'Put behind the valve', 'wall'],
     ['toilet?mm=279.4_15_20_300_306', 'An offset flange', 'toilet'],
   ] as const

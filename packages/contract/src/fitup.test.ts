@@ -183,6 +183,16 @@ describe('lengths through the contract', () => {
       ['pieces'],
     ],
     ['pitch', { lengthMm: 100, pitch: 0 }, ['pitch']],
+    [
+      'drain-load',
+      { code: 'IPC', pipe: 'stack', fall: '1/4', size: '2', fixtures: { tub: 1.5 } },
+      ['fixtures.tub'],
+    ],
+    [
+      'drain-load',
+      { code: 'IPC', pipe: 'stack', fall: '1/4', size: '2', fixtures: { palace: 1 } },
+      ['fixtures'],
+    ],
     ['valve-depth', { layers: [{ name: 'x', mm: -1 }], middleMm: 0, windowMm: [1, 2] }, ['layers.0.mm']],
     ['valve-depth', { layers: [], middleMm: 0, windowMm: [1] }, ['windowMm']],
     ['toilet', { slots: { leftMm: 1, rightMm: 2 } }, ['slots.apartMm']],

@@ -1,4 +1,13 @@
-import { CATALOG, CoreFault, end, FAMILIES, type Family, fitup, type PortEnd } from '@diarmos/core'
+import {
+  CATALOG,
+  CODE_PROFILES,
+  CoreFault,
+  end,
+  FAMILIES,
+  type Family,
+  fitup,
+  type PortEnd,
+} from '@diarmos/core'
 import { z } from 'zod'
 import { endRef } from './core'
 
@@ -59,6 +68,14 @@ export const pitchRequest = z.object({
   under: z
     .object({ headMm: distance.min(0), outsideMm: z.number().positive().max(400), roomMm: measured })
     .optional(),
+})
+
+export const drainLoadRequest = z.object({
+  code: z.enum(CODE_PROFILES),
+  pipe: z.enum(['branch', 'stack', 'main']),
+  fall: z.enum(fitup.MAIN_FALLS),
+  size: z.string().min(1).max(10),
+  fixtures: z.partialRecord(z.enum(fitup.LOAD_IDS), z.number().int().min(0).max(50)),
 })
 
 const along = z.number().min(-5000).max(5000)

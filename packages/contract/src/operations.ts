@@ -67,6 +67,7 @@ import {
   cutLengthRequest,
   cuttingPlanRequest,
   depthOf,
+  drainLoadRequest,
   heights,
   holeRequest,
   offsetRequest,
@@ -390,6 +391,11 @@ export const operations = {
     summary: 'What a run falls, and what a vial reads or a shim is under a level.',
     request: pitchRequest,
     run: pitchOf,
+  }),
+  'drain-load': operation({
+    summary: 'Whether a drain takes all that comes through it, by the units of the code.',
+    request: drainLoadRequest,
+    run: fitup.drainLoad,
   }),
   hold: operation({
     summary:

@@ -75,6 +75,12 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     sign: () => <LineSign d="M4 14l64 12M4 34h64" />,
   },
   {
+    href: '/bench/load',
+    title: 'Drain load',
+    detail: 'How many fixtures a branch, a stack or the building drain takes, by the code’s units.',
+    sign: () => <LineSign d="M26 4v38M46 4v38M6 12l20 10M66 12L46 22M30 30h12M30 36h12" />,
+  },
+  {
     href: '/bench/hold',
     title: 'Pressure hold',
     detail: 'What moves the gauge of a shut line: a leak, the stop, warmth, plastic or air.',

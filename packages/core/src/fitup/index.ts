@@ -1,5 +1,6 @@
 export * from './cutLength'
 export { type Bar, type CuttingPlan, cuttingPlan, type PlanAsk as CuttingAsk } from './cuttingPlan'
+export * from './drainLoad'
 export * from './fixedEnds'
 export * from './layout'
 export * from './offset'

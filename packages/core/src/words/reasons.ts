@@ -266,13 +266,23 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'branch.larger':
     'A branch of {branch} in into a run of {run} in: nothing of a drain is smaller downstream. The run is renewed in that size first, or the branch goes into a larger one.',
   'branch.vent':
-    'Two things come before the new pipe: a vent for its trap, since a run that drains from above is none, and whether this pipe and all below it may take one fixture more; both as the local code counts.',
+    'Two things come before the new pipe: a vent for its trap, since a run that drains from above is none, and whether this pipe and all below it may take one fixture more; both as the local code counts (Bench, drain load).',
   'drain.shower-2':
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
     '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
   'drain.s-trap':
     'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
+  'load.no-table': 'The table of this code has no such pipe: the authority is asked.',
+  'load.nothing': 'Count all that drains through it, with what is still to come.',
+  'load.takes':
+    'It takes them: {load} of {most} {code, select, EN {litres a second} other {fixture units}}, {left} left.',
+  'load.over':
+    '{size} {code, select, EN {mm} other {in}} takes {most} {code, select, EN {litres a second} other {fixture units}}, and {load} come: a larger pipe, or less on this one.',
+  'load.closets':
+    '{mostClosets, plural, =0 {No toilet drains through} one {One toilet at most drains through} other {# toilets at most drain through}} {size} {code, select, EN {mm} other {in}} here, whatever else it could carry.',
+  'load.own-drain':
+    'A {fixture} drains through {least} {code, select, EN {mm} other {in}} itself, and nothing downstream is smaller.',
   'drain.old-bottle':
     'The bottle trap goes: it seals by its inner wall alone, which nobody sees when it is eaten through. A P-trap of pipe comes in its place.',
   'drain.old-drum':

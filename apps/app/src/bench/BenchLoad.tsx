@@ -1,0 +1,156 @@
+import type { OperationRequest } from '@diarmos/contract'
+import { LOAD_NAMES } from '@diarmos/core/words/drainLoad'
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
+import { router, useLocalSearchParams } from 'expo-router'
+import { View } from 'react-native'
+import { usePreferences } from '../data/preferences'
+import { useSettings } from '../data/select'
+import { Button } from '../ui/Button'
+import { Choice } from '../ui/Choice'
+import { Note } from '../ui/Note'
+import { Txt } from '../ui/Txt'
+import { useSolved } from '../workers/solver'
+import { BenchFrame } from './BenchFrame'
+import { decodeCounts, encodeCounts, MOST_OF_EACH } from './counts'
+import { LoadPicture } from './LoadPicture'
+
+type Ask = OperationRequest<'drain-load'>
+
+const CODES = ['IPC', 'UPC', 'EN'] as const
+const PIPES = [
+  { value: 'branch', label: 'a branch that lies' },
+  { value: 'stack', label: 'a stack' },
+  { value: 'main', label: 'the building drain' },
+] as const
+const FALLS = ['1/8', '1/4', '1/2'] as const
+const one = <Value extends string>(list: readonly Value[], given: string | undefined, otherwise: Value) =>
+  list.find((value) => value === given) ?? otherwise
+
+function Counter({ label, count, onCount }: { label: string; count: number; onCount: (n: number) => void }) {
+  return (
+    <View className="min-h-[60px] flex-row items-center gap-2 border-b border-rule">
+      <Txt className="flex-1" bold={count > 0}>
+        {label}
+      </Txt>
+      <Button
+        label="−"
+        className="w-[56px]"
+        hint={`one ${label} fewer`}
+        disabled={count === 0}
+        onPress={() => onCount(count - 1)}
+      />
+      <Txt bold size="l" className="w-[36px] text-center">
+        {count}
+      </Txt>
+      <Button
+        label="+"
+        hint={`one ${label} more`}
+        disabled={count >= MOST_OF_EACH}
+        onPress={() => onCount(count + 1)}
+      />
+    </View>
+  )
+}
+
+/** Whether a drain takes what comes through it: all that is there, and what is still to come. */
+export function BenchLoad() {
+  const unit = usePreferences((state) => state.unit)
+  const profile = useSettings()?.fields.mate.codeProfile
+  const given = useLocalSearchParams<Record<string, string>>()
+  const code = one(CODES, given.code, profile ?? 'IPC')
+  const pipe = one(['branch', 'stack', 'main'] as const, given.pipe, 'branch')
+  const { counts, fault } = decodeCounts(given.has)
+  const request: Ask = {
+    code,
+    pipe,
+    fall: one(FALLS, given.fall, '1/4'),
+    size: given.size ?? (code === 'EN' ? '50' : '2'),
+    fixtures: counts,
+  }
+  const { answer, error } = useSolved('drain-load', request)
+  const sizes = answer?.sizes ?? []
+  const of = code === 'EN' ? 'litres a second' : 'fixture units'
+  return (
+    <BenchFrame
+      title="Drain load"
+      fault={fault}
+      error={error}
+      operation="drain-load"
+      request={request}
+      actions={
+        answer ? (
+          <Txt bold size="l" tone={answer.takes ? 'ink' : 'amber'} className="min-h-[32px] flex-1">
+            {`${answer.takes ? '✓' : '△'} ${answer.load} of ${answer.most ?? '–'} ${of}`}
+          </Txt>
+        ) : null
+      }
+    >
+      {answer ? <LoadPicture load={answer.load} most={answer.most} takes={answer.takes} of={of} /> : null}
+      {answer ? (
+        <View role="status">
+          <Note
+            kind={answer.takes ? 'note' : 'caution'}
+            title={answer.takes ? 'Within what it takes' : 'More than it takes'}
+          >
+            {[
+              say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit),
+              ...(!answer.takes && answer.least
+                ? [`${answer.least} ${code === 'EN' ? 'mm' : 'in'} takes it all.`]
+                : []),
+            ].join(' ')}
+          </Note>
+        </View>
+      ) : null}
+      <View className="mt-3 gap-3">
+        <Choice
+          label="The pipe is"
+          columns={3}
+          value={pipe}
+          options={PIPES.map((entry) => ({ ...entry }))}
+          onChange={(value) => router.setParams({ pipe: value })}
+        />
+        {sizes.length > 0 ? (
+          <Choice
+            label={code === 'EN' ? 'Its size, mm' : 'Its size, in'}
+            columns={4}
+            value={request.size}
+            options={sizes.map((value) => ({ value, label: value }))}
+            onChange={(value) => router.setParams({ size: value })}
+          />
+        ) : null}
+        {pipe === 'main' && code !== 'EN' ? (
+          <Choice
+            label="It falls, inches in a foot"
+            columns={3}
+            value={request.fall}
+            options={FALLS.map((value) => ({ value, label: value }))}
+            onChange={(value) => router.setParams({ fall: value })}
+          />
+        ) : null}
+      </View>
+      <View className="mt-3">
+        {Object.entries(LOAD_NAMES).map(([id, label]) => (
+          <Counter
+            key={id}
+            label={label}
+            count={counts[id as keyof typeof counts] ?? 0}
+            onCount={(count) => router.setParams({ has: encodeCounts({ ...counts, [id]: count }) })}
+          />
+        ))}
+      </View>
+      <View className="mt-3">
+        <Choice
+          label="Counted by"
+          columns={3}
+          value={code}
+          options={CODES.map((value) => ({ value, label: value }))}
+          onChange={(value) => router.setParams({ code: value, size: value === 'EN' ? '50' : '2' })}
+        />
+      </View>
+      <Txt size="s" tone="soft" className="mt-3">
+        {answer ? `${answer.source.title} (${answer.source.certainty}). ` : ''}The local code comes first.
+      </Txt>
+    </BenchFrame>
+  )
+}
