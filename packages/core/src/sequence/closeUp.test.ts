@@ -4,6 +4,7 @@ import type { EndRef } from '../assembly/end'
 import { mate } from '../mate'
 import { line, WELL_EQUIPPED } from '../mate/test/problems'
 import type { LineRequest, RankedOption } from '../mate/types'
+import type { CloseUpRequest } from './closeUp'
 import { closeUp, sequence } from './index'
 
 const { houseRules } = WELL_EQUIPPED
@@ -21,8 +22,8 @@ function begun(
   /** Everything up to and with a step, in the order of the plan. */
   const upTo = (id: string) =>
     steps.slice(0, steps.findIndex((step) => step.id === id) + 1).map((step) => step.id)
-  const leave = (done: readonly string[]) =>
-    closeUp({ plan, done, pipes, settings: { ...WELL_EQUIPPED, partsAboard } })
+  const leave = (done: readonly string[], of: CloseUpRequest['pipes'] = pipes) =>
+    closeUp({ plan, done, pipes: of, settings: { ...WELL_EQUIPPED, partsAboard } })
   return { option, steps, upTo, leave, at: (id: string) => leave(upTo(id)) }
 }
 const stub = line('copper.l.1/2', { oldJoint: 'compression', stubMm: 90 })
@@ -187,6 +188,8 @@ describe('left for the night', () => {
     })
     const cut = run.steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
     expect(run.at(cut).lines[0]?.caps).toHaveLength(2)
+    // of what pipe it is, nobody knows: nothing is promised to close it
+    expect(run.leave(run.upTo(cut), {}).lines[0]?.caps).toEqual([null])
   })
 
   it('an old stop that stays is shut, whether the house has water or not, until its line is whole', () => {

@@ -22,6 +22,34 @@ const tasks = (most: number): fc.Arbitrary<Task[]> =>
       })),
     )
 
+/** Acts with a wait between two of them and one behind: who is begun first decides what is waited for. */
+const withWaits: fc.Arbitrary<Task[]> = fc
+  .array(
+    fc.record({
+      first: fc.integer({ min: 1, max: 9 }),
+      wait: fc.integer({ min: 1, max: 30 }),
+      second: fc.integer({ min: 1, max: 9 }),
+      rest: fc.integer({ min: 0, max: 30 }),
+      place: fc.constantFrom(null, 'a', 'b'),
+    }),
+    { minLength: 3, maxLength: 6 },
+  )
+  .map((rows) =>
+    rows.flatMap(({ first, wait, second, rest, place }, row): Task[] => {
+      const at = 4 * row
+      const [act, idle] = [
+        { passive: false, place, near: ['x'] },
+        { passive: true, place: null, near: ['x'] },
+      ]
+      return [
+        { ...act, seconds: first, after: [] },
+        { ...idle, seconds: wait, after: [at] },
+        { ...act, seconds: second, after: [at + 1] },
+        { ...idle, seconds: rest, after: [at + 2] },
+      ]
+    }),
+  )
+
 /** Every order and every pair of hands, with no bound and no memory: the shortest. */
 function shortest(list: readonly Task[], people: number): number {
   let best = Number.POSITIVE_INFINITY
@@ -133,6 +161,29 @@ describe.each([1, 2])('%i at work', (people) => {
     }
     expect(proved).toBeGreaterThan(95)
   })
+
+  it('takes as long however the work is listed: nothing that is remembered hides a shorter order', () =>
+    fc.assert(
+      fc.property(withWaits, fc.array(fc.nat(), { minLength: 24, maxLength: 24 }), (list, keys) => {
+        const found = schedule(list, people)
+        // another list of the same work, each still after all that it waits for
+        const listed: number[] = []
+        while (listed.length < list.length) {
+          const ready = [...list.keys()].filter(
+            (at) => !listed.includes(at) && list[at]?.after.every((before) => listed.includes(before)),
+          )
+          listed.push(ready[(keys[listed.length] as number) % ready.length] as number)
+        }
+        const again = listed.map((at) => {
+          const task = list[at] as Task
+          return { ...task, after: task.after.map((before) => listed.indexOf(before)) }
+        })
+        const other = schedule(again, people)
+        expect([found.bound, other.bound]).toEqual([found.seconds, other.seconds])
+        expect(other.seconds).toBe(found.seconds)
+      }),
+      { numRuns: 300, seed: 35 },
+    ))
 
   it('never claims more than it knows where the proof is cut short', () => {
     let open = 0
