@@ -146,6 +146,60 @@ describe('what is seen to besides the joints', () => {
   })
 })
 
+it('a bowl is set before its own water is joined, and waits for nobody else’s', () => {
+  const waste: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'flange', flangeMm: 0 }
+  const supply: Conditions = { ...PLAIN, oldJoint: 'compression', stubMm: 90 }
+  const line = (lineId: string, pipeId: string, kind: string, conditions: Conditions, to: string) => ({
+    lineId,
+    option: firstOf({ lineId, pipeId, to: mouthOf(kind), conditions }),
+    conditions,
+    meets: { to },
+  })
+  const filled = ['fill-valve'] as const
+  const lines = ['p1', 'p2'].flatMap((point) => [
+    line(`${point}-drain`, 'abs-dwv.40.4', 'waste.bowl', waste, `${point} waste`),
+    line(`${point}-cold`, 'copper.l.1/2', 'toilet.fill.7/8', supply, `${point} main`),
+    // what stands beside it on the floor without a tank, and what fills itself and hangs on the wall
+    line(`${point}-tub`, 'copper.l.1/2', 'faucet.shank.1/2', supply, `${point} tub`),
+    line(`${point}-hung`, 'copper.l.1/2', 'faucet.shank.1/2', supply, `${point} hung`),
+  ])
+  const bodies = ['p1', 'p2'].flatMap((point) => [
+    { id: `${point} main`, contents: filled, mount: 'floor' as const },
+    { id: `${point} waste`, contents: [], mount: 'floor' as const, kind: 'waste.bowl' },
+    { id: `${point} tub`, contents: [], mount: 'floor' as const },
+    { id: `${point} hung`, contents: filled, mount: 'wall' as const },
+  ])
+  const { steps } = sequence({ lines, bodies, houseRules: HOUSE })
+  const byId = new Map(steps.map((step) => [step.id, step]))
+  const before = (id: string): ReadonlySet<string> => {
+    const seen = new Set<string>()
+    const visit = (at: string) => {
+      for (const each of byId.get(at)?.after ?? [])
+        if (!seen.has(each)) {
+          seen.add(each)
+          visit(each)
+        }
+    }
+    visit(id)
+    return seen
+  }
+  const last = (lineId: string) => {
+    const option = lines.find((each) => each.lineId === lineId)?.option
+    return `${lineId}/${(option?.joints.length ?? 0) - 1}/close`
+  }
+  const waits = (of: string, point: string) => before(last(of)).has(last(`${point}-drain`))
+  for (const [point, other] of [
+    ['p1', 'p2'],
+    ['p2', 'p1'],
+  ] as const)
+    expect([
+      waits(`${point}-cold`, point),
+      waits(`${point}-cold`, other),
+      waits(`${point}-tub`, point),
+      waits(`${point}-hung`, point),
+    ]).toEqual([true, false, false, false])
+})
+
 describe('a bowl on its flange', () => {
   const bowl = (patch: Partial<Conditions>) => {
     const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'flange', flangeMm: 0, ...patch }
