@@ -508,6 +508,9 @@ export function programmeOf(
           return flange === null
             ? [-100_000_000, 100_000_000]
             : [span + rounded(flange), span + rounded(flange)]
+        // trade: lead is picked, and the iron is not cut
+        if (span !== null && node.start?.removal.id === 'flange-off-iron' && fromFloor)
+          return [rounded(Math.min(0, flange ?? 0)), rounded(flange ?? 0)]
         if (span !== null && node.start && fromFloor) return [-100_000_000, rounded((flange ?? 0) - 50.8)]
         // trade: nobody has measured where the rim of a hub that stays lies from the wall
         if (

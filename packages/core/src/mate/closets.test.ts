@@ -183,6 +183,55 @@ describe('a bowl and its wall', () => {
   })
 })
 
+describe('a flange that was caulked onto iron', () => {
+  const iron = (flangeMm: number, patch: Partial<Conditions> = {}) =>
+    ask(
+      line('cast-iron.service.4', 'waste.bowl', {
+        oldJoint: 'flange',
+        faults: ['ring-broken'],
+        flangeMm,
+        stubMm: null,
+        ...patch,
+      }),
+    ).options.filter(({ removalId }) => removalId !== 'keep-broken-flange')
+  const ways = (flangeMm: number) =>
+    new Set(iron(flangeMm).map(({ removalId, methods }) => `${removalId} ${methods[0]}`))
+
+  // its lead is picked and its pipe stays as it was: what is tightened inside that stands on the floor, no more
+  it.each([
+    [
+      0,
+      ['flange-off-iron bore-gasket', 'flange-cut-iron cement-drain-pvc', 'flange-cut-iron cement-drain-abs'],
+    ],
+    [
+      6,
+      ['flange-off-iron bore-gasket', 'flange-cut-iron cement-drain-pvc', 'flange-cut-iron cement-drain-abs'],
+    ],
+    [-12, ['flange-cut-iron cement-drain-pvc', 'flange-cut-iron cement-drain-abs']],
+  ])('%d mm over the floor', (flangeMm, expected) => {
+    expect(ways(flangeMm)).toEqual(new Set(expected))
+  })
+
+  it('is lifted off without a cut, and where new pipe comes up, the iron is held before it is parted', () => {
+    const steps = (id: string) => {
+      const way = iron(0).find(({ removalId }) => removalId === id)
+      if (!way) throw new Error(`no way by ${id}`)
+      const { steps: all } = sequence({
+        houseRules: WELL_EQUIPPED.houseRules,
+        lines: [{ lineId: 'a', conditions: { ...PLAIN, service: 'waste' }, option: way }],
+      })
+      return all.map(({ words }) => words).filter((words) => words.startsWith('remove.'))
+    }
+    expect(steps('flange-off-iron')).toEqual(['remove.pull-bowl', 'remove.scrape-wax', 'remove.flange-lead'])
+    expect(steps('flange-cut-iron')).toEqual([
+      'remove.pull-bowl',
+      'remove.scrape-wax',
+      'remove.hold-iron',
+      'remove.chain-cut',
+    ])
+  })
+})
+
 describe('the plan of a toilet', () => {
   const bodies = bodiesOf(['toilet.fill.7/8', 'waste.bowl'])
   const water: Conditions = { ...PLAIN, oldJoint: 'compression' }

@@ -39,6 +39,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'flange-off': 'cut the flange off its pipe',
   'flange-cut-inside': 'cut the flange off from inside the pipe',
   'flange-off-iron': 'pick the lead, lift the flange off',
+  'flange-cut-iron': 'part the pipe below the flange',
   'pick-hub': 'pick lead and oakum out of the hub',
   'draw-from-hub': 'draw it out of its rubber',
   'bands-off': 'bands off, part the pipes',

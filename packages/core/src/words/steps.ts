@@ -281,7 +281,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.flange-cut-inside':
     'A rag on a string down the pipe; measure from the floor to below the flange’s hub; cut the pipe from inside at that depth, all round, and lift the flange out with its ring of pipe.',
   'remove.flange-lead':
-    'Pick the lead and oakum out from round the iron pipe, a rag below; nothing is hammered sideways: old iron splits. The flange lifts off. Lead: gloves, wash hands, no dry sanding.',
+    'Pick the lead and oakum out from round the iron pipe, a rag below; nothing is hammered sideways: old iron splits. The flange lifts off; a rim that stands over the floor is ground flush with it. Lead: gloves, wash hands, no dry sanding.',
   'remove.hold-iron':
     'Hold the pipe above and below with strap or riser clamp before it is parted: iron is heavy, and what hangs on it drops.',
   'remove.pick-lead':

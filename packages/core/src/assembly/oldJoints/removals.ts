@@ -30,6 +30,8 @@ export interface Removal {
    * which only the old connector is undone; a closet flange; the hub or the socket that the old pipe stood in.
    */
   readonly keeps?: 'nut' | 'nut-reduced' | 'stop' | 'flange' | 'flange-broken' | 'hub' | 'socket'
+  /** The pipe is not cut: it ends where its old flange did, or is ground flush with the floor. */
+  readonly endsAt?: 'flange'
   /** The thread that the pipe ends in goes with it. */
   readonly offThread?: true
   /** The end is a male taper thread afterwards. */
@@ -126,8 +128,20 @@ const OFF_IRON: Removal = {
   id: 'flange-off-iron',
   medium: 'drain',
   on: 'iron',
+  endsAt: 'flange',
   tools: ['hammer-and-chisel'],
   steps: [...PULL_BOWL, step('remove.flange-lead', 900, { after: ['remove.scrape-wax'] })],
+}
+
+/** The same flange with the end of its pipe: parted beneath it, where new pipe has to come up to the floor. */
+const CUT_IRON: Removal = {
+  ...CHAIN_CUT,
+  id: 'flange-cut-iron',
+  steps: [
+    ...PULL_BOWL,
+    step('remove.hold-iron', 60, { after: ['remove.scrape-wax'] }),
+    step('remove.chain-cut', 300, { after: ['remove.hold-iron'] }),
+  ],
 }
 
 /** Old drain joints that come apart, or of which one half is used again. */
@@ -275,6 +289,7 @@ export const REMOVALS: readonly Removal[] = [
   ...OF_TOILETS,
   OFF_IRON,
   ...OF_DRAINS,
+  CUT_IRON,
 ]
 
 /** Taken off with the marked end: an inch reaches past what rings, teeth, cutters and blows leave. Common practice. */

@@ -135,6 +135,7 @@ export const OLD_JOINTS = [
       'flange-cut-inside',
       'flange-off-iron',
       'bore-hub',
+      'flange-cut-iron',
     ],
     waste: true,
     on: [...DRAIN_PLASTIC, 'cast-iron', 'copper-drain', 'lead-waste'],

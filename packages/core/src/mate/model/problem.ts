@@ -679,8 +679,10 @@ export class Problem {
       return [top, top]
     }
     if (this.fromFloor) {
-      const { flangeMm } = this.conditions
-      return [-ANY_LENGTH, Math.round(((flangeMm ?? 0) - OLD_FLANGE_HUB_MM) * PER_MM)]
+      const topMm = this.conditions.flangeMm ?? 0
+      if (start.removal.endsAt === 'flange')
+        return [Math.round(Math.min(0, topMm) * PER_MM), Math.round(topMm * PER_MM)]
+      return [-ANY_LENGTH, Math.round((topMm - OLD_FLANGE_HUB_MM) * PER_MM)]
     }
     // nobody has measured where the rim of a hub that stays lies from the wall
     if (this.route.trapAt !== undefined && HUBS.has(start.removal.keeps ?? '')) return [0, ANY_LENGTH]

@@ -422,7 +422,10 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
             ? [-1e6, 1e6]
             : [span + conditions.flangeMm, span + conditions.flangeMm]
           : span !== null && fromFloor
-            ? [-1e6, (conditions.flangeMm ?? 0) - 50.8]
+            ? removal.id === 'flange-off-iron'
+              ? // trade: lead is picked, iron is not cut
+                [Math.min(0, conditions.flangeMm ?? 0), conditions.flangeMm ?? 0]
+              : [-1e6, (conditions.flangeMm ?? 0) - 50.8]
             : span !== null && route.trapAt !== undefined && /^(hub|socket)$/.test(removal.keeps ?? '')
               ? [0, 1e6]
               : span === null || !stub
