@@ -6,6 +6,7 @@ import {
   mate,
   mouthOf,
   PLAIN_CONDITIONS,
+  type PlannedStep,
   type PlanRequest,
   pipeById,
   STARTING_SETTINGS,
@@ -25,6 +26,23 @@ const firstOf = (line: LineRequest, wanted: (way: MateOption) => boolean = () =>
   const way = waysOf(line).find(wanted)
   if (!way) throw new Error('no way')
   return way
+}
+
+/** Everything that an act waits for, and what that waits for. */
+function allBefore(steps: readonly PlannedStep[]): (id: string) => ReadonlySet<string> {
+  const byId = new Map(steps.map((step) => [step.id, step]))
+  return (id) => {
+    const seen = new Set<string>()
+    const visit = (at: string) => {
+      for (const each of byId.get(at)?.after ?? [])
+        if (!seen.has(each)) {
+          seen.add(each)
+          visit(each)
+        }
+    }
+    visit(id)
+    return seen
+  }
 }
 
 describe('what goes into a run', () => {
@@ -170,24 +188,12 @@ it('a bowl is set before its own water is joined, and waits for nobody else’s'
     { id: `${point} hung`, contents: filled, mount: 'wall' as const },
   ])
   const { steps } = sequence({ lines, bodies, houseRules: HOUSE })
-  const byId = new Map(steps.map((step) => [step.id, step]))
-  const before = (id: string): ReadonlySet<string> => {
-    const seen = new Set<string>()
-    const visit = (at: string) => {
-      for (const each of byId.get(at)?.after ?? [])
-        if (!seen.has(each)) {
-          seen.add(each)
-          visit(each)
-        }
-    }
-    visit(id)
-    return seen
-  }
+  const ahead = allBefore(steps)
   const last = (lineId: string) => {
     const option = lines.find((each) => each.lineId === lineId)?.option
     return `${lineId}/${(option?.joints.length ?? 0) - 1}/close`
   }
-  const waits = (of: string, point: string) => before(last(of)).has(last(`${point}-drain`))
+  const waits = (of: string, point: string) => ahead(last(of)).has(last(`${point}-drain`))
   for (const [point, other] of [
     ['p1', 'p2'],
     ['p2', 'p1'],
@@ -251,6 +257,17 @@ describe('what slides', () => {
         expect(acts.length).toBeGreaterThan(0)
         for (const { parameters } of acts)
           expect(parameters).toMatchObject({ part: option.parts[closes.seam]?.name, needsMm: closes.needsMm })
+        // it is on before anything is made at the ends, and drawn back before either of its own joints is
+        const ahead = allBefore(steps)
+        const own = [closes.seam, closes.seam + 1]
+        const back = `a/${closes.seam}/slide-back`
+        expect(ahead(back).has(`a/${closes.seam}/slide-on`)).toBe(true)
+        for (const seam of option.joints.keys()) {
+          const close = `a/${seam}/close`
+          if (!steps.some(({ id }) => id === close)) continue
+          expect([option.id, seam, ahead(close).has(back)]).toEqual([option.id, seam, own.includes(seam)])
+          expect([option.id, seam, ahead(back).has(close)]).toEqual([option.id, seam, !own.includes(seam)])
+        }
         slid += acts.length
       }
     expect(slid).toBeGreaterThan(3)
