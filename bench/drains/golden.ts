@@ -18,8 +18,11 @@ export const judgedDrain = (index: number) => {
   const { line } = someDrain(index)
   const { spanMm } = line.conditions
   // nor how far a drain stands out
-  const floor = line.to?.kind === 'waste.bowl' && spanMm != null ? { spanMm } : { spanMm: null }
-  const conditions = { ...line.conditions, roughMm: null, bowlMm: null, rises: false, ...floor }
+  const bowl = line.to?.kind === 'waste.bowl'
+  const floor = bowl && spanMm != null ? { spanMm } : { spanMm: null }
+  // and a bowl stands over the end of its pipe
+  const turn = bowl ? 0 : line.conditions.turn
+  const conditions = { ...line.conditions, roughMm: null, bowlMm: null, rises: false, turn, ...floor }
   return { line: { ...line, conditions }, settings: { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS } }
 }
 

@@ -49,6 +49,10 @@ function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number
   )
 }
 /** Pieces of pipe before the trap, and behind a tee if one stands there. */
+/** Under a floor or in a wall pipe may turn before its trap, and under a bowl that no flange stands beneath. */
+const mayBend = ({ to, conditions }: Asked['line']) =>
+  /^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '') ||
+  (to?.kind === OWN_TRAP && conditions.oldJoint !== 'flange')
 const bridges = ({ parts }: Way) => {
   const at = parts.findIndex(({ family }) => family === 'p-trap')
   const tee = parts.findIndex(({ family }) => family === 'vent-tee')
@@ -98,7 +102,7 @@ export const DRAIN_LAWS: readonly Law[] = [
       partsOf(way).reduce(
         (sum, { id }) => sum + (/^bend\.eighth/.test(id) ? 45 : /^bend\./.test(id) ? 90 : 0),
         0,
-      ) !== (/^waste\.(shower|tub|standpipe)/.test(line.to?.kind ?? '') ? (line.conditions.turn ?? 0) : 0) ||
+      ) !== (mayBend(line) ? (line.conditions.turn ?? 0) : 0) ||
       partsOf(way).some(({ family, id }) => family.startsWith('elbow') && !/^bend\.(eighth|sweep)/.test(id)),
   ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],

@@ -58,13 +58,16 @@ export function someShop(dice: Dice): MateSettings {
 const IN_SIGHT = /^waste\.(tail|standpipe)/
 /** Those whose pipe may turn before the trap. */
 const BELOW = /^waste\.(shower|tub|standpipe)/
+/** A bowl’s may turn up out of pipe that lies, where no flange stands on it. */
 
 /** What lies under a floor or in a wall may turn before its trap. */
 function turnOf(index: number, kind: string): { turn?: 45 | 90 } {
   // dice of its own, so that all else stays as it was
   const dice = new Dice(5_000_000 + index)
   // said of a basin too: what was asked of another waste says nothing of it
-  return dice.chance(BELOW.test(kind) ? 0.3 : 0.1) ? { turn: dice.pick([45, 90] as const) } : {}
+  return dice.chance(BELOW.test(kind) || kind === 'waste.bowl' ? 0.3 : 0.1)
+    ? { turn: dice.pick([45, 90] as const) }
+    : {}
 }
 
 /** How far its drain stands out was measured; said of a basin too, where it says nothing. */

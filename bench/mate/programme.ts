@@ -220,8 +220,10 @@ export function programmeOf(
   const softPipe = /^(pex|cpvc|pvc|abs|poly|waste)/.test(pipe?.material ?? '')
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
   // trade: the flange that is there is measured against the floor, whatever lies beneath it
-  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
-  const gap = (fromFloor ? 0 : fromEnd ? conditions.reachMm : conditions.spanMm) ?? null
+  const bends = route.id === 'closet' && conditions.oldJoint !== 'flange' && Boolean(conditions.turn)
+  const fromFloor =
+    route.id === 'closet' && !bends && conditions.spanMm == null && conditions.flangeMm != null
+  const gap = bends ? null : ((fromFloor ? 0 : fromEnd ? conditions.reachMm : conditions.spanMm) ?? null)
   // trade: a trap stands under the drain, and what rises from it is no longer for that
   const { trapAt = Number.POSITIVE_INFINITY } = route
   const counts = route.medium !== 'drain' || /^(closet|any)$/.test(route.id) || route.trapAt !== undefined
@@ -280,7 +282,7 @@ export function programmeOf(
             line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
           )
   // trade: what hangs on a stub in sight turns nowhere
-  const stiff = route.medium === 'drain' && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
+  const stiff = route.medium === 'drain' && !bends && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
   const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : stiff ? 0 : (conditions.turn ?? 0)
   const stuffs = stuffsOf(line, pipe ?? null)
   // before a corner, and behind it

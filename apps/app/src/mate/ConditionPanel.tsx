@@ -131,6 +131,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           rises={conditions.rises}
           turn={conditions.turn}
           oldTrap={conditions.oldTrap}
+          oldJoint={conditions.oldJoint}
           onSet={set}
         />
       ) : null}

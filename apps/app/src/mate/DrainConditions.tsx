@@ -22,6 +22,7 @@ interface Props {
   readonly rises: boolean | undefined
   readonly turn: 0 | 45 | 90 | undefined
   readonly oldTrap: OldTrap | null | undefined
+  readonly oldJoint: Situation['oldJoint'] | undefined
   readonly onSet: (patch: Partial<Situation>, label: string) => void
 }
 
@@ -38,30 +39,39 @@ export function DrainConditions({
   rises,
   turn,
   oldTrap,
+  oldJoint,
   onSet,
 }: Props) {
+  const lies = oldJoint !== 'flange' && Boolean(turn)
   if (kind === 'waste.bowl')
     return (
       <View testID="flange-height">
-        <MeasureRow
-          label="Old flange below the finished floor"
-          hint="From a straight edge on the floor, or on the floor still to come, down to the top of the flange."
-          detail={flangeMm != null && flangeMm > 0 ? 'it lies above' : undefined}
-          mm={flangeMm == null || flangeMm > 0 ? null : -flangeMm}
-          onEnter={({ mm, text }) => onSet({ flangeMm: -mm }, `Flange below the floor: ${text}`)}
-        />
-        <MeasureRow
-          label="Old flange above the finished floor"
-          hint="From the floor up to the top of the flange; leave out if it lies below."
-          mm={flangeMm != null && flangeMm > 0 ? flangeMm : null}
-          onEnter={({ mm, text }) => onSet({ flangeMm: mm }, `Flange above the floor: ${text}`)}
-        />
-        <MeasureRow
-          label="Fitting below, up to the finished floor"
-          hint="From the rim of the bend or hub that the pipe stands in, up to the top of the floor."
-          mm={spanMm ?? null}
-          onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Fitting below to the floor: ${text}`)}
-        />
+        {oldJoint === 'flange' ? null : (
+          <TurnChoice label="The pipe lies below, and turns up to the bowl" turn={turn} onTurn={onSet} />
+        )}
+        {lies ? null : (
+          <>
+            <MeasureRow
+              label="Old flange below the finished floor"
+              hint="From a straight edge on the floor, or on the floor still to come, down to the top of the flange."
+              detail={flangeMm != null && flangeMm > 0 ? 'it lies above' : undefined}
+              mm={flangeMm == null || flangeMm > 0 ? null : -flangeMm}
+              onEnter={({ mm, text }) => onSet({ flangeMm: -mm }, `Flange below the floor: ${text}`)}
+            />
+            <MeasureRow
+              label="Old flange above the finished floor"
+              hint="From the floor up to the top of the flange; leave out if it lies below."
+              mm={flangeMm != null && flangeMm > 0 ? flangeMm : null}
+              onEnter={({ mm, text }) => onSet({ flangeMm: mm }, `Flange above the floor: ${text}`)}
+            />
+            <MeasureRow
+              label="Fitting below, up to the finished floor"
+              hint="From the rim of the bend or hub that the pipe stands in, up to the top of the floor."
+              mm={spanMm ?? null}
+              onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Fitting below to the floor: ${text}`)}
+            />
+          </>
+        )}
         <MeasureRow
           label="Middle of the drain to the wall"
           hint="To the finished wall behind the tank, not to the skirting."

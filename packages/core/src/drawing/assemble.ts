@@ -37,7 +37,11 @@ export function assemble(
   let axis: Point = [1, 0]
   const parts: Assembly['parts'][number][] = []
   const seams: Assembly['seams'][number][] = []
-  const trap = option.parts.findIndex(({ family }) => family === 'p-trap')
+  // what leans up to a flange is drawn upright too, and says by how much it turns
+  const leans = option.parts.reduce((sum, { family }) => sum + turnOf(family), 0) === 45
+  const before = option.parts.findIndex(
+    ({ family }) => family === 'p-trap' || (leans && family === 'closet-flange'),
+  )
   const places = new Map<StationId, Point>([
     ['wall', [0, 0]],
     ['stub', at],
@@ -59,7 +63,7 @@ export function assemble(
         ? shortened(known, HOSE_DRAWN_MM)
         : known.family === 'tube-piece'
           ? shortened(known, Math.min(lengths.get(joint.to) ?? pieceMm(option, joint.to), PIECE_DRAWN_MM))
-          : joint.to < trap && turnOf(known.family) > 0
+          : joint.to < before && turnOf(known.family) > 0
             ? unbent(known)
             : known
     const port = fitting.ports[chosen.inPort] as Port

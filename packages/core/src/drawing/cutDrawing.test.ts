@@ -203,6 +203,49 @@ describe('what stands at a drain', () => {
     expect(upOf(wall, true)).toBe(false)
   })
 
+  it('of pipe that lies under a floor lies, and its bowl stands level over it; what leans is unfolded under its bowl', () => {
+    const ways = (turn: 0 | 45 | 90) => {
+      const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: 150, turn }
+      const to = mouthOf('waste.bowl')
+      const asked = { lineId: 'a', pipeId: 'pvc-dwv.40.3', to, conditions }
+      return mate({ lines: [asked], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    }
+    const drawn = (option: MateOption | undefined) =>
+      drawJointLine({
+        pipeId: 'pvc-dwv.40.3',
+        option: option ?? null,
+        to: mouthOf('waste.bowl'),
+        stubMm: 150,
+        unit: 'in',
+        stage: 'cut',
+      })
+    const box = (shapes: ReturnType<typeof drawn>['shapes'], id: RegExp) => {
+      const points = shapes.filter((shape) => id.test(shape.id)).flatMap((shape) => shape.points)
+      const [x, y] = [points.map((point) => point[0]), points.map((point) => point[1])]
+      return {
+        wide: Math.max(...x) - Math.min(...x),
+        high: Math.max(...y) - Math.min(...y),
+        low: Math.min(...y),
+      }
+    }
+    for (const turn of [0, 45, 90] as const) {
+      const options = ways(turn)
+      expect(options.length).toBeGreaterThan(0)
+      for (const option of options) {
+        const { shapes, texts } = drawn(option)
+        const pipe = box(shapes, /^pipe/)
+        // the floor lies, and the bowl’s foot on it; the pipe lies where it turns up by a quarter, else it stands
+        expect([turn, box(shapes, /^wall/).wide > 200, pipe.wide > pipe.high]).toEqual([
+          turn,
+          true,
+          turn === 90,
+        ])
+        expect(box(shapes, /^fixture/).low).toBeGreaterThan(pipe.low)
+        expect(texts.some(({ text }) => text === '45°')).toBe(turn === 45)
+      }
+    }
+  })
+
   // a seam's 2 beside 11/16 would be read as two and eleven sixteenths
   it('has no number of a seam beside a length, where it rises out of the floor', () => {
     const options = ['waste.tail.1-1/4', 'waste.tail.1-1/2', 'waste.sink.end'].flatMap((kind) =>

@@ -65,6 +65,26 @@ export function drawFloor(sheet: Sheet, atMm: number, hole: number): void {
   }
 }
 
+/** The same over a line that turns up to it, on both sides of where that comes up. */
+export function drawFloorOver(sheet: Sheet, [x, y]: Point, hole: number): void {
+  for (const side of [1, -1]) {
+    sheet.line('wall', 'wall', [
+      [x + side * hole, y],
+      [x + side * FLOOR_MM, y],
+    ])
+    for (let out = hole; out < FLOOR_MM; out += 8)
+      sheet.line(
+        'wall',
+        'wall',
+        [
+          [x + side * out, y],
+          [x + side * out - 7, y - 7],
+        ],
+        { role: 'detail' },
+      )
+  }
+}
+
 export function drawStub(
   sheet: Sheet,
   odMm: number,

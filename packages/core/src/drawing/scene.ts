@@ -16,6 +16,7 @@ import {
   dimensionGhosts,
   drawFarPipe,
   drawFloor,
+  drawFloorOver,
   drawGhost,
   drawStub,
   drawWall,
@@ -155,9 +156,11 @@ export function drawJointLine(request: DrawRequest): Scene {
   const plateMm = request.plateMm ?? 0
   // what comes up out of the floor comes up as high as a trap hangs, while nobody has measured it
   const usual = risesUp(request) ? RISES_MM : 8
-  const upright = standsOn(request)
+  // what lies under the floor and turns up to it is drawn lying
+  const lies = liesBelow(request)
+  const upright = standsOn(request) && !lies
   // a hub that stays lies somewhere out from the wall: its rim is what is measured from
-  const inHub = !upright && option !== null && option !== undefined && beginsInHub(option)
+  const inHub = !standsOn(request) && option !== null && option !== undefined && beginsInHub(option)
   const measuredMm = inHub ? null : (option?.leavesStubMm ?? request.stubMm)
   const stubMm = measuredMm ?? (option ? option.needsStubMm + usual : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
@@ -167,7 +170,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   const stands = upright || rises || falls
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
   if (rises) drawFloor(sheet, 0, largest / 2 + 10)
-  else if (!upright && !request.run && (!option || (pipe && !opensRun(option.removalId))))
+  else if (!standsOn(request) && !request.run && (!option || (pipe && !opensRun(option.removalId))))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known
@@ -223,6 +226,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
     if (upright) drawFloor(sheet, assembly.end.at[0], largest / 2 + 10)
+    else if (lies) drawFloorOver(sheet, assembly.end.at, largest / 2 + 10)
     if (pipe && opensRun(option.removalId)) drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
@@ -241,7 +245,8 @@ export function drawJointLine(request: DrawRequest): Scene {
       // beside what is drawn there, on the floor clear of the bowl
       const joint = option.joints[index]
       const clear = joint ? clearOf(joint) : 0
-      const reach = (upright ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
+      const beside = upright || (lies && Math.abs(seam.axis[1]) > 0.5)
+      const reach = (beside ? BESIDE_BOWL_MM : Math.max(SEAMS_MM, clear)) + text
       // numbers stand above the run and to the right of the riser; dimensions have the room below, or right of what rises
       const side = rises || seam.axis[0] > 0.5 ? 1 : -1
       const place = (out: number): Point => [
@@ -250,7 +255,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       ]
       let far = reach
       // two joints may lie on one another: the next number stands further out
-      while (sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * (upright ? 1.3 : 0.8))))
+      while (sheet.seams.some(({ label: [x, y] }) => near([x, y], place(far), text * (beside ? 1.3 : 0.8))))
         far += text * 1.4
       const label = place(far)
       sheet.line(`seam:${index}`, 'label', [seam.at, place(reach - text * 0.9)], { role: 'detail' })
@@ -367,7 +372,10 @@ export function drawJointLine(request: DrawRequest): Scene {
   if (stands) sheet.stand(falls ? 'down' : 'up')
   return {
     // a trap's riser has its numbers beside it too
-    bounds: sheet.bounds(5, stands || (option?.parts.some(({ family }) => family === 'p-trap') ?? false)),
+    bounds: sheet.bounds(
+      5,
+      stands || lies || (option?.parts.some(({ family }) => family === 'p-trap') ?? false),
+    ),
     shapes: sheet.shapes,
     texts: sheet.texts,
     seams: sheet.seams,
@@ -386,6 +394,10 @@ const near = ([x, y]: Point, [a, b]: Point, mm: number) => Math.hypot(x - a, y -
 const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>
   to?.ends.some(({ form }) => form === 'closet-outlet') ?? false
 
+/** Whether its pipe lies under the floor and turns up to what stands there. */
+const liesBelow = ({ to, option }: Pick<DrawRequest, 'to' | 'option'>) =>
+  standsOn({ to }) && (option?.parts.reduce((sum, { family }) => sum + turnOf(family), 0) ?? 0) === 90
+
 /** Whether the line comes up out of the floor; a way with a trap, chosen before that was said, hangs from a wall. */
 function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'>): boolean {
   const families = option?.parts.map(({ family }) => family) ?? []
@@ -399,7 +411,7 @@ const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */
 function textSize(widthMm: number, heightMm: number, request: DrawRequest): number {
   const { widthPx = 360, heightPx = 400 } = request
-  if (standsOn(request) || risesUp(request) || fallsDown(request))
+  if ((standsOn(request) && !liesBelow(request)) || risesUp(request) || fallsDown(request))
     return 14 * Math.max(heightMm / widthPx, widthMm / heightPx)
   return 14 * Math.max(widthMm / widthPx, heightMm / heightPx)
 }

@@ -232,6 +232,48 @@ describe('a flange that was caulked onto iron', () => {
   })
 })
 
+describe('pipe that lies under the floor', () => {
+  const lying = (pipeId: string, patch: Partial<Conditions> = {}) =>
+    ask(line(pipeId, 'waste.bowl', { oldJoint: 'none', stubMm: 150, turn: 90, ...patch })).options
+  const chain = (way?: MateOption) => way?.parts.map(({ fittingId }) => fittingId).join(' > ')
+
+  it.each([
+    // on plastic a long sweep, a riser and a flange over it; out of a hub, a piece before the bend
+    ['pvc-dwv.40.3', {}, 'bend.sweep.pvc.3 > tube.pvc-drain.3 > flange.pvc.over.3'],
+    ['abs-dwv.40.4', {}, 'bend.sweep.abs.4 > tube.abs-drain.4 > flange.abs.over.4'],
+    [
+      'cast-iron.service.4',
+      { oldJoint: 'hub-lead' },
+      'coupling.shielded.servicexplastic.4 > tube.abs-drain.4 > bend.sweep.abs.4 > tube.abs-drain.4 > flange.abs.over.4',
+    ],
+  ] as const)('%s turns up to its bowl', (pipeId, patch, expected) => {
+    const ways = lying(pipeId, patch)
+    expect(chain(ways[0])).toBe(expected)
+    // a short bend lies in none of them: one long sweep, or two eighths
+    for (const way of ways) {
+      const bends = way.parts.filter(({ fittingId }) => fittingId.startsWith('bend.'))
+      expect(bends.map(({ fittingId }) => fittingId.split('.')[1])).toEqual(
+        bends.length === 1 ? ['sweep'] : ['eighth', 'eighth'],
+      )
+    }
+  })
+
+  it('is measured up from the middle of its bend, and the riser cut to that: by hand', () => {
+    const way = lying('pvc-dwv.40.3')[0] as MateOption
+    const dimensions = [{ id: 'up', from: 'part:0:centre', to: 'tail', mm: 12 * IN } as const]
+    const { pieces } = layOut({ chain: way, stubMm: way.leavesStubMm, dimensions })
+    // D3311’s long sweep of 3 in: its pipe ends 4-1/16 in from its middle; the riser comes up to the floor
+    expect((pieces[0]?.cutMm ?? 0) / IN).toBeCloseTo(12 - 4.0625, 6)
+  })
+
+  it('under an old flange nothing turns: it stands upright already', () => {
+    const flange = (turn: 0 | 90) =>
+      ask(line('pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -60, turn })).options.map(chain)
+    expect(flange(90)).toEqual(flange(0))
+    expect(flange(90).join()).not.toContain('bend.')
+  })
+})
+
 describe('the plan of a toilet', () => {
   const bodies = bodiesOf(['toilet.fill.7/8', 'waste.bowl'])
   const water: Conditions = { ...PLAIN, oldJoint: 'compression' }

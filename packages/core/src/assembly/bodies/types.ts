@@ -32,7 +32,8 @@ export const hangsOnStub = (route: RouteId): boolean =>
   route === 'trap' || route === 'standpipe' || route.startsWith('sink-')
 
 /** Whether the pipe of a drain may turn before its trap: under a floor, in a wall, behind a machine. */
-export const mayTurn = (route: RouteId): boolean => route === 'standpipe' || route.startsWith('trap-')
+export const mayTurn = (route: RouteId): boolean =>
+  route === 'standpipe' || route === 'closet' || route.startsWith('trap-')
 
 /** What runs through a port; `supply` where hot or cold will do. */
 export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent', 'spray'] as const

@@ -161,14 +161,17 @@ export class Problem {
       (line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry')
     this.held = !line.cutIn && line.to?.held === true && (tapers || this.wet)
     // what was said of a floor drain says nothing of a basin's stub, which turns nowhere
-    const stiff = this.medium === 'drain' && line.to !== undefined && !mayTurn(line.to.route)
+    const stands = route.id === 'closet' && line.conditions.oldJoint === 'flange'
+    // what an old flange sat on stands upright already
+    const stiff = this.medium === 'drain' && line.to !== undefined && (stands || !mayTurn(line.to.route))
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : stiff ? 0 : (turn ?? 0)
     // round a corner the distance along the pipe says nothing of the pieces
     const { spanMm, reachMm } = line.conditions
     // before a heater's nipple lies open what its reach says
     this.fromEnd = spanMm == null && route.id === 'flexible'
     // a flange that stays stands where it does against the floor, whatever lies beneath it
-    this.fromFloor = route.id === 'closet' && spanMm == null && line.conditions.flangeMm != null
+    this.fromFloor =
+      route.id === 'closet' && this.turn === 0 && spanMm == null && line.conditions.flangeMm != null
     const gap = this.fromFloor ? 0 : this.fromEnd ? reachMm : spanMm
     // nor does it past a trap, which turns too, but up to its middle
     const through = this.medium === 'supply' || route.id === 'closet' || route.id === 'any'

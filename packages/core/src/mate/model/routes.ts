@@ -266,7 +266,7 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     id: 'closet',
     medium: 'drain',
     stages: [
-      { piece: 0, tube: 0, flange: 1, 'flange-aside': 1 },
+      { piece: 0, tube: 0, elbow: 0, flange: 1, 'flange-aside': 1 },
       // one ring over a broken one, then what brings it up
       { 'flange-ring': 2, 'flange-riser': 3 },
       { 'flange-riser': 3 },

@@ -264,11 +264,11 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const { trapAt = Number.POSITIVE_INFINITY } = route
   // trade: before a heater's nipple lies open what its reach says
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
-  // trade: the flange that is there is measured against the floor, whatever lies beneath it
-  const fromFloor = route.id === 'closet' && conditions.spanMm == null && conditions.flangeMm != null
-  // trade: what hangs on a stub in sight turns nowhere, nor does what a bowl stands on
-  const stiff = route.medium === 'drain' && !/^(standpipe|trap-)/.test(route.id)
+  // trade: what hangs on a stub in sight turns nowhere, nor does what a flange sat on
+  const lies = route.id === 'closet' && conditions.oldJoint !== 'flange'
+  const stiff = route.medium === 'drain' && !lies && !/^(standpipe|trap-)/.test(route.id)
   const turn = stiff ? 0 : (conditions.turn ?? 0)
+  const fromFloor = route.id === 'closet' && !turn && conditions.spanMm == null && conditions.flangeMm != null
   const counts =
     route.medium !== 'drain' || route.id === 'closet' || route.id === 'any' || route.trapAt !== undefined
   const span = fromFloor
