@@ -325,3 +325,56 @@ describe('what slides', () => {
     }
   })
 })
+
+describe('what is held', () => {
+  const planned = (kind: string, patch: Partial<Conditions>, pipeId = 'copper.l.1/2') => {
+    const conditions: Conditions = { ...PLAIN, stubMm: 120, ...patch }
+    const lineOf = (lineId: string) => ({ lineId, pipeId, to: mouthOf(kind), conditions })
+    return waysOf(lineOf('a'), 12).map((option) => {
+      const other = firstOf({ ...lineOf('b'), conditions: { ...conditions, faults: [] } })
+      const lines = [
+        { lineId: 'a', option, conditions, material: 'copper' as const },
+        {
+          lineId: 'b',
+          option: other,
+          conditions: { ...conditions, faults: [] },
+          material: 'copper' as const,
+        },
+      ]
+      const { steps } = sequence({ lines, houseRules: HOUSE })
+      return { option, other, steps, ahead: allBefore(steps) }
+    })
+  }
+
+  it('a stub that moves is held before its first joint is closed, and nobody else’s waits for that', () => {
+    for (const { option, steps, ahead } of planned('faucet.shank.1/2', { faults: ['loose'] })) {
+      const held = steps.find(({ words, lineId }) => words === 'fix.stub' && lineId === 'a')?.id ?? ''
+      expect([option.id, held]).not.toEqual([option.id, ''])
+      // first acts of all kinds but the close may be done before
+      const waits = steps.filter((step) => step.id !== held && ahead(step.id).has(held))
+      expect(waits.some(({ id }) => id === 'a/0/close')).toBe(true)
+      expect(waits.filter(({ id }) => id === 'b/0/close')).toEqual([])
+      const first = steps.filter(
+        ({ lineId, seam, kind }) => lineId === 'a' && seam === 0 && kind === 'prepare',
+      )
+      for (const { id } of first) expect([id, ahead(id).has(held)]).toEqual([id, false])
+    }
+    for (const { steps } of planned('faucet.shank.1/2', {}))
+      expect(steps.filter(({ words }) => words === 'fix.stub')).toEqual([])
+  })
+
+  it('a bib is screwed to its wall when all that leads to it is closed, and what hangs on its outlet comes after', () => {
+    let beyond = 0
+    for (const { option, steps, ahead } of planned('hose.outlet', { oldJoint: 'none' })) {
+      const screwed = steps.find(({ words, lineId }) => words === 'fix.bib' && lineId === 'a')?.id
+      if (screwed === undefined) continue
+      const bib = option.parts.findIndex(({ family }) => /bib/.test(family))
+      option.joints.forEach(({ to }, seam) => {
+        const close = `a/${seam}/close`
+        expect([option.id, seam, ahead(screwed).has(close)]).toEqual([option.id, seam, to <= bib])
+        if (to > bib) beyond++
+      })
+    }
+    expect(beyond).toBeGreaterThan(0)
+  })
+})
