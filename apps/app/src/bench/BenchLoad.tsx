@@ -23,6 +23,14 @@ const PIPES = [
   { value: 'stack', label: 'a stack' },
   { value: 'main', label: 'the building drain' },
 ] as const
+const TITLES = {
+  'load.no-table': 'Not in its tables',
+  'load.nothing': 'Nothing counted yet',
+  'load.takes': 'Within what it takes',
+  'load.over': 'More than it takes',
+  'load.closets': 'Too many toilets',
+  'load.own-drain': 'Too small a pipe',
+} as const
 const FALLS = ['1/8', '1/4', '1/2'] as const
 const one = <Value extends string>(list: readonly Value[], given: string | undefined, otherwise: Value) =>
   list.find((value) => value === given) ?? otherwise
@@ -89,10 +97,7 @@ export function BenchLoad() {
       {answer ? <LoadPicture load={answer.load} most={answer.most} takes={answer.takes} of={of} /> : null}
       {answer ? (
         <View role="status">
-          <Note
-            kind={answer.takes ? 'note' : 'caution'}
-            title={answer.takes ? 'Within what it takes' : 'More than it takes'}
-          >
+          <Note kind={answer.takes ? 'note' : 'caution'} title={TITLES[answer.reason.ruleId]}>
             {[
               say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit),
               ...(!answer.takes && answer.least
