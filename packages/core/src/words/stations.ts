@@ -67,6 +67,8 @@ export function sideTexts(families: readonly string[]): readonly [string, string
     : ['this side', 'other side']
 }
 
+/** Families that stand in drains alone: one of them is in every drain that turns. */
+const OF_DRAINS = /trap|standpipe|closet|shielded|flexible/
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
 
 /**
@@ -99,8 +101,11 @@ export function stationText(
   const [, index, place] = id.split(':')
   const family = families[Number(index)]
   if (!family) return 'a part that is no longer there'
-  const word = PART_WORDS[family]
-  const alike = families.flatMap((other, at) => (PART_WORDS[other] === word ? [at] : []))
+  const drain = families.some((other) => OF_DRAINS.test(other))
+  // what turns pipe of a drain is a bend
+  const wordOf = (other: Family) => (drain && /elbow/.test(other) ? 'bend' : PART_WORDS[other])
+  const word = wordOf(family)
+  const alike = families.flatMap((other, at) => (wordOf(other) === word ? [at] : []))
   const name = alike.length > 1 ? `${NTH[alike.indexOf(Number(index))] ?? 'last'} ${word}` : word
   if (place === 'centre') return `the middle of the ${name}`
   if (family === 'tube-piece')

@@ -32,6 +32,7 @@ import {
   TOOL_WORDS,
   UNDONE_WORDS,
 } from './index'
+import { stationText } from './stations'
 import { testPressureText } from './testPressure'
 
 describe('everything that can be said has words', () => {
@@ -195,5 +196,16 @@ describe('how a line is held before it is covered', () => {
   ] as const)('%s says how high, how long, and where that stands', (profile, said) => {
     expect(testPressureText(profile)).toMatch(said)
     expect(testPressureText(profile)).not.toMatch(/[{}]/)
+  })
+})
+
+describe('what turns', () => {
+  it('is a bend in a drain and an elbow in water, and the second of two is called so', () => {
+    const bowl = ['shielded-coupling', 'elbow-90', 'tube-piece', 'elbow-90', 'closet-flange'] as const
+    expect(stationText('part:1:centre', bowl, 'floor')).toBe('the middle of the first bend')
+    expect(stationText('part:3:centre', bowl, 'floor')).toBe('the middle of the second bend')
+    expect(stationText('tail', bowl, 'floor')).toBe('the finished floor')
+    const water = ['coupling', 'elbow-90', 'tube-piece', 'angle-stop'] as const
+    expect(stationText('part:1:centre', water)).toBe('the middle of the elbow')
   })
 })
