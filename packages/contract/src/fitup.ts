@@ -74,7 +74,8 @@ export const drainLoadRequest = z.object({
   code: z.enum(CODE_PROFILES),
   pipe: z.enum(['branch', 'stack', 'main']),
   fall: z.enum(fitup.MAIN_FALLS),
-  size: z.string().min(1).max(10),
+  /** Null: which size takes it all? */
+  size: z.string().min(1).max(10).nullable(),
   fixtures: z.partialRecord(z.enum(fitup.LOAD_IDS), z.number().int().min(0).max(50)),
 })
 

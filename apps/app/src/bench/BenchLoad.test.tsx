@@ -28,13 +28,21 @@ it('counts by the shop’s code, one touch a fixture, and says the size that tak
   for (const name of ['Tub, also with a shower over it', 'Kitchen sink', 'Washing machine', 'Basin'])
     await press(one('button', `+. one ${name} more`))
   // 2 + 2 + 3 + 1, and two inches lying take eight
-  expect(text()).toContain('It takes them: 8 of 8 fixture units, 0 left.')
+  expect(text()).toMatch(
+    /It takes them: 8 of 8 fixture units, 0 left. 2 in is the smallest that takes it all/,
+  )
+  expect(one('radio', 'Its size, in: 2').getAttribute('aria-checked')).toBe('true')
+  await press(one('radio', 'Its size, in: 2'))
   await press(one('button', '+. one Basin more'))
-  expect(text()).toMatch(/2 in takes 8 fixture units, and 9 come.*2-1\/2 in takes it all/)
+  expect(text()).toMatch(
+    /2 in takes 8 fixture units, and 9 come.*2-1\/2 in is the smallest that takes it all/,
+  )
   await press(one('radio', 'The pipe is: a stack'))
   expect(text()).toContain('9 of 16 fixture units')
+  // a size of one code is none of another's: nothing is asked of it there
   await press(one('radio', 'Counted by: EN'))
-  expect(text()).toMatch(/litres a second/)
+  expect(text()).toMatch(/It takes them: [\d.]+ of [\d.]+ litres a second/)
+  expect(text()).not.toContain('no pipe of')
   // everything stands in the address
   expect(address.params).toMatchObject({ pipe: 'stack', code: 'EN', has: expect.stringContaining('basin.2') })
 })

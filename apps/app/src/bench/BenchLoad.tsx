@@ -24,7 +24,8 @@ const PIPES = [
   { value: 'main', label: 'the building drain' },
 ] as const
 const TITLES = {
-  'load.no-table': 'Not in its tables',
+  'load.no-table': 'No table of this code',
+  'load.no-size': 'No such size in its table',
   'load.nothing': 'Nothing counted yet',
   'load.takes': 'Within what it takes',
   'load.over': 'More than it takes',
@@ -73,7 +74,8 @@ export function BenchLoad() {
     code,
     pipe,
     fall: one(FALLS, given.fall, '1/4'),
-    size: given.size ?? (code === 'EN' ? '50' : '2'),
+    // not asked of a size, it says which will do
+    size: given.size || null,
     fixtures: counts,
   }
   const { answer, error } = useSolved('drain-load', request)
@@ -100,8 +102,8 @@ export function BenchLoad() {
           <Note kind={answer.takes ? 'note' : 'caution'} title={TITLES[answer.reason.ruleId]}>
             {[
               say(REASONS[answer.reason.ruleId] ?? '', answer.reason.parameters, unit),
-              ...(!answer.takes && answer.least
-                ? [`${answer.least} ${code === 'EN' ? 'mm' : 'in'} takes it all.`]
+              ...(answer.takes === (request.size === null) && answer.least && answer.load > 0
+                ? [`${answer.least} ${code === 'EN' ? 'mm' : 'in'} is the smallest that takes it all.`]
                 : []),
             ].join(' ')}
           </Note>
@@ -113,15 +115,15 @@ export function BenchLoad() {
           columns={3}
           value={pipe}
           options={PIPES.map((entry) => ({ ...entry }))}
-          onChange={(value) => router.setParams({ pipe: value })}
+          onChange={(value) => router.setParams({ pipe: value, size: '' })}
         />
         {sizes.length > 0 ? (
           <Choice
             label={code === 'EN' ? 'Its size, mm' : 'Its size, in'}
             columns={4}
-            value={request.size}
+            value={answer?.size ?? null}
             options={sizes.map((value) => ({ value, label: value }))}
-            onChange={(value) => router.setParams({ size: value })}
+            onChange={(value) => router.setParams({ size: value === request.size ? '' : value })}
           />
         ) : null}
         {pipe === 'main' && code !== 'EN' ? (
@@ -150,7 +152,7 @@ export function BenchLoad() {
           columns={3}
           value={code}
           options={CODES.map((value) => ({ value, label: value }))}
-          onChange={(value) => router.setParams({ code: value, size: value === 'EN' ? '50' : '2' })}
+          onChange={(value) => router.setParams({ code: value, size: '' })}
         />
       </View>
       <Txt size="s" tone="soft" className="mt-3">

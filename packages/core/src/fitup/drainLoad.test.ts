@@ -28,7 +28,7 @@ describe('what a drain takes', () => {
     // to the last unit, and one more
     ['IPC', 'branch', '2', { tub: 3 }, 6, 6, 'load.takes'],
     ['IPC', 'branch', '2', { tub: 3, basin: 1 }, 7, 6, 'load.over'],
-    ['UPC', 'branch', '5', { tub: 1 }, 2, null, 'load.no-table'],
+    ['UPC', 'branch', '5', { tub: 1 }, 2, null, 'load.no-size'],
     ['IPC', 'main', '2', {}, 0, 21, 'load.nothing'],
   ] as const)('%s, %s of %s: %j', (code, pipe, size, fixtures, load, most, ruleId) => {
     const answer = ask({ code, pipe, size, fixtures })
@@ -81,6 +81,27 @@ it('what is too small for its own drain is named', () => {
   expect(words({ 'kitchen-sink': 1 })[1]).toMatch(/^A kitchen sink drains through 1-1\/2 in/)
 })
 
+it('where no size is asked of, the smallest that takes it all is spoken of, and where none does, the largest', () => {
+  expect(ask({ size: null, fixtures: { tub: 3, basin: 1 } })).toMatchObject({
+    size: '2-1/2',
+    takes: true,
+    most: 12,
+  })
+  expect(ask({ size: null, fixtures: { tub: 50, shower: 50 } })).toMatchObject({
+    size: '4',
+    takes: false,
+    least: null,
+    reason: { ruleId: 'load.over' },
+  })
+  // the table of the whole stack is wider than that of one of its storeys
+  const words = (pipe: LoadAsk['pipe']) => {
+    const { reason } = ask({ pipe, size: '4', fixtures: { tub: 10 } })
+    return say(REASONS[reason.ruleId] ?? '', reason.parameters, 'in')
+  }
+  expect(words('stack')).toMatch(/20 of 240 fixture units.+On one storey no more than 90/)
+  expect(words('branch')).not.toContain('storey')
+})
+
 describe('laws of what a drain takes', () => {
   const counts = fc
     .tuple(...LOAD_IDS.map(() => fc.integer({ min: 0, max: 3 })))
@@ -89,7 +110,7 @@ describe('laws of what a drain takes', () => {
     code: fc.constantFrom(...CODES),
     pipe: fc.constantFrom(...PIPES),
     fall: fc.constantFrom(...MAIN_FALLS),
-    size: fc.constantFrom('1-1/4', '1-1/2', '2', '3', '4', '50', '90', '100'),
+    size: fc.constantFrom(null, '1-1/4', '1-1/2', '2', '3', '4', '50', '90', '100'),
     fixtures: counts,
   })
 
@@ -120,7 +141,7 @@ describe('laws of what a drain takes', () => {
           ...request,
           fixtures: { ...request.fixtures, [fewer]: Math.max(0, (request.fixtures[fewer] ?? 0) - 1) },
         }
-        if (answer.takes) expect(drainLoad(less).takes).toBe(true)
+        if (answer.takes) expect(drainLoad({ ...less, size: answer.size }).takes).toBe(true)
         const taking = answer.sizes.filter((size) => drainLoad({ ...request, size }).takes)
         expect(answer.least).toBe(taking[0] ?? null)
         // and from there on every larger one does

@@ -20,7 +20,8 @@ export interface LoadAsk {
   readonly pipe: DrainPipe
   /** Of the building drain: inches to the foot. */
   readonly fall: MainFall
-  readonly size: NominalSize
+  /** Null where it is asked which size will do. */
+  readonly size: NominalSize | null
   /** All that drains through it, what is still to come with it: how many of each. */
   readonly fixtures: Readonly<Partial<Record<LoadId, number>>>
 }
@@ -30,6 +31,8 @@ export interface DrainLoad {
   readonly sizes: readonly NominalSize[]
   /** Fixture units; by EN l/s. */
   readonly load: number
+  /** The size that is spoken of: the one asked of, else the least that takes it, else the largest; null without a table. */
+  readonly size: NominalSize | null
   /** What a pipe of that size takes; null where the table has no such size. */
   readonly most: number | null
   readonly takes: boolean
@@ -38,6 +41,7 @@ export interface DrainLoad {
   readonly reason: {
     readonly ruleId:
       | 'load.no-table'
+      | 'load.no-size'
       | 'load.nothing'
       | 'load.takes'
       | 'load.over'
@@ -53,7 +57,7 @@ export interface DrainLoad {
  * size, by EN 12056-2 the flow K √ΣDU against its capacity; toilets counted apart, and no pipe smaller than the own
  * drain of anything on it.
  */
-export function drainLoad({ code, pipe, fall, size, fixtures }: LoadAsk): DrainLoad {
+export function drainLoad({ code, pipe, fall, size: asked, fixtures }: LoadAsk): DrainLoad {
   const source = LOAD_SOURCES[code]
   const table = capacities(code, pipe, fall)
   const counted = LOADS.map((row) => ({ row, count: fixtures[row.id] ?? 0 })).filter(({ count }) => count > 0)
@@ -70,7 +74,8 @@ export function drainLoad({ code, pipe, fall, size, fixtures }: LoadAsk): DrainL
   const why = (at: NominalSize): DrainLoad['reason'] => {
     const row = table?.find((each) => each.size === at)
     const parameters = { code, load: rounded(load), size: at, most: row?.most ?? 0 }
-    if (!row) return { ruleId: 'load.no-table', parameters }
+    if (!table) return { ruleId: 'load.no-table', parameters }
+    if (!row) return { ruleId: 'load.no-size', parameters }
     if (counted.length === 0) return { ruleId: 'load.nothing', parameters }
     if (widest && nominalNumber(at) < nominalNumber(widest.size))
       return {
@@ -81,17 +86,21 @@ export function drainLoad({ code, pipe, fall, size, fixtures }: LoadAsk): DrainL
       return { ruleId: 'load.closets', parameters: { ...parameters, closets, mostClosets: row.closets } }
     // what stands at the limit passes: the flow is a root, and no whole number
     if (load > row.most + 1e-9) return { ruleId: 'load.over', parameters }
-    return { ruleId: 'load.takes', parameters: { ...parameters, left: rounded(row.most - load) } }
+    const left = rounded(row.most - load)
+    return { ruleId: 'load.takes', parameters: { ...parameters, left, storey: row.storey ?? 0 } }
   }
   const passes = (at: NominalSize) => ['load.takes', 'load.nothing'].includes(why(at).ruleId)
   const sizes = table?.map((row) => row.size) ?? []
+  const least = sizes.find(passes) ?? null
+  const size = asked ?? least ?? sizes.at(-1) ?? null
   return {
     sizes,
+    size,
     load: rounded(load),
     most: table?.find((row) => row.size === size)?.most ?? null,
-    takes: passes(size),
-    least: sizes.find(passes) ?? null,
-    reason: why(size),
+    takes: size !== null && passes(size),
+    least,
+    reason: why(size ?? ''),
     source,
   }
 }

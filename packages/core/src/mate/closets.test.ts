@@ -212,6 +212,13 @@ describe('a flange that was caulked onto iron', () => {
     expect(ways(flangeMm)).toEqual(new Set(expected))
   })
 
+  it('bares the pipe that its collar was round: two inches more than what showed beneath it', () => {
+    const bore = (patch: Partial<Conditions>) =>
+      iron(0, patch).some(({ methods }) => methods.includes('bore-gasket'))
+    // what is tightened inside wants nearly two inches of straight bore, and a bare end of 16 mm has none
+    expect([bore({ stubMm: 0 }), bore({ stubMm: 16, oldJoint: 'none' })]).toEqual([true, false])
+  })
+
   it('is lifted off without a cut, and where new pipe comes up, the iron is held before it is parted', () => {
     const steps = (id: string) => {
       const way = iron(0).find(({ removalId }) => removalId === id)

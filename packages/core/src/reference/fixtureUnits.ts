@@ -45,6 +45,8 @@ export interface CapacityRow {
   readonly most: number
   /** Toilets at most; null where the units alone decide. */
   readonly closets: number | null
+  /** Of a stack: what may come in on one storey; not said where the code counts the whole alone. */
+  readonly storey?: number
 }
 export type DrainPipe = 'branch' | 'stack' | 'main'
 
@@ -68,6 +70,15 @@ const IPC_MAIN = {
   '1/4': { '1-1/4': 1, '1-1/2': 3, '2': 21, '2-1/2': 24, '3': 42, '4': 216 },
   '1/2': { '1-1/4': 1, '1-1/2': 3, '2': 26, '2-1/2': 31, '3': 50, '4': 250 },
 } as const
+/** Of a stack of three storeys at most, on one of them. */
+const IPC_STOREY: Readonly<Record<NominalSize, number>> = {
+  '1-1/4': 1,
+  '1-1/2': 2,
+  '2': 6,
+  '2-1/2': 9,
+  '3': 20,
+  '4': 90,
+}
 const UPC_LYING = { '1-1/4': 1, '1-1/2': 1, '2': 8, '2-1/2': 14, '3': 35, '4': 216 }
 const EIGHTH = 0.8
 
@@ -90,9 +101,14 @@ export function capacities(code: Code, pipe: DrainPipe, fall: MainFall): readonl
     return rows({ '3': 3 }, UPC_LYING).map((each) => ({ ...each, most: Math.floor(each.most * factor) }))
   }
   if (pipe === 'main') return rows({}, IPC_MAIN[fall])
-  return pipe === 'branch'
-    ? rows({ '3': 2 }, { '1-1/4': 1, '1-1/2': 3, '2': 6, '2-1/2': 12, '3': 20, '4': 160 })
-    : rows({ '3': 6 }, { '1-1/4': 2, '1-1/2': 4, '2': 10, '2-1/2': 20, '3': 48, '4': 240 })
+  if (pipe === 'branch')
+    return rows({ '3': 2 }, { '1-1/4': 1, '1-1/2': 3, '2': 6, '2-1/2': 12, '3': 20, '4': 160 })
+  return rows({ '3': 6 }, { '1-1/4': 2, '1-1/2': 4, '2': 10, '2-1/2': 20, '3': 48, '4': 240 }).map(
+    (each) => ({
+      ...each,
+      storey: IPC_STOREY[each.size] as number,
+    }),
+  )
 }
 
 /** By EN the flow is this times the root of all units: people at home do not use everything at once. */

@@ -57,3 +57,33 @@ it.each([
   const words = wordsOf(pipeId, { to: mouthOf('waste.tub.1-1/2') }, oldJoint)
   expect(words.find((each) => each.startsWith('joint.dress'))).toBe(dress)
 })
+
+it('what points somewhere is turned to it dry and marked before its cement, and what points nowhere is not', () => {
+  const plan = (kind: string, turn: 0 | 90) => {
+    const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: 150, turn }
+    const line: LineRequest = { lineId: 'a', pipeId: 'pvc-dwv.40.3', conditions, to: mouthOf(kind) }
+    const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error(`no way to ${kind}`)
+    const { steps } = sequence({
+      lines: [{ lineId: 'a', option, conditions }],
+      houseRules: WELL_EQUIPPED.houseRules,
+    })
+    return { option, steps }
+  }
+  for (const [kind, turn, of] of [
+    ['waste.bowl', 90, ['bend']],
+    ['waste.bowl', 0, []],
+    ['waste.shower.2', 0, ['trap']],
+    ['waste.shower.2', 90, ['bend', 'trap']],
+  ] as const) {
+    const { option, steps } = plan(kind, turn)
+    const aims = steps.filter(({ words }) => words === 'bend.aim')
+    expect([kind, turn, aims.map(({ parameters }) => parameters.of).sort()]).toEqual([kind, turn, of])
+    for (const { seam, endSeconds, after } of aims) {
+      expect(option.parts[option.joints[seam ?? -1]?.to ?? -1]?.family).toMatch(/^(elbow-|p-trap)/)
+      expect(after).toContain(`a/${seam}/fit`)
+      const close = steps.find(({ id }) => id === `a/${seam}/close`)
+      expect(close?.startSeconds).toBeGreaterThanOrEqual(endSeconds)
+    }
+  }
+})

@@ -6,6 +6,7 @@ import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
 import { isMetal } from '../reference/materials'
+import { addBends } from './bends'
 import { addBodies } from './bodies'
 import { addBranches } from './branches'
 import { cardsOf } from './cards'
@@ -430,6 +431,7 @@ function build(request: PlanRequest): Graph {
   addBodies(graph, request)
   addFixtures(graph, request)
   addClosets(graph, request)
+  addBends(graph, request)
   addSinks(graph, request)
   addVents(graph, request)
   addCovering(graph, request)

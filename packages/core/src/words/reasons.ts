@@ -273,10 +273,12 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
   'drain.s-trap':
     'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
-  'load.no-table': 'The table of this code has no such pipe: the authority is asked.',
+  'load.no-table':
+    'This code has no table for it, but reckons the flow by the fall: the authority, or who reckons it, is asked.',
+  'load.no-size': 'The table of this code has no pipe of {size} {code, select, EN {mm} other {in}} for it.',
   'load.nothing': 'Count all that drains through it, with what is still to come.',
   'load.takes':
-    'It takes them: {load} of {most} {code, select, EN {litres a second} other {fixture units}}, {left} left.',
+    'It takes them: {load} of {most} {code, select, EN {litres a second} other {fixture units}}, {left} left.{storey, plural, =0 {} other { On one storey no more than # of them come in; more than three storeys have another row.}}',
   'load.over':
     '{size} {code, select, EN {mm} other {in}} takes {most} {code, select, EN {litres a second} other {fixture units}}, and {load} come: a larger pipe, or less on this one.',
   'load.closets':

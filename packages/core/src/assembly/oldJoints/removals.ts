@@ -18,8 +18,8 @@ export interface Removal {
   readonly medium?: Medium
   /** Tube that it is for; any where it is not said. */
   readonly on?: 'soft' | 'plastic' | 'iron'
-  /** Length gained beyond the visible stub: none, the old insertion, or the nut's length less the ring. */
-  readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion'
+  /** Length gained beyond the visible stub: none, the old insertion, the nut's length less the ring, or an old flange's collar. */
+  readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion' | 'collar'
   /** Taken off for the cut itself, mm. */
   readonly kerfMm: number
   /** Bare stub that the tool needs to get round or between, mm. */
@@ -45,6 +45,9 @@ export interface Removal {
 
 /** What goes with the thread of a drain pipe and the cut behind it, mm. Common practice. */
 const THREAD_OFF_MM = 30
+
+/** How far an old closet flange reaches down its pipe, mm. Common practice. */
+export const OLD_FLANGE_HUB_MM = 50.8
 
 const step = (words: string, seconds: number, extra: Partial<StepTemplate> = {}): StepTemplate => ({
   key: words,
@@ -128,6 +131,7 @@ const OFF_IRON: Removal = {
   id: 'flange-off-iron',
   medium: 'drain',
   on: 'iron',
+  gains: 'collar',
   endsAt: 'flange',
   tools: ['hammer-and-chisel'],
   steps: [...PULL_BOWL, step('remove.flange-lead', 900, { after: ['remove.scrape-wax'] })],

@@ -13,6 +13,7 @@ import {
   type EndMark,
   KEEP_STOP,
   NEW_END,
+  OLD_FLANGE_HUB_MM,
   type Removal,
   removalsOf,
   SAW_BACK,
@@ -99,6 +100,8 @@ function gainMm(removal: Removal, pipe: Pipe, conditions: Conditions): number {
       return Math.max(0, nut - 8)
     case 'nut-and-insertion':
       return nut + insertion
+    case 'collar':
+      return OLD_FLANGE_HUB_MM
   }
 }
 

@@ -4,7 +4,7 @@ import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
-import { MARKED_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
+import { MARKED_MM, OLD_FLANGE_HUB_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
 import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
@@ -756,8 +756,6 @@ const HUBS: ReadonlySet<string> = new Set(['hub', 'socket'])
 /** What a thick seal makes up for under the floor, and the thickest ring that is stacked, mm. */
 const LOW_MM = 6.35
 const ONE_RING_MM = 25.4
-/** How far an old closet flange reaches down its pipe, so that what is cut beneath it ends there, mm. Common practice. */
-const OLD_FLANGE_HUB_MM = 50.8
 
 /** What may stand in a line more than once. */
 const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', 'elbow', 'slip', 'union'])
