@@ -8,6 +8,7 @@ import { usePreferences } from '../data/preferences'
 import { useSettings } from '../data/select'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { CODE_CHOICES, CODES } from '../ui/codes'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { useSolved } from '../workers/solver'
@@ -17,7 +18,6 @@ import { LoadPicture } from './LoadPicture'
 
 type Ask = OperationRequest<'drain-load'>
 
-const CODES = ['IPC', 'UPC', 'EN'] as const
 const PIPES = [
   { value: 'branch', label: 'a branch that lies' },
   { value: 'stack', label: 'a stack' },
@@ -151,7 +151,7 @@ export function BenchLoad() {
           label="Counted by"
           columns={3}
           value={code}
-          options={CODES.map((value) => ({ value, label: value }))}
+          options={CODE_CHOICES}
           onChange={(value) => router.setParams({ code: value, size: '' })}
         />
       </View>

@@ -4,6 +4,7 @@ import { type Edit, edit } from '../data/store'
 import type { Doc } from '../data/types'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
+import { CODE_CHOICES } from '../ui/codes'
 import { later } from '../ui/later'
 import { CURRENCIES } from '../ui/money'
 import { Toggle } from '../ui/Toggle'
@@ -44,11 +45,7 @@ export function Settings({ settings }: { settings: Doc<'settings'> }) {
           label="Reasons quote this code; the local one comes first"
           columns={3}
           value={mate.codeProfile ?? 'IPC'}
-          options={[
-            { value: 'IPC', label: 'IPC' },
-            { value: 'UPC', label: 'UPC' },
-            { value: 'EN', label: 'EN' },
-          ]}
+          options={CODE_CHOICES}
           onChange={(codeProfile) => change({ codeProfile }, `Code: ${codeProfile}`)}
         />
       </View>

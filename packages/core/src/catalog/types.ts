@@ -155,6 +155,10 @@ export function turnOf(family: Family): 0 | 45 | 90 {
   return family === 'elbow-45' || family === 'street-elbow-45' ? 45 : 0
 }
 
+/** Degrees that parts turn a line by, all told. */
+export const turnedBy = (parts: readonly { readonly family: Family }[]): number =>
+  parts.reduce((sum, { family }) => sum + turnOf(family), 0)
+
 export type PartMaterial = PipeMaterial | 'braided'
 
 /** A part that is not bought for the place: made from another, or meant for a time only. */

@@ -1,5 +1,5 @@
 import { partOf } from '../assembly/kept'
-import { type Fitting, type Port, turnOf } from '../catalog/types'
+import { type Fitting, type Port, turnedBy, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import type { StationId } from '../fitup/stations'
 import { faceMm } from '../fitup/takeOut'
@@ -38,7 +38,7 @@ export function assemble(
   const parts: Assembly['parts'][number][] = []
   const seams: Assembly['seams'][number][] = []
   // what leans up to a flange is drawn upright too, and says by how much it turns
-  const leans = option.parts.reduce((sum, { family }) => sum + turnOf(family), 0) === 45
+  const leans = turnedBy(option.parts) === 45
   const before = option.parts.findIndex(
     ({ family }) => family === 'p-trap' || (leans && family === 'closet-flange'),
   )

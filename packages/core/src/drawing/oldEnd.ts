@@ -45,43 +45,19 @@ export function drawWall(sheet: Sheet, halfHeight: number, plateMm: number, plat
 /** How far to each side a floor is drawn, mm. */
 const FLOOR_MM = 150
 
-/** A finished floor that a line comes up through, on both sides of the hole it comes up in. */
-export function drawFloor(sheet: Sheet, atMm: number, hole: number): void {
+/**
+ * A finished floor that a line comes up through, on both sides of the hole it comes up in.
+ *
+ * @param up which way is up where it is drawn: along the line before it is stood up, or across a line that lies
+ */
+export function drawFloor(sheet: Sheet, [x, y]: Point, hole: number, up: Point = [1, 0]): void {
+  const [ux, uy] = up
+  /** A place so far out on the floor, and so far over it. */
+  const at = (out: number, over: number): Point => [x + ux * over - uy * out, y + uy * over + ux * out]
   for (const side of [1, -1]) {
-    sheet.line('wall', 'wall', [
-      [atMm, side * hole],
-      [atMm, side * FLOOR_MM],
-    ])
-    for (let y = hole; y < FLOOR_MM; y += 8)
-      sheet.line(
-        'wall',
-        'wall',
-        [
-          [atMm, side * y],
-          [atMm - 7, side * y + 7],
-        ],
-        { role: 'detail' },
-      )
-  }
-}
-
-/** The same over a line that turns up to it, on both sides of where that comes up. */
-export function drawFloorOver(sheet: Sheet, [x, y]: Point, hole: number): void {
-  for (const side of [1, -1]) {
-    sheet.line('wall', 'wall', [
-      [x + side * hole, y],
-      [x + side * FLOOR_MM, y],
-    ])
+    sheet.line('wall', 'wall', [at(side * hole, 0), at(side * FLOOR_MM, 0)])
     for (let out = hole; out < FLOOR_MM; out += 8)
-      sheet.line(
-        'wall',
-        'wall',
-        [
-          [x + side * out, y],
-          [x + side * out - 7, y - 7],
-        ],
-        { role: 'detail' },
-      )
+      sheet.line('wall', 'wall', [at(side * out, 0), at(side * out + 7, -7)], { role: 'detail' })
   }
 }
 

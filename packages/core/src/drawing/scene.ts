@@ -2,7 +2,7 @@ import type { Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { end } from '../catalog/ends'
-import { type Fitting, type Port, turnOf } from '../catalog/types'
+import { type Fitting, type Port, turnedBy, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
@@ -16,7 +16,6 @@ import {
   dimensionGhosts,
   drawFarPipe,
   drawFloor,
-  drawFloorOver,
   drawGhost,
   drawStub,
   drawWall,
@@ -169,7 +168,7 @@ export function drawJointLine(request: DrawRequest): Scene {
   const falls = fallsDown(request)
   const stands = upright || rises || falls
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
-  if (rises) drawFloor(sheet, 0, largest / 2 + 10)
+  if (rises) drawFloor(sheet, [0, 0], largest / 2 + 10)
   else if (!standsOn(request) && !request.run && (!option || (pipe && !opensRun(option.removalId))))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
@@ -225,8 +224,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     })
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
-    if (upright) drawFloor(sheet, assembly.end.at[0], largest / 2 + 10)
-    else if (lies) drawFloorOver(sheet, assembly.end.at, largest / 2 + 10)
+    if (upright || lies) drawFloor(sheet, assembly.end.at, largest / 2 + 10, assembly.end.axis)
     if (pipe && opensRun(option.removalId)) drawFarPipe(sheet, pipe, assembly.end.at, assembly.end.axis)
     const bounds = sheet.bounds(0)
     // dimensions still to come below take about a quarter of the height
@@ -329,7 +327,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       const far: Point = stands ? [stubMm + 50, 0] : [stubMm + 46, 70]
       const [wanted] = request.to.ends
       if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, stands ? [1, 0] : [0, 1])
-      if (upright) drawFloor(sheet, far[0], largest / 2 + 10)
+      if (upright) drawFloor(sheet, far, largest / 2 + 10)
       sheet.line(
         'gap',
         'dimension',
@@ -396,7 +394,7 @@ const standsOn = ({ to }: Pick<DrawRequest, 'to'>) =>
 
 /** Whether its pipe lies under the floor and turns up to what stands there. */
 const liesBelow = ({ to, option }: Pick<DrawRequest, 'to' | 'option'>) =>
-  standsOn({ to }) && (option?.parts.reduce((sum, { family }) => sum + turnOf(family), 0) ?? 0) === 90
+  standsOn({ to }) && turnedBy(option?.parts ?? []) === 90
 
 /** Whether the line comes up out of the floor; a way with a trap, chosen before that was said, hangs from a wall. */
 function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'>): boolean {
