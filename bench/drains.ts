@@ -5,7 +5,16 @@ import { catalogueOf, mate, oldJointsOn, pipeById, sequence } from '@diarmos/cor
 import { bruteForce } from '../packages/core/src/mate/test/bruteForce'
 import { arg } from './arg'
 import { brokenLaws } from './drains/laws'
-import { DRAIN_KINDS, DRAIN_STUBS, plainDrain, someDrain } from './drains/questions'
+import {
+  DRAIN_KINDS,
+  DRAIN_STUBS,
+  METRIC_KINDS,
+  METRIC_STUBS,
+  plainDrain,
+  quarters,
+  someDrain,
+  someMetricDrain,
+} from './drains/questions'
 import { brokenRunLaws, plainRun, SIDES, someRun } from './drains/runs'
 import { carryOut } from './made/world'
 import { highs } from './mate/highs'
@@ -26,8 +35,9 @@ const broken = new Map<string, number[]>()
 const times: number[] = []
 let ways = 0
 let without = 0
-for (let index = 0; index < COUNT; index++) {
-  const asked = someDrain(index)
+// inch drains, then a fifth as many of metric waste
+for (let index = 0; index < COUNT * 1.2; index++) {
+  const asked = index < COUNT ? someDrain(index) : someMetricDrain(index)
   const begun = performance.now()
   const options = optionsOf(asked)
   times.push(performance.now() - begun)
@@ -38,7 +48,7 @@ for (let index = 0; index < COUNT; index++) {
 }
 times.sort((a, b) => a - b)
 console.log(
-  `${COUNT} questions, ${ways} ways, ${without} without one; ${times[Math.floor(times.length * 0.95)]?.toFixed(1)} ms at the 95th percentile`,
+  `${Math.ceil(COUNT * 1.2)} questions, a sixth of them of metric waste, ${ways} ways, ${without} without one; ${times[Math.floor(times.length * 0.95)]?.toFixed(1)} ms at the 95th percentile`,
 )
 for (const [id, at] of broken) console.log(`  breaks ${id}: ${at.length} ways, as of question ${at[0]}`)
 if (broken.size === 0) console.log('  no law broken')
@@ -47,9 +57,13 @@ if (broken.size === 0) console.log('  no law broken')
 const table = new Map<string, { readonly ways: number; readonly asked: number }>()
 const nothing: string[] = []
 let unequal = 0
-for (const [kind, from, to] of DRAIN_KINDS)
-  for (const pipe of DRAIN_STUBS) {
-    const size = Number(pipe.nominal.split('-').reduce((sum, part) => sum + share(part), 0))
+const met = [
+  ...DRAIN_KINDS.map((kind) => [kind, DRAIN_STUBS] as const),
+  ...METRIC_KINDS.map((kind) => [kind, METRIC_STUBS] as const),
+]
+for (const [[kind, from, to], stubs] of met)
+  for (const pipe of stubs) {
+    const size = quarters(pipe)
     if (size < from || size > to) continue
     for (const oldJoint of oldJointsOn(pipe.material, true, pipe)) {
       if (oldJoint === 'flange' && kind !== 'waste.bowl') continue
@@ -74,24 +88,24 @@ console.log(
 for (const [kind, each] of table) console.log(`  ${kind}: ${each.ways} of ${each.asked}`)
 if (arg('show', '') === 'nothing') for (const text of nothing) console.log(`  none: ${text}`)
 
-let met = 0
+let optima = 0
 let none = 0
 const faults: string[] = []
-for (let index = 20_000; met < PROGRAMMES; index++) {
-  const asked = someDrain(index)
+for (let index = 20_000; optima < PROGRAMMES; index++) {
+  const asked = index % 6 === 5 ? someMetricDrain(index) : someDrain(index)
   const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), MOST_PARTS)
   const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
   const own = least(optionsOf(asked).map(({ costs }) => costs.totalCents))
   if (own !== (best?.cents ?? null)) faults.push(`${index}: ${own}, by the programme ${best?.cents ?? null}`)
-  if (best) met++
+  if (best) optima++
   else none++
 }
-console.log(`integer programme: ${met} optima and ${none} without a way, ${faults.length} differences`)
+console.log(`integer programme: ${optima} optima and ${none} without a way, ${faults.length} differences`)
 for (const fault of faults) console.log(`  ${fault}`)
 
 let differs = 0
 for (let index = 40_000; index < 40_000 + FORCED; index++) {
-  const { line, settings } = someDrain(index)
+  const { line, settings } = index % 6 === 5 ? someMetricDrain(index) : someDrain(index)
   const all = bruteForce(line, settings, { catalogue: catalogueOf('drain'), mostParts: MOST_PARTS })
   const own = least(optionsOf({ line, settings }).map(({ costs }) => costs.totalCents))
   if (own !== least(all.map(({ total }) => total))) differs++
@@ -144,8 +158,3 @@ console.log(
   `  every pipe, whatever goes into it, above and below ground: ${wholly.ways} of ${wholly.asked} have a way; ${runDiffers} differences from the integer programme, ${PROGRAMMES / 2} drawn ones among them`,
 )
 if (broken.size + unequal + faults.length + differs + wrong.size + runDiffers > 0) process.exitCode = 1
-
-function share(text: string): number {
-  const [top = 0, below = 1] = text.split('/').map(Number)
-  return top / below
-}

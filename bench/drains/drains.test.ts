@@ -17,7 +17,15 @@ import { programmeOf, toLp } from '../mate/programme'
 import { Dice } from '../mate/random'
 import { DRAIN_VERDICTS, drainChain, judgedDrain } from './golden'
 import { brokenLaws, DRAIN_LAWS } from './laws'
-import { DRAIN_KINDS, plainDrain, SINK_KINDS, someDrain, someSink } from './questions'
+import {
+  DRAIN_KINDS,
+  METRIC_STUBS,
+  plainDrain,
+  SINK_KINDS,
+  someDrain,
+  someMetricDrain,
+  someSink,
+} from './questions'
 
 /** As the server takes a way: made once, since it is compiled when it is first asked. */
 const STORABLE = contract.mateOption.strict()
@@ -110,6 +118,30 @@ describe('drains that nobody prepared', () => {
       ])
     }
     expect([...found].sort()).toEqual([...SINK_KINDS].sort())
+  })
+
+  it('of metric waste break none, are made in an order, and are the cheapest that exhaustive search finds', () => {
+    const found = new Set<string>()
+    const words = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 5; index++) {
+      const { options, ...asked } = waysOf(index, someMetricDrain)
+      for (const option of options) expect([index, brokenLaws(option, asked)]).toEqual([index, []])
+      if (options.length > 0) found.add(`${asked.line.to?.kind} on ${asked.line.pipeId}`)
+      const { request, steps } = orderOf(asked, options[0])
+      for (const step of steps) words.add(step.words)
+      expect([index, carryOut(request, steps)]).toEqual([index, []])
+      if (index >= EXHAUSTIVE / 2) continue
+      const all = bruteForce(asked.line, asked.settings, { catalogue: catalogueOf('drain'), mostParts: 6 })
+      const least = (costs: readonly number[]) => (costs.length === 0 ? null : Math.min(...costs))
+      expect([index, least(options.map(({ costs }) => costs.totalCents))]).toEqual([
+        index,
+        least(all.map(({ total }) => total)),
+      ])
+    }
+    for (const pipe of METRIC_STUBS)
+      expect([pipe.id, [...found].some((each) => each.endsWith(pipe.id))]).toEqual([pipe.id, true])
+    for (const step of ['waste.tighten', 'waste.join', 'ring.push', 'remove.waste-nut', 'remove.draw-ring'])
+      expect([step, words.has(step)]).toEqual([step, true])
   })
 
   it('are answered as exhaustive search over the raw tables answers them', () => {
@@ -247,6 +279,17 @@ describe('the laws of drains', () => {
     for (const kept of [basin, iron, bowl, low, machine, under])
       expect(brokenLaws(kept.way, kept.asked)).toEqual([])
   })
+})
+
+// the law of one plastic holds of metric pipe by its make and its diameter
+it('one-plastic, of metric waste: cement on polypropylene and pipe of another outside are named', () => {
+  const { line, settings } = plainDrain('waste.pp.40mm', 'waste.tail.g1-1/4', 'none')
+  const [way] = mate({ lines: [line], settings, k: 8 }).lines[0]?.options ?? []
+  if (!way) throw new Error('no way')
+  expect(brokenLaws(way, { line, settings })).toEqual([])
+  expect(brokenLaws({ ...way, methods: ['cement-waste'] }, { line, settings })).toContain('one-plastic')
+  const solvent = { ...line, pipeId: 'waste.solvent.40mm' }
+  expect(brokenLaws(way, { line: solvent, settings })).toContain('one-plastic')
 })
 
 describe('drains as a master plumber judged them', () => {

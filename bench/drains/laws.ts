@@ -69,7 +69,10 @@ function misfit(way: Way, { line }: Asked): boolean {
     const old = line.pipeId ? pipeById(line.pipeId)?.odMm : undefined
     const reaches = out === undefined ? old : out?.diameterMm
     const takes = after?.near
-    if (!takes || reaches === undefined || !/^(shielded|flexible|drain-socket)$/.test(takes.form))
+    // a ring of a wedge makes up what pipes of one metric name differ by
+    if (takes?.form === 'waste-compression' && reaches !== undefined)
+      return Math.abs(reaches - takes.diameterMm) > 4
+    if (!takes || reaches === undefined || !/^(shielded|flexible|(drain|ring)-socket)$/.test(takes.form))
       return false
     return Math.abs(reaches - takes.diameterMm) > 0.6
   })
@@ -131,6 +134,14 @@ export const DRAIN_LAWS: readonly Law[] = [
     'one-plastic',
     (way, { line }) => {
       const cements = way.methods.filter((id) => id.startsWith('cement-drain'))
+      // metric pipe goes on in its own make and diameter, and what is of polypropylene takes no cement
+      const metric = line.pipeId?.startsWith('waste.') ? pipeById(line.pipeId) : undefined
+      const pipes = partsOf(way).filter(({ family }) => /^(tube-piece|standpipe)$/.test(family))
+      if (metric)
+        return (
+          (metric.material === 'waste-push-fit' && way.methods.includes('cement-waste')) ||
+          pipes.some(({ ports: [end] }) => end?.material !== metric.material || end.system !== metric.system)
+        )
       const old = line.pipeId?.startsWith('pvc') ? 'pvc' : line.pipeId?.startsWith('abs') ? 'abs' : null
       return cements.length > 1 || (old !== null && cements.some((id) => !id.endsWith(old)))
     },

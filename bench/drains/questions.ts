@@ -40,11 +40,13 @@ const JOINTS: ReadonlySet<string> = new Set(OLD_JOINT_IDS)
 /** A shop: what lies aboard for drains, and what it holds to. */
 export function someShop(dice: Dice): MateSettings {
   const share = dice.pick([0, 0.05, 0.3, 0.8])
+  // dice of their own: one part more in the catalogue changes nothing of a place
+  const lies = new Dice(dice.whole(0, 1_000_000))
   return {
     ...STARTING_SETTINGS,
     toolsAboard: TOOL_IDS.filter(() => dice.chance(0.8)),
     partsAboard: Object.fromEntries(
-      catalogueOf('drain').flatMap(({ id }) => (dice.chance(share) ? [[id, dice.whole(1, 4)]] : [])),
+      catalogueOf('drain').flatMap(({ id }) => (lies.chance(share) ? [[id, lies.whole(1, 4)]] : [])),
     ),
     houseRules: {
       ...STARTING_SETTINGS.houseRules,
@@ -148,6 +150,37 @@ export function someSink(index: number): { readonly line: LineRequest; readonly 
     const { line, settings } = someDrain(at)
     if (line.to?.kind?.startsWith('waste.tail.'))
       return { line: { ...line, to: mouthOf(dice.pick(SINK_KINDS)) }, settings }
+  }
+}
+
+/** Pipes of metric waste, and what is met on them. */
+export const METRIC_STUBS = PIPES.filter(
+  ({ id, nominal }) => id.startsWith('waste.') && ['32', '40', '50'].includes(nominal),
+)
+export const METRIC_KINDS: readonly (readonly [kind: string, fromIn: number, toIn: number])[] = [
+  ['waste.tail.g1-1/4', 1.25, 2],
+  ['waste.tail.g1-1/2', 1.5, 2],
+  ['waste.standpipe', 1.5, 2],
+]
+/** By its name, inches; a name in millimetres is a little more or less than that. */
+export const quarters = ({ system, nominal }: Pick<(typeof PIPES)[number], 'system' | 'nominal'>) =>
+  system.startsWith('metric') ? Math.round((4 * nominalNumber(nominal)) / 25.4) / 4 : nominalNumber(nominal)
+
+/** The metric waste that a number stands for: the place of another question, its own pipe, end and waste. */
+export function someMetricDrain(index: number): {
+  readonly line: LineRequest
+  readonly settings: MateSettings
+} {
+  const dice = new Dice(900_000 + index)
+  const [kind, from, to] = dice.pick(METRIC_KINDS)
+  const pipe = dice.pick(METRIC_STUBS.filter((each) => quarters(each) >= from && quarters(each) <= to))
+  const stands = kind === 'waste.standpipe'
+  for (let at = index * 31; ; at++) {
+    const { line, settings } = someDrain(at)
+    if (!(stands ? /standpipe/ : /tail/).test(line.to?.kind ?? '')) continue
+    const oldJoint = dice.pick(oldJointsOn(pipe.material, true, pipe))
+    const conditions = { ...line.conditions, oldJoint, thread: 'none' as const }
+    return { line: { ...line, pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
   }
 }
 

@@ -108,6 +108,16 @@ const sockets = (
   [`socket ${size} deep`, tubeEngagement('drain-socket', 'IPS', size)?.maxMm ?? 0, depth * IN, 0.05],
 ])
 
+/** ISO 727: a socket for cement is half its pipe's name and 6 mm deep; EN 1329 has them to a millimetre. */
+const wasteSockets = ['32', '40', '50'].map(
+  (size): Tie => [
+    `waste socket ${size} deep`,
+    tubeEngagement('drain-socket', 'metric-waste', size)?.maxMm ?? 0,
+    Number(size) / 2 + 6,
+    1.05,
+  ],
+)
+
 /** Bends of one size share a radius r: from the eighth bend's r tan 22.5° and the quarter's r, about 0.72 of the size. */
 const QUARTER = { '1-1/2': 1.75, '2': 2.3125, '3': 3.0625, '4': 3.875 } as const
 const bends = BENDS.flatMap(([size, eighth, sweep]): Tie[] => {
@@ -161,6 +171,7 @@ const TIES: readonly Tie[] = [
   ...push,
   ...threads,
   ...sockets,
+  ...wasteSockets,
   ...bends,
   ...ends,
   ...codes,

@@ -7,10 +7,10 @@ type Step = Pick<PlannedStep, 'lineId' | 'seam' | 'words' | 'startSeconds' | 'en
 
 /** The act that makes a joint. */
 export const MAKES =
-  /^(sweat\.heat(-wrapped|-all|-same)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?(-slid)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|swivel\.snug|spout\.slip|(shield|flexible)\.tighten(-other|-folded|-over)?|hub\.push|flange\.(tighten-bore|twist|ring|stack)|gasket\.tighten-drain|closet\.set)$/
+  /^(sweat\.heat(-wrapped|-all|-same)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?(-slid)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|waste\.(join(-slid)?|tighten|nut-tighten)|ring\.push(-slid)?|swivel\.snug|spout\.slip|(shield|flexible)\.tighten(-other|-folded|-over)?|hub\.push|flange\.(tighten-bore|twist|ring|stack)|gasket\.tighten-drain|closet\.set)$/
 const DRAWS = 'union.draw'
 /** Made dry or not at all. */
-const WANTS_DRY = /^(sweat\.heat|cement\.join)/
+const WANTS_DRY = /^(sweat\.heat|cement\.join|waste\.join)/
 
 /** Two faces of every part, so that a union is two things until its nut is drawn. */
 const near = (part: number) => `${part} near`

@@ -14,7 +14,7 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|pick-lead|draw-spigot|bands-off|bore-hub|chain-cut|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|pick-lead|draw-spigot|draw-ring|waste-nut|bands-off|bore-hub|chain-cut|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const PULLS = /^remove\.pull-bowl$/
@@ -22,7 +22,7 @@ const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
-  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on|(shield|flexible)\.sleeve(-folded)?|hub\.gasket|closet\.(bolts|seal))$/
+  /^(compression\.(nut|ring|insert)|pex\.(ring|clamp)|expansion\.ring|sleeve\.sleeve|clips\.on|flare\.nut|gasket\.nut|slip\.nut|slide\.on|(shield|flexible)\.sleeve(-folded)?|hub\.gasket|waste\.nut|closet\.(bolts|seal))$/
 /** Rubber, tape, paste or plastic that a later flame on the same part would spoil. */
 const SPOILT_BY_HEAT =
   /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/

@@ -613,7 +613,7 @@ export function programmeOf(
           route,
           conditions,
           softPipe,
-          pipe?.material,
+          pipe,
           size,
           onStub || cutIn !== undefined,
         )

@@ -1,6 +1,6 @@
 import { runOperation } from '@diarmos/contract'
 import { fitup, formatLength, type LengthUnit, type MateOption } from '@diarmos/core'
-import { isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
+import { gripsPipe, isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
 
 /** What was measured round a trap and what was cut for it, in words; nothing where there is none. */
 export function trapCuts(
@@ -25,7 +25,9 @@ export function trapCuts(
     `Measured: drain ${read(ask.outMm)} ${from}, ${read(ask.asideMm)} aside; its end ${read(ask.drainMm)} and ${at} ${read(ask.stubMm)} over the floor.`,
     ...(fit.ok
       ? [
-          `${riser ? 'Tube of the trap to the tee' : 'Wall tube of the trap'}, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
+          gripsPipe(option)
+            ? `Pipe, wall to its end: ${cut(fit.armMm[1])} at most. Inlet of the trap drawn out ${read(fit.tailMm[1])}.`
+            : `${riser ? 'Tube of the trap to the tee' : 'Wall tube of the trap'}, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
         ]
       : []),
   ]

@@ -51,6 +51,7 @@ export function BenchTrap() {
       : null
   const { answer, error } = useSolved('trap', request)
   const fit = answer?.fit
+  const grips = answer?.trap.grips !== undefined
   return (
     <BenchFrame title="Trap" fault={fault} error={error} operation="trap" request={request}>
       {answer && request ? (
@@ -59,8 +60,12 @@ export function BenchTrap() {
       {answer && fit?.ok ? (
         <>
           <View className="flex-row gap-4 border-b-2 border-ink pb-2">
-            <Between label="wall tube, bend to end" mm={fit.armMm} off={answer.armOff} />
-            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} />
+            <Between
+              label={grips ? 'pipe, wall to its end' : 'wall tube, bend to end'}
+              mm={fit.armMm}
+              off={answer.armOff}
+            />
+            <Between label={grips ? 'inlet drawn out' : 'tailpiece'} mm={fit.tailMm} off={answer.tailOff} />
           </View>
           <Txt className="border-b border-rule py-3">
             {fit.swingDegrees < 0.5

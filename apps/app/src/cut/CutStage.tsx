@@ -1,5 +1,5 @@
 import type { OperationResponse } from '@diarmos/contract'
-import { tailOverMm } from '@diarmos/core/record'
+import { tailOverMm, trapIn } from '@diarmos/core/record'
 import type { ParsedLength } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
 import { router } from 'expo-router'
@@ -92,7 +92,7 @@ function Cuts({
     return found ? spanText(line, found) : null
   }
   const cuts = cutsOf(view, line, layout)
-  const trapped = option.parts.some(({ family }) => family === 'tubular-trap')
+  const trapped = trapIn(option) >= 0
   // the fixture's own tail is cut to the trap that it stands in
   const tailed = layout !== null && tailOverMm(option, layout.stations) !== null
   const measured = line.dimensions.filter(({ fields }) => fields.to !== 'beside')

@@ -1,4 +1,4 @@
-import { isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
+import { gripsPipe, isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -56,6 +56,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
   const fit = answer?.fit
   const riser = option ? isOnRiser(option) : false
   const tee = option?.parts.some(({ family }) => family === 'vent-tee') ?? false
+  const grips = option ? gripsPipe(option) : false
   const names = riser ? OF_RISER : {}
   const words = riser ? FROM_RISER : tee ? FROM_TEE : FROM_WALL
   return (
@@ -73,12 +74,23 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
         <>
           <View className="flex-row gap-4 border-b-2 border-ink pb-2">
             <Between
-              label={riser ? 'tube to the tee, bend to end' : 'wall tube, bend to end'}
+              label={
+                grips
+                  ? 'pipe, wall to its end'
+                  : riser
+                    ? 'tube to the tee, bend to end'
+                    : 'wall tube, bend to end'
+              }
               mm={fit.armMm}
               off={answer.armOff}
               names={names}
             />
-            <Between label="tailpiece" mm={fit.tailMm} off={answer.tailOff} names={names} />
+            <Between
+              label={grips ? 'inlet drawn out' : 'tailpiece'}
+              mm={fit.tailMm}
+              off={answer.tailOff}
+              names={names}
+            />
           </View>
           {fit.notes.map((note) => (
             <Note key={note.ruleId} kind="caution" title="Check the local code">

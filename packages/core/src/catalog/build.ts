@@ -26,6 +26,9 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'hub',
   'flexible',
   'ring-gasket',
+  'waste-compression',
+  'ring-socket',
+  'trap-outlet',
 ])
 
 /** Sockets that cement closes, of water and of drains. */

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2133,
-  "5388d594b42f549c",
+  2214,
+  "814140f64585f80c",
 ]
 `)
   })
@@ -30,7 +30,9 @@ describe('the catalogue', () => {
       }
       const degrees = Math.round((Math.acos(-(a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI)
       const square =
-        /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|vent-riser|(tubular|p)-trap)$|90$/.test(family)
+        /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|vent-riser|(tubular|compression|p)-trap)$|90$/.test(
+          family,
+        )
       expect([id, degrees]).toEqual([id, square ? 90 : family.endsWith('45') ? 45 : 0])
     }
   })

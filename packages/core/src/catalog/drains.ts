@@ -5,8 +5,10 @@ import { drainBranches } from './drainBranches'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
+import { metricWastes } from './metricWastes'
 import { sinkWastes } from './sinkWastes'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
+import { INLET_ABOVE_MM, TRAP_SWINGS } from './trapSizes'
 import type { Fitting, Port } from './types'
 import { ventTees } from './ventTees'
 
@@ -64,15 +66,8 @@ function threadedAdapters(): Fitting[] {
   )
 }
 
-/** Sizes of tubular traps with the swing of their bend, from the middle of the inlet to the middle of the outlet leg. */
-export const TRAP_SWINGS: readonly (readonly [tube: '1-1/4' | '1-1/2', swingMm: number])[] = [
-  ['1-1/4', 3.5 * IN],
-  ['1-1/2', 4 * IN],
-]
 /** Wall tube as it is drawn before it is cut: from the outlet leg to its plain end. */
 const ARM_MM = 5 * IN
-/** The mouth of the inlet over the middle of the wall tube. */
-export const INLET_ABOVE_MM = IN
 
 /**
  * A trap of tube: its bend with a nut at the inlet, and the wall tube with a plain end. In its own frame the inlet
@@ -138,5 +133,6 @@ export function drainParts(): Fitting[] {
     ...sinkWastes(),
     ...ventTees(),
     ...drainBranches(),
+    ...metricWastes(),
   ]
 }

@@ -69,6 +69,9 @@ const DRAIN_FORMS: ReadonlySet<PortForm> = new Set([
   'stack-under',
   'closet-outlet',
   'spigot',
+  'waste-compression',
+  'ring-socket',
+  'trap-outlet',
 ])
 /** Mouths of floors: nothing goes into them, things are set down on them. */
 const FLAT_FORMS: ReadonlySet<PortForm> = new Set([

@@ -36,7 +36,7 @@ export function spoiltByFlame(form: PortForm): boolean {
   return SPOILT_BY_FLAME.has(form)
 }
 
-const METRIC: ReadonlySet<PortSystem> = new Set(['metric'])
+const METRIC: ReadonlySet<PortSystem> = new Set(['metric', 'metric-waste'])
 const MATERIAL_WORDS: Partial<Record<PipeMaterial, string>> = {
   'galvanised-steel': 'galvanised',
   'pvc-drain': 'PVC drain',
@@ -47,6 +47,8 @@ const MATERIAL_WORDS: Partial<Record<PipeMaterial, string>> = {
   'pex-a': 'PEX type A',
   'pex-b': 'PEX type B',
   'pex-aluminium': 'PEX-aluminium',
+  'waste-solvent': 'solvent waste',
+  'waste-push-fit': 'push-fit waste',
 }
 
 /** A material as part names say it. */
@@ -61,5 +63,7 @@ export function sized(system: PortSystem, nominal: Size): string {
 
 /** A size as part ids say it. */
 export function sizeKey(system: PortSystem, nominal: Size): string {
+  // by name alone: what measures as much outside as it is called has that id
+  if (system === 'metric-waste') return `named.${nominal}mm`
   return METRIC.has(system) ? `${nominal}mm` : system === 'OD' ? `${nominal}od` : nominal
 }

@@ -29,6 +29,9 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[], rea
   ['abs-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
   ['chromed-supply', 'OD', ['1/4', '3/8', '1/2'], ['compression']],
   ['cast-iron', 'hubless', ['1-1/2', '2', '3', '4'], ['shielded', 'flexible']],
+  ['waste-solvent', 'metric-waste', ['32', '40', '50'], ['drain-socket', 'waste-compression']],
+  ['waste-push-fit', 'metric-waste', ['32', '40', '50'], ['ring-socket', 'waste-compression']],
+  ['waste-push-fit', 'metric', ['32', '40', '50'], ['ring-socket']],
 ]
 
 /** Ends in their middle position: 80 mm long, cut on the job between the two lengths named. */
@@ -42,6 +45,12 @@ function leastMm(system: TubeSystem, size: Size, into: readonly TubeEnd[]): numb
   return Math.max(CUT_MM.min, 2 * Math.max(...depths))
 }
 
+/** Of waste that is pushed together that of polypropylene measures as much outside as it is called. */
+const stuffWord = (material: PipeMaterial, system: TubeSystem) =>
+  material === 'waste-push-fit' && system === 'metric' ? 'polypropylene waste' : materialWord(material)
+const isCalledPipe = (material: PipeMaterial) =>
+  isThreadedMaterial(material) || /drain$|^waste|^cast-iron/.test(material)
+
 export function tubePieces(): Fitting[] {
   return PIECES.flatMap(([material, system, sizes, into]) =>
     sizes.map((size): Fitting => {
@@ -51,7 +60,7 @@ export function tubePieces(): Fitting[] {
         ...inline({
           id: `tube.${material}.${sizeKey(system, size)}`,
           family: 'tube-piece',
-          name: `${materialWord(material)} ${isThreadedMaterial(material) || material.endsWith('drain') || material === 'cast-iron' ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
+          name: `${stuffWord(material, system)} ${isCalledPipe(material) ? 'pipe' : 'tube'}${material === 'copper' && system === 'CTS' ? ' type L' : ''}, ${sized(system, size)}, cut to length`,
           material,
           heatSensitive: !isMetal(material) || material === 'chromed-supply',
           layingMm: DRAWN_MM,

@@ -3,7 +3,7 @@ import type { Source } from '../reference/source'
 import { STANDPIPES } from '../reference/standpipe'
 import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
-import { end, fullDepthMm } from './ends'
+import { end, fullDepthMm, type PortEnd } from './ends'
 import type { Fitting } from './types'
 
 const IN = 25.4
@@ -169,20 +169,29 @@ const STANDPIPE_MM = {
 /** As it is drawn and carried before it is cut: between the two. */
 const STANDPIPE_DRAWN_MM = (STANDPIPE_MM.min + STANDPIPE_MM.max) / 2
 
+/** Pipe that is cut as a standpipe: open above. */
+export function standpipeOf(id: string, name: string, a: PortEnd): Fitting {
+  return inline({
+    id,
+    family: 'standpipe',
+    name,
+    material: a.material as PipeMaterial,
+    heatSensitive: true,
+    layingMm: 2 * STANDPIPE_DRAWN_MM,
+    lengthMm: STANDPIPE_MM,
+    a,
+    source: { title: 'Cut on the job', certainty: 'common practice' },
+  })
+}
+
 function standpipes([material, key, word]: Plastic): Fitting[] {
-  return (['1-1/2', '2'] as const).map((size) => ({
-    ...inline({
-      id: `standpipe.${key}.${size}`,
-      family: 'standpipe',
-      name: `${word} pipe, ${size} in, cut as the standpipe`,
-      material,
-      heatSensitive: true,
-      layingMm: 2 * STANDPIPE_DRAWN_MM,
-      lengthMm: STANDPIPE_MM,
-      a: end('tube', 'IPS', size, material),
-      source: { title: 'Cut on the job', certainty: 'common practice' },
-    }),
-  }))
+  return (['1-1/2', '2'] as const).map((size) =>
+    standpipeOf(
+      `standpipe.${key}.${size}`,
+      `${word} pipe, ${size} in, cut as the standpipe`,
+      end('tube', 'IPS', size, material),
+    ),
+  )
 }
 
 /** Fittings of plastic drain pipe that are cemented, and the traps among them. */

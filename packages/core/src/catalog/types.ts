@@ -25,7 +25,9 @@ export interface Pose {
  * `ring-gasket` gasket of a floor drain tightened round pipe · `closet-flange` a new closet flange, its top on the floor ·
  * `old-flange` one that is there, at whatever height · `broken-flange` the same without a sound ring · `ring-under`,
  * `stack-under` undersides of what is screwed onto those · `closet-outlet` the foot of a bowl · `spigot` the short end of
- * a fitting that goes into a socket and nowhere else
+ * a fitting that goes into a socket and nowhere else · `waste-compression` nut and rubber ring that grip metric waste pipe ·
+ * `trap-outlet` the same at a trap, which hangs out of the wall whatever closes behind it · `ring-socket` socket of metric
+ * waste with a rubber ring in a groove, pushed over
  */
 export const PORT_FORMS = [
   'tube',
@@ -67,6 +69,9 @@ export const PORT_FORMS = [
   'stack-under',
   'closet-outlet',
   'spigot',
+  'waste-compression',
+  'ring-socket',
+  'trap-outlet',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 
@@ -146,6 +151,7 @@ export const FAMILIES = [
   'sanitary-tee',
   'wye',
   'wye-eighth',
+  'compression-trap',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

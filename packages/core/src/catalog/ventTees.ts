@@ -1,6 +1,7 @@
 import type { Source } from '../reference/source'
+import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
-import { end, fullDepthMm } from './ends'
+import { end, fullDepthMm, type PortEnd } from './ends'
 import { DRAIN_PLASTICS } from './solventFittings'
 import type { Fitting } from './types'
 
@@ -43,31 +44,57 @@ function sideways(part: Fitting): Fitting {
   return { ...part, ports: [a, { ...b, pose: { ...b.pose, origin: [x, -y, 0], axis: [0, -1, 0] } }] }
 }
 
+type Where = 'wall' | 'floor'
+/** What a set is made of, mm. */
+interface VentSet {
+  readonly key: string
+  /** @param what it is besides a vent set */
+  readonly name: (what: string) => string
+  readonly a: PortEnd
+  readonly b: PortEnd
+  readonly material: PipeMaterial
+  /** Between the two pipes. */
+  readonly betweenMm: number
+  /** From the middle to the end of the bend beneath it. */
+  readonly sweepMm: number
+}
+
 /**
  * What is made up where no vent is: a sanitary tee upright, the trap at its side, and a riser with a valve that admits
  * air over it. Where the stub comes out of a wall a long-sweep bend turns up to it; where it comes up out of the floor
  * the tee stands on it. Bought as one set, named so.
  */
+export function ventSet(where: Where, { key, name, betweenMm, sweepMm, ...ends }: VentSet): Fitting {
+  const wall = where === 'wall'
+  const part = inline({
+    ...ends,
+    id: `${wall ? 'vent-tee' : 'vent-riser'}.${key}`,
+    family: wall ? 'vent-tee' : 'vent-riser',
+    name: `${name(wall ? '' : ' from the floor')}${wall ? ', long-sweep bend under it' : ''}`,
+    heatSensitive: true,
+    layingMm: betweenMm,
+    turn: wall ? 180 : 90,
+    source: SHEET,
+  })
+  return wall ? turnedUp(part, sweepMm) : sideways(part)
+}
+
 const setOf = (
-  where: 'wall' | 'floor',
+  where: Where,
   [size, side, at, betweenIn, sweepIn]: (typeof SIDES)[number],
   [material, key, word]: (typeof DRAIN_PLASTICS)[number],
 ): Fitting => {
   const slip = side === 'slip-joint'
-  const wall = where === 'wall'
-  const part = inline({
-    id: `${wall ? 'vent-tee' : 'vent-riser'}.${key}.${size}x${slip ? `slip.${at}` : at}`,
-    family: wall ? 'vent-tee' : 'vent-riser',
-    name: `${word} vent set${wall ? '' : ' from the floor'}, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side${wall ? ', long-sweep bend under it' : ''}`,
-    material,
-    heatSensitive: true,
-    layingMm: betweenIn * IN,
-    turn: wall ? 180 : 90,
+  return ventSet(where, {
+    key: `${key}.${size}x${slip ? `slip.${at}` : at}`,
+    name: (what) =>
+      `${word} vent set${what}, ${size} in: sanitary tee, riser, air admittance valve, ${slip ? `${at} in slip nut` : 'socket'} at its side`,
     a: end('drain-socket', 'IPS', size, material),
     b: slip ? end('slip-joint', 'tubular', at, material) : end('drain-socket', 'IPS', at, material),
-    source: SHEET,
+    material,
+    betweenMm: betweenIn * IN,
+    sweepMm: sweepIn * IN,
   })
-  return wall ? turnedUp(part, sweepIn * IN) : sideways(part)
 }
 
 /** Every set, those out of a wall first. */

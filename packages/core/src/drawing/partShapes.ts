@@ -1,4 +1,5 @@
 import { SOLVENT_TRAPS } from '../catalog/solventFittings'
+import { WASTE_TRAPS } from '../catalog/trapSizes'
 import type { Fitting, Port } from '../catalog/types'
 import { type EndLook, endLook, type Station } from './profile'
 import { branchTailBody, twoBowlsBody } from './sinkShapes'
@@ -642,11 +643,16 @@ function trapBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   drawEnd(b, endLook(b), draw)
 }
 
-/** A cemented trap: one casting with the arm's hub at its height, and the water that stands in it. */
-function solventTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+/** From the middle of a trap's inlet to that of its outlet leg, mm. */
+const swingOf = ({ nominal }: Port) =>
+  WASTE_TRAPS.find(([_, size]) => size === nominal)?.[2] ??
+  (SOLVENT_TRAPS.find(([size]) => size === nominal)?.[1] ?? 0) * 25.4
+
+/** A trap in one piece: its outlet's mouth at the height of its weir, and the water that stands in it. */
+function oneTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   const r = a.diameterMm / 2
   const wall = 3.5
-  const swing = (SOLVENT_TRAPS.find(([size]) => size === a.nominal)?.[1] ?? 0) * 25.4
+  const swing = swingOf(a)
   const half = swing / 2
   const corner = r + 12
   const bottom = corner + TRAP_LEG_MM
@@ -742,7 +748,8 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'wye-eighth': branches,
   cap: closed,
   'tubular-trap': trapBody,
-  'p-trap': solventTrapBody,
+  'p-trap': oneTrapBody,
+  'compression-trap': oneTrapBody,
   standpipe: (fitting, a, _b, draw) => standpipeBody(fitting, a, draw),
   plug: closed,
   'cleanout-tee': cleanoutBody,

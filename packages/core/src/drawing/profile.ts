@@ -496,6 +496,65 @@ export function endLook(port: Port): EndLook {
         ],
         lines: hexLines(0, 8, r + 2.8),
       }
+    case 'ring-socket': {
+      // the groove of the ring stands out of the socket near its mouth
+      const at = depth * 0.28
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 2.6, inner: r + 1 },
+          { u: 3, outer: r + 2.6, inner: r },
+          { u: at - 5, outer: r + 2.6, inner: r },
+          { u: at - 3, outer: r + 6.4, inner: r },
+          { u: at + 3, outer: r + 6.4, inner: r },
+          { u: at + 5, outer: r + 2.6, inner: r },
+          { u: depth, outer: r + 2.6, inner: r },
+        ],
+        seals: [circle(at, r + 2, 2.4)],
+      }
+    }
+    case 'waste-compression':
+    case 'trap-outlet': {
+      // a deep nut over the body's thread, a rubber ring of a wedge under it
+      const nut = Math.min(depth * 0.6, 20)
+      return {
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 4, inner: r + 3 },
+          { u: 8, outer: r + 4, inner: r + 1.2 },
+          { u: nut, outer: r + 4, inner: r + 1.2 },
+          { u: nut + 2, outer: r + 3, inner: r + 1.2 },
+          { u: depth, outer: r + 3, inner: r + 1.2 },
+        ],
+        captives: [
+          {
+            name: 'nut',
+            points: [
+              [-7, r + 0.6],
+              [-7, r + 6],
+              [-5, r + 7.5],
+              [nut, r + 7.5],
+              [nut, r + 4.2],
+              [-3, r + 4.2],
+              [-3, r + 0.6],
+            ],
+          },
+        ],
+        seals: [
+          [
+            [-3, r],
+            [-3, r + 3.8],
+            [1, r + 3],
+            [8, r],
+          ],
+        ],
+        lines: [0.2, 0.45, 0.7, 0.92].map((share): Point[] => [
+          [-5, -(r + 7.5) * share],
+          [nut, -(r + 7.5) * share],
+        ]),
+      }
+    }
     case 'slip-joint': {
       // a wide nut with a taper washer under it, wings to turn it by
       const nut = Math.min(depth * 0.5, 17)

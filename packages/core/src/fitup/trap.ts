@@ -1,4 +1,4 @@
-import { INLET_ABOVE_MM, TRAP_SWINGS } from '../catalog/drains'
+import { INLET_ABOVE_MM, TRAP_SWINGS, WASTE_TRAPS } from '../catalog/trapSizes'
 import { type Engagement, tubeEngagement } from '../reference/engagement'
 import type { Source } from '../reference/source'
 import { type Fit, type FitReason, impossible } from './reason'
@@ -20,7 +20,16 @@ export interface TubularTrap {
   readonly armMm: readonly [number, number]
   /** How far it goes into the nut at the wall, least and most. */
   readonly armInMm: readonly [number, number]
+  /** A metric trap: its outlet is a nut that grips the pipe itself, so that the pipe is what is cut. */
+  readonly grips?: Grips
   readonly source: Source
+}
+
+interface Grips {
+  /** From the middle of the outlet leg to the mouth of its nut, mm. */
+  readonly reachMm: number
+  /** How far its inlet can be drawn out, mm. */
+  readonly drawMm: number
 }
 
 /** Through a nut, as the joint itself has it; metric traps alike. */
@@ -36,11 +45,28 @@ const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
   armInMm: SLIP_IN_MM,
   source: SHEET,
 })
+/** How far the inlet of a metric trap can be drawn out, and what its nut wants before the wall, mm. */
+const DRAW_MM = 60
+const NUT_MM = 25
+const GRIPPING_SHEET: Source = {
+  title: 'Metric waste traps, typical of the kind',
+  certainty: "maker's sheet",
+}
+
 /** Traps by size, typical: what is in hand is measured. */
 export const TUBULAR_TRAPS: readonly TubularTrap[] = [
   ...TRAP_SWINGS.map(([size, swingMm]) => trap(size, swingMm)),
-  trap('32', 80),
-  trap('40', 90),
+  ...WASTE_TRAPS.map(([_, size, swingMm, reachMm]): TubularTrap => {
+    const pipe = tubeEngagement('trap-outlet', 'metric-waste', size) as Engagement
+    return {
+      ...trap(size, swingMm),
+      tailInMm: [0, 0],
+      armMm: [reachMm, reachMm],
+      armInMm: [pipe.minMm, pipe.maxMm],
+      grips: { reachMm, drawMm: DRAW_MM },
+      source: GRIPPING_SHEET,
+    }
+  }),
 ]
 
 /** From the fixture's outlet down to the weir at most, mm. */
@@ -71,9 +97,12 @@ export interface TrapFit {
   readonly leg: 'toward' | 'away'
   /** The outlet leg from the finished wall, mm. */
   readonly legOutMm: number
-  /** Wall tube from the middle of its bend to its end, shortest and longest that hold, mm. */
+  /**
+   * What is cut, shortest and longest that hold, mm: the wall tube, from the middle of its bend to its end; of a trap that
+   * grips the pipe, that pipe, from the finished wall to its end.
+   */
   readonly armMm: readonly [number, number]
-  /** Tailpiece from where it begins to its end, shortest and longest that hold, mm. */
+  /** Tailpiece from where it begins to its end, shortest and longest that hold; how far an inlet that can be is drawn out, mm. */
   readonly tailMm: readonly [number, number]
   /** What has to be added to the tailpiece in hand, or cut off it (below nothing), mm; nothing where it does as it is. */
   readonly tailChangeMm: number
@@ -104,6 +133,10 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
   const ways = (['toward', 'away'] as const).map((leg): Way => {
     const legOutMm = leg === 'toward' ? outMm - across : outMm + across
     const reach = legOutMm - stubOutMm
+    if (trap.grips) {
+      const mouth = legOutMm - trap.grips.reachMm
+      return { leg, legOutMm, armMm: [mouth + trap.armInMm[0], mouth + trap.armInMm[1]] }
+    }
     return {
       leg,
       legOutMm,
@@ -113,10 +146,12 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
       ],
     }
   })
-  const held = ways.filter(({ armMm }) => armMm[0] <= armMm[1])
+  const roomFor = ({ armMm }: Way) => armMm[0] - trap.armInMm[0] - NUT_MM
+  const held = ways.filter((way) => (trap.grips ? roomFor(way) >= 0 : way.armMm[0] <= way.armMm[1]))
   const [best] = held
   if (!best) {
     const [toward, away] = ways as [Way, Way]
+    if (trap.grips) return impossible('trap.near', { shortMm: -roomFor(away) })
     const lacks = (way: Way) => trap.armMm[0] - (way.legOutMm - stubOutMm + trap.armInMm[1])
     const over = (way: Way) => way.legOutMm - stubOutMm + trap.armInMm[0] - trap.armMm[1]
     return over(toward) > 0
@@ -126,10 +161,16 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
   const armHeight = stubMm + (best.legOutMm - stubOutMm) * pitch
   const gap = drainMm - (armHeight + trap.inletAboveMm)
   if (gap < 0) return impossible('trap.high', { overMm: -gap })
+  if (trap.grips && gap > trap.grips.drawMm)
+    return impossible('trap.deep', { shortMm: gap - trap.grips.drawMm, drawMm: trap.grips.drawMm })
   const tailMm = [gap + trap.tailInMm[0], gap + trap.tailInMm[1]] as const
   const inHand = ask.tailMm ?? null
   const tailChangeMm =
-    inHand === null ? 0 : inHand < tailMm[0] ? tailMm[0] - inHand : Math.min(0, tailMm[1] - inHand)
+    inHand === null || trap.grips
+      ? 0
+      : inHand < tailMm[0]
+        ? tailMm[0] - inHand
+        : Math.min(0, tailMm[1] - inHand)
   const dropMm = drainMm - armHeight
   const notes: FitReason[] =
     dropMm > MOST_DROP_MM

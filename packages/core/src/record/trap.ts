@@ -15,6 +15,23 @@ interface TrapWay {
 }
 type Stations = readonly { readonly id: string; readonly fromLegMm: number | null }[]
 
+/** What is cut for it is the pipe. */
+const GRIPS = 'compression-trap'
+/** Whether the trap of a way grips the pipe itself, so that no tube of its own is cut. */
+export const gripsPipe = ({ parts }: Pick<TrapWay, 'parts'>): boolean =>
+  parts.some(({ family }) => family === GRIPS)
+
+/**
+ * Which part of a way is the trap that something is cut for; -1 where none is. One that grips the side of a tee is held
+ * there, and nothing of it is cut.
+ */
+export function trapIn({ parts }: Pick<TrapWay, 'parts'>): number {
+  return parts.findIndex(
+    ({ family }, index) =>
+      family === 'tubular-trap' || (family === GRIPS && !parts[index - 1]?.family.startsWith('vent')),
+  )
+}
+
 export const TRAP_SIZES = ['1-1/4', '1-1/2', '32', '40'] as const
 
 /** Whether the trap of a way hangs at the side of a tee on a riser: it is measured from the riser's middle. */
@@ -28,13 +45,19 @@ export const isOnRiser = ({ parts }: Pick<TrapWay, 'parts'>): boolean =>
  * @returns null where the way has no trap, or while too little is measured
  */
 export function trapAsk(way: TrapWay, stations: Stations, measured: TrapMeasures | null | undefined) {
-  const at = way.parts.findIndex(({ family }) => family === 'tubular-trap')
+  const at = trapIn(way)
   const size = TRAP_SIZES.find((entry) => entry === way.joints.find(({ to }) => to === at)?.nominal)
   // the wall tube goes into the outlet of the part before the trap
   const place = (id: string) => stations.find((station) => station.id === id)?.fromLegMm
   // the side of a tee on a riser is a leg of its own, from the riser's middle
   const from = () => (isOnRiser(way) ? 0 : place('wall'))
-  const [mouth, wall] = at === 0 ? [way.leavesStubMm, 0] : [place(`part:${at - 1}:out`), from()]
+  const [mouth, wall] =
+    // one that grips its pipe is measured from the wall
+    way.parts[at]?.family === GRIPS
+      ? [0, 0]
+      : at === 0
+        ? [way.leavesStubMm, 0]
+        : [place(`part:${at - 1}:out`), from()]
   if (at < 0 || !measured || !size || mouth == null || wall == null) return null
   const { outMm, drainMm, stubMm, asideMm } = measured
   if (outMm === null || drainMm === null || stubMm === null) return null

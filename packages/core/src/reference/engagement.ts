@@ -34,7 +34,7 @@ const D2466: Source = {
 const makersSheet = (title: string): Source => ({ title, certainty: "maker's sheet" })
 
 /** The sizes that one figure each is kept for. */
-type TubeSize = `${'CTS' | 'metric' | 'OD' | 'IPS' | 'ID' | 'tubular'}:${NominalSize}`
+type TubeSize = `${'CTS' | 'metric' | 'metric-waste' | 'OD' | 'IPS' | 'ID' | 'tubular'}:${NominalSize}`
 
 const CUP_MM: Partial<Record<TubeSize, number>> = {
   'CTS:1/4': 0.31 * IN,
@@ -217,7 +217,26 @@ const DRAIN_SOCKET_MM: Partial<Record<TubeSize, number>> = {
   'IPS:2': (3 / 4) * IN,
   'IPS:3': 1.5 * IN,
   'IPS:4': 1.75 * IN,
+  'metric-waste:32': 22,
+  'metric-waste:40': 26,
+  'metric-waste:50': 30,
 }
+
+/** A nut and a rubber ring round metric waste pipe, from the mouth of the nut to the stop. */
+const WASTE_COMPRESSION_MM: Partial<Record<TubeSize, number>> = {
+  'metric-waste:32': 30,
+  'metric-waste:40': 33,
+  'metric-waste:50': 36,
+}
+
+/** What a ring socket leaves open behind the pipe, so that hot water may make it longer, mm. */
+export const RING_GAP_MM = 10
+/** Metric waste in a ring socket, as it stays: pushed home, then drawn back by the gap. */
+const RING_SOCKET_MM: Partial<Record<TubeSize, number>> = Object.fromEntries(
+  (['metric-waste', 'metric'] as const).flatMap((system) =>
+    (['32', '40', '50'] as const).map((size, index) => [`${system}:${size}`, 32 + 2 * index]),
+  ),
+)
 
 /** One figure for each size of the systems that a coupling of drains is made for, in millimetres. */
 function ofDrains(systems: readonly string[], inches: Readonly<Record<NominalSize, number>>) {
@@ -317,6 +336,9 @@ const TABLES = {
   'ring-under': { mm: NO_DEPTH_MM, slack: 0 },
   'stack-under': { mm: NO_DEPTH_MM, slack: 0 },
   'closet-outlet': { mm: NO_DEPTH_MM, slack: 0 },
+  'waste-compression': { mm: WASTE_COMPRESSION_MM, slack: 8 },
+  'trap-outlet': { mm: WASTE_COMPRESSION_MM, slack: 8 },
+  'ring-socket': { mm: RING_SOCKET_MM, slack: 6 },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -345,6 +367,12 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
       return D2466
     case 'drain-socket':
     case 'spigot':
+      if (system === 'metric-waste')
+        return {
+          title: 'EN 1329-1, EN 1455-1 and EN 1566-1 solvent waste',
+          table: 'length of the socket',
+          certainty: 'recalled',
+        }
       return { title: 'ASTM D2665 and D2661 drain fittings', table: 'socket depths', certainty: 'recalled' }
     case 'shielded':
       return {
@@ -370,6 +398,11 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
     case 'stack-under':
     case 'closet-outlet':
       return makersSheet('Closet flanges and seals, typical')
+    case 'waste-compression':
+    case 'trap-outlet':
+      return makersSheet('Compression waste fittings, pipe to its stop, typical')
+    case 'ring-socket':
+      return makersSheet('Ring sockets of waste, the gap for expansion left, typical')
     case 'slip-joint':
       return makersSheet('Slip joint, tube through the nut, typical')
     case 'sleeve-barb':

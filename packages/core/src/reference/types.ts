@@ -90,6 +90,11 @@ export function isMetricSystem(system: DimensionalSystem): boolean {
   return METRIC.has(system)
 }
 
+/** A pipe's name in inches, also where it is one of millimetres: 40 mm is 1.57. */
+export function namedInches({ system, nominal }: Pick<Pipe, 'system' | 'nominal'>): number {
+  return nominalNumber(nominal) / (isMetricSystem(system) ? 25.4 : 1)
+}
+
 /** A nominal size in its own unit as a number: `1-1/4` is 1.25, `22` is 22. NaN for what is no size. */
 export function nominalNumber(nominal: NominalSize): number {
   const match = /^(?:(\d+(?:\.\d+)?)-)?(\d+)\/(\d+)$/.exec(nominal)

@@ -57,6 +57,8 @@ const PUSHES: ReadonlySet<string> = new Set([
   'cement.join',
   'cement.join-pvc',
   'cement.join-abs',
+  'waste.join',
+  'ring.push',
 ])
 
 /** Acts of rubber sleeves: at their second end, and where one is rolled back over an old end until the piece stands. */

@@ -66,6 +66,8 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
       `A branch of ${size} in into ${insert === 'tee' ? 'upright' : 'lying'} pipe`,
     ]),
   ),
+  'waste.tail.g1-1/4': 'Waste with 1-1/4 in parallel thread',
+  'waste.tail.g1-1/2': 'Waste with 1-1/2 in parallel thread',
 }
 
 /** What goes in, by its id. */
@@ -169,8 +171,13 @@ export const FIXTURE_GROUPS: readonly {
   { id: 'closed', label: 'Close it off', ends: ['closed'], asks: [] },
 ]
 
-const TAILS: readonly string[] = ['waste.tail.1-1/4', 'waste.tail.1-1/2']
-const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2']
+const TAILS: readonly string[] = [
+  'waste.tail.1-1/4',
+  'waste.tail.1-1/2',
+  'waste.tail.g1-1/4',
+  'waste.tail.g1-1/2',
+]
+const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2', 'waste.tail.g1-1/2']
 /** Into a run; of branches the usual size of each kind, others are asked for beside it. */
 const RUN_WASTES: readonly string[] = [
   'waste.run.repair',
@@ -182,13 +189,27 @@ const SHOWERS: readonly string[] = ['waste.shower.2', 'waste.shower.1-1/2']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   toilet: ['waste.bowl'],
-  sink: ['waste.tail.1-1/2', 'waste.sink.centre', 'waste.sink.end', 'waste.disposer', 'waste.disposer.two'],
+  sink: [
+    'waste.tail.1-1/2',
+    'waste.sink.centre',
+    'waste.sink.end',
+    'waste.disposer',
+    'waste.disposer.two',
+    'waste.tail.g1-1/2',
+  ],
   tub: [...TUBS, ...SHOWERS],
   'tub-shower': [...TUBS, ...SHOWERS],
   shower: SHOWERS,
   washer: ['waste.standpipe'],
   drain: RUN_WASTES,
-  other: [...TAILS, 'waste.bowl', ...TUBS, ...SHOWERS, 'waste.standpipe', ...RUN_WASTES],
+  other: [
+    ...TAILS,
+    'waste.bowl',
+    ...TUBS.filter((id) => !TAILS.includes(id)),
+    ...SHOWERS,
+    'waste.standpipe',
+    ...RUN_WASTES,
+  ],
 }
 
 /** Every kind of waste that may be there. */
@@ -245,6 +266,11 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'cement-drain-pvc': 'PVC drain cement',
   'cement-drain-abs': 'ABS drain cement',
   'slip-joint': 'slip joint',
+  'cement-waste': 'waste cement',
+  'waste-compression': 'waste compression',
+  'trap-outlet': 'trap outlet',
+  'ring-seal': 'ring socket',
+  'waste-nut': 'trap nut',
   'threaded-drain': 'threaded',
   'shielded-coupling': 'shielded coupling',
   'flexible-coupling': 'flexible coupling',
@@ -284,6 +310,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'sanitary-tee': 'sanitary tee',
   wye: 'wye, its side at 45°',
   'wye-eighth': 'wye, its side square',
+  'compression-trap': 'waste trap',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

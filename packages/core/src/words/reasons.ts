@@ -154,6 +154,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'There is no room for the trap: it stands {shortMm, number, missing-length} too near the wall for its tube.',
   'trap.high':
     'The stub in the wall is {overMm, number, missing-length} too high for this trap: a shallower one, or the stub lowered.',
+  'trap.deep':
+    'The inlet of this trap draws out {drawMm, number, reading} at most, and {shortMm, number, missing-length} more is wanted: an extension of its own thread between waste and trap, or the pipe brought in higher.',
   'trap.drop':
     'The weir lies {overMm, number, missing-length} further below the outlet than 24 in, the most that model codes allow.',
   'layout.rigid':
@@ -312,7 +314,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'drain.standpipe-height':
     'The standpipe ends {leastMm, number, reading} to {mostMm, number, reading} above its trap, by the local code; the hose hangs in it with air round it.',
   'drain.smaller-downstream':
-    'The old drain is {has} in and what comes down is {wants}: nothing of a drain is smaller downstream. Riser, trap and arm go up to {wants} in, unless the authority accepts less.',
+    'The old drain is {has} {unit, select, mm {mm} other {in}} and what comes down is {wants}: nothing of a drain is smaller downstream. Riser, trap and arm go up to {wants} {unit, select, mm {mm} other {in}}, unless the authority accepts less.',
   'drain.slip-shut-in':
     'What leads on here is a slip joint, and that is never closed in: a panel that opens, or a waste that is cemented.',
   'flange.too-high':

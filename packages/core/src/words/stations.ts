@@ -57,6 +57,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'sanitary-tee': 'sanitary tee',
   wye: 'wye',
   'wye-eighth': 'wye',
+  'compression-trap': 'trap',
 }
 
 /** What the two sides of a run are called, the one that is measured first: a branch stands one way round alone. */

@@ -226,6 +226,25 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'slip.nut': 'Nut first, then the washer, its taper toward the joint. No tape, no paste.',
   'slip.tighten':
     'Slide it to where it has to stand, half an inch past the washer at least; nut hand-tight, then a quarter turn.',
+  'waste.look':
+    'Read what the pipe is printed with: ABS, MUPVC or PVC-U takes cement that names it, polypropylene (PP) none at all. Dry-fit, mark full depth {insertionMm, number, insertion-mark}.',
+  'waste.join':
+    'Its cement on the pipe all round and thinly in the socket; push, quarter turn, hold 30 s, wipe.',
+  'waste.join-slid':
+    'Its cement on this end as far as its mark and in what slides; draw it over both at once to the marks, a quarter turn, hold 30 s.',
+  'waste.nut':
+    'Nut, then the rubber ring onto the pipe, its taper toward the joint; the end chamfered, so that the ring is not cut.',
+  'waste.tighten':
+    'Home to its stop and back by a hair; nut hand-tight, then as far as two hands turn it: no wrench on plastic nuts.',
+  'ring.ready':
+    'Chamfer the end with a file; wipe ring and groove: the ring lies in it all round. Lubricant for rubber rings on the chamfer, never grease.',
+  'ring.push':
+    'Push it home, mark the pipe at the socket’s mouth, then draw it back 10 mm: hot water makes it longer. In it stand {insertionMm, number, insertion-mark}.',
+  'ring.push-slid':
+    'Draw what slides back over this end until the mark at {insertionMm, number, insertion-mark} stands at its mouth, its ring unrolled nowhere.',
+  'waste.washer': 'The washer flat in the nut, the end of the waste clean and without burr.',
+  'waste.nut-tighten':
+    'The nut up by hand onto the thread of the waste, straight from its first turn, then as far as two hands turn it.',
   'drain.no-use': 'Nobody runs water into this drain until it is proved; chemical cleaner in it? Ask first.',
   'drain.plug': 'Plug the open pipe against sewer gas; the plug hangs on a string.',
   'drain.unplug': 'Take the plug out.',
@@ -265,6 +284,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.undo-nut': 'Undo the nut at the wall and draw the old tube out; the adapter on the pipe stays.',
   'remove.nut-washer': 'Nut and seat clean and sound? A new washer goes in.',
   'remove.nut-reduced-washer': 'Nut and seat clean and sound? A reducing washer takes the smaller tube.',
+  'remove.waste-nut':
+    'Undo the nut and draw the pipe out of it; the old ring and nut off the pipe, and where it bore it is smooth?',
+  'remove.draw-ring':
+    'Twist the pipe and draw it straight out of its ring; where it sticks, a little water with soap. The end is wiped and looked at.',
   'remove.saw-thread':
     'Hold the pipe against turning; saw its thread off with a hacksaw or a blade for steel, square; file the burr off outside and in.',
   'remove.cut-shorter':

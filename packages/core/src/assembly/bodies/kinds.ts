@@ -93,6 +93,15 @@ const tail = (id: string, tube: string, route: RouteId = 'trap') =>
       },
     ],
   )
+/** A waste whose own thread takes the nut of a trap. */
+const threadedTail = (id: string, thread: string) =>
+  drainOf(
+    id,
+    'deck',
+    'trap',
+    of('parallel-male', 'BSPP', thread, 'tubular-brass'),
+    of('parallel-male', 'BSPP', thread, 'tubular-plastic'),
+  )
 /** What waste leaves by at the floor, or in a wall. */
 const drainOf = (id: string, mount: Mount, route: RouteId, ...ends: EndRef[]) =>
   kind(id, mount, [], [{ ...port('waste', 'waste', ends, route), flow: 'out' }])
@@ -216,6 +225,8 @@ export const BODY_KINDS: readonly BodyKind[] = [
     of('drain-socket', 'IPS', '1-1/2', 'abs-drain'),
   ),
   ...RUN_BRANCHES.map(branchInto),
+  threadedTail('waste.tail.g1-1/4', '1-1/4'),
+  threadedTail('waste.tail.g1-1/2', '1-1/2'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

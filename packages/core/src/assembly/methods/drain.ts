@@ -54,6 +54,48 @@ const BANDED = {
   toolRoomMm: 40,
 } as const
 
+/** Metric waste pipe that a rubber ring seals on. */
+const WASTE_PIPE = ['waste-solvent', 'waste-push-fit'] as const
+/** By rubber alone, and by hand. */
+const GRIPPED = {
+  medium: 'drain',
+  needsFlame: false,
+  needsDry: false,
+  setUpSeconds: 20,
+  tools: ['pipe-saw', 'deburrer'],
+  consumables: [],
+  stubExtraMm: { fixed: 8, perOd: 0 },
+  reversible: 'by-hand',
+} as const
+
+/** One nut takes pipe of a name, whichever of the three it is, and plain ends made to it: its ring makes up what they differ by. */
+const grips = (body: 'waste-compression' | 'trap-outlet') =>
+  [
+    { tip: 'tube', body, materials: [...WASTE_PIPE, 'tubular-plastic'] },
+    { tip: 'tube', body, systems: ['metric', 'metric-waste'], materials: ['waste-push-fit'] },
+  ] as const satisfies readonly Pairing[]
+const NUT_AND_RING = {
+  ...GRIPPED,
+  riskPerMille: 6,
+  seal: 'waste-ring',
+  lifeYears: 25,
+  toolRoomMm: 50,
+  buried: 'no',
+  source: { title: 'Compression waste fittings, typical', certainty: "maker's sheet" },
+  steps: [
+    ...cutAndDress('pipe-saw'),
+    {
+      key: 'nut',
+      kind: 'captive',
+      words: 'waste.nut',
+      seconds: 30,
+      after: ['dress'],
+      captive: 'nut and rubber ring',
+    },
+    { key: 'close', kind: 'close', words: 'waste.tighten', seconds: 30, after: ['nut'], heatSensitive: true },
+  ],
+} as const
+
 /** What a bowl is set down on: by hand, and drawn down by its two bolts. */
 const SET_DOWN = {
   medium: 'drain',
@@ -217,6 +259,100 @@ export const DRAIN_METHODS = [
     ],
   },
   { ...THREADED, id: 'threaded-drain', name: 'threaded drain', medium: 'drain' },
+  {
+    ...CEMENTED,
+    id: 'cement-waste',
+    name: 'waste cement',
+    pairings: [
+      { tip: 'tube', body: 'drain-socket', materials: ['waste-solvent'], bodies: ['waste-solvent'] },
+    ],
+    opens: [{ id: 'waste-cement', quantity: 1 }],
+    seal: 'waste-cement',
+    source: { title: 'EN 14680 adhesives for pipes without pressure', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      { key: 'fit', kind: 'prepare', words: 'waste.look', seconds: 30, after: ['dress'] },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'waste.join',
+        seconds: 60,
+        after: ['fit'],
+        heatSensitive: true,
+      },
+      { key: 'cure', kind: 'wait', words: 'cement.cure', seconds: 900, after: ['close'], passive: true },
+    ],
+  },
+  {
+    ...NUT_AND_RING,
+    id: 'waste-compression',
+    name: 'waste compression',
+    pairings: grips('waste-compression'),
+    concealable: 'no',
+  },
+  {
+    ...NUT_AND_RING,
+    id: 'trap-outlet',
+    name: 'trap outlet',
+    standing: true,
+    pairings: grips('trap-outlet'),
+    // the trap hangs where it is reached: the pipe comes out to it
+    concealable: 'yes',
+  },
+  {
+    ...GRIPPED,
+    id: 'ring-seal',
+    name: 'ring socket',
+    pairings: [{ tip: 'tube', body: 'ring-socket', materials: ['waste-push-fit'] }],
+    concealable: 'yes',
+    consumables: [],
+    opens: [{ id: 'ring-lubricant', quantity: 1 }],
+    riskPerMille: 6,
+    seal: 'socket-ring',
+    lifeYears: 40,
+    toolRoomMm: 25,
+    buried: 'no',
+    source: { title: 'EN 1451-1 waste with ring seals; gap for expansion, typical', certainty: 'recalled' },
+    steps: [
+      ...cutAndDress('pipe-saw'),
+      { key: 'ready', kind: 'prepare', words: 'ring.ready', seconds: 45, after: ['dress'] },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'ring.push',
+        seconds: 40,
+        after: ['ready'],
+        heatSensitive: true,
+      },
+    ],
+  },
+  {
+    ...GRIPPED,
+    id: 'waste-nut',
+    name: 'trap nut',
+    standing: true,
+    pairings: [{ tip: 'parallel-male', body: 'swivel-nut' }],
+    concealable: 'no',
+    tools: [],
+    stubExtraMm: { fixed: 0, perOd: 0 },
+    riskPerMille: 5,
+    seal: 'trap-washer',
+    lifeYears: 20,
+    toolRoomMm: 50,
+    buried: 'no',
+    source: { title: 'EN 274-1 traps and wastes, threads of ISO 228-1', certainty: 'recalled' },
+    steps: [
+      { key: 'look', kind: 'prepare', words: 'waste.washer', seconds: 20 },
+      {
+        key: 'close',
+        kind: 'close',
+        words: 'waste.nut-tighten',
+        seconds: 40,
+        after: ['look'],
+        heatSensitive: true,
+      },
+    ],
+  },
   {
     ...BANDED,
     id: 'shielded-coupling',

@@ -17,7 +17,7 @@ export interface Removal {
   /** Pipe that it is for; any where it is not said. */
   readonly medium?: Medium
   /** Tube that it is for; any where it is not said. */
-  readonly on?: 'soft' | 'plastic' | 'iron'
+  readonly on?: 'soft' | 'plastic' | 'iron' | 'metric-waste'
   /** Length gained beyond the visible stub: none, the old insertion, the nut's length less the ring, or an old flange's collar. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion' | 'collar'
   /** Taken off for the cut itself, mm. */
@@ -188,6 +188,17 @@ const OF_DRAINS: readonly Removal[] = [
   SAW_LEAD,
 ]
 
+/** Drain pipe is sawn: no wheel of a tube cutter goes round it. */
+const SAW_BEHIND: Removal = {
+  ...NEW_END,
+  id: 'saw-behind',
+  medium: 'drain',
+  kerfMm: 2,
+  roomMm: 12,
+  tools: ['pipe-saw'],
+  steps: [step('remove.saw', 150)],
+}
+
 export const REMOVALS: readonly Removal[] = [
   { ...NEW_END, id: 'bare', steps: [step('remove.look', 20)] },
   {
@@ -199,16 +210,9 @@ export const REMOVALS: readonly Removal[] = [
     tools: ['tube-cutter'],
     steps: [step('remove.cut', 150)],
   },
-  {
-    // drain pipe is sawn: no wheel of a tube cutter goes round it
-    ...NEW_END,
-    id: 'saw-behind',
-    medium: 'drain',
-    kerfMm: 2,
-    roomMm: 12,
-    tools: ['pipe-saw'],
-    steps: [step('remove.saw', 150)],
-  },
+  SAW_BEHIND,
+  // plastic out of a ring socket; iron out of a hub is parted by its chain
+  { ...SAW_BEHIND, id: 'saw-behind-ring', on: 'metric-waste' },
   {
     // past its thread a pipe is as plain as any
     ...NEW_END,
@@ -262,6 +266,22 @@ export const REMOVALS: readonly Removal[] = [
       ],
     }),
   ),
+  {
+    // a metric nut that grips the pipe goes, with what it gripped by; some of what it covered is gained and not counted
+    ...NEW_END,
+    id: 'nut-and-ring-off',
+    medium: 'drain',
+    on: 'metric-waste',
+    steps: [step('remove.waste-nut', 90)],
+  },
+  {
+    ...NEW_END,
+    id: 'draw-from-ring',
+    medium: 'drain',
+    on: 'metric-waste',
+    gains: 'insertion',
+    steps: [step('remove.draw-ring', 90)],
+  },
   {
     ...NEW_END,
     id: 'release',

@@ -125,6 +125,7 @@ const IS_ON: Readonly<Record<NonNullable<Removal['on']>, (material: PipeMaterial
   soft: isSoftTube,
   plastic: isPlastic,
   iron: (material) => material === 'cast-iron',
+  'metric-waste': (material) => material === 'waste-solvent' || material === 'waste-push-fit',
 }
 
 /** Whether what a removal keeps is there: a nut of a size that takes tube, a ring that is whole or is not, a hub. */
@@ -196,7 +197,7 @@ export function starts(pipe: Pipe, conditions: Conditions, fitted = false): Star
     if (sawn) shorter.add(sawn)
     return sawn ? [removal, sawn] : [removal]
   })
-  const cuts = removals.some(({ id }) => ['bare', 'cut-behind', 'saw-behind'].includes(id))
+  const cuts = removals.some(({ id }) => ['bare', 'cut-behind', 'saw-behind', 'saw-behind-ring'].includes(id))
   for (const removal of before.length > 0 && cuts ? [...removals, back] : removals) {
     if (removal.medium && removal.medium !== medium) continue
     if (removal.on && !IS_ON[removal.on](pipe.material)) continue

@@ -1,4 +1,4 @@
-import { type DimensionalSystem, nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
+import { type DimensionalSystem, namedInches, type Pipe, type PipeMaterial } from '../../reference/types'
 
 const COPPER = ['copper', 'copper-refrigeration', 'chromed-supply'] as const
 const PEX = ['pex-a', 'pex-b', 'pex-c'] as const
@@ -53,7 +53,7 @@ export const OLD_JOINTS = [
     id: 'push-fit',
     body: 'push-fit',
     removals: ['cut-behind', 'release', 'open-body'],
-    on: ['copper', 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene', 'waste-push-fit'],
+    on: ['copper', 'stainless', 'cpvc', ...PEX, 'pex-aluminium', 'polybutylene'],
   },
   {
     id: 'threaded',
@@ -81,13 +81,14 @@ export const OLD_JOINTS = [
   {
     id: 'slip',
     body: null,
-    removals: ['undo-nut', 'undo-nut-reduced', 'saw-behind', 'unscrew'],
+    removals: ['undo-nut', 'undo-nut-reduced', 'nut-and-ring-off', 'saw-behind', 'unscrew'],
     waste: true,
     toIn: 2,
     on: [
       'tubular-brass',
       'tubular-plastic',
       ...DRAIN_PLASTIC,
+      'waste-push-fit',
       'copper-drain',
       'galvanised-steel',
       'black-steel',
@@ -105,10 +106,10 @@ export const OLD_JOINTS = [
   {
     id: 'hub-rubber',
     body: 'hub',
-    removals: ['chain-cut', 'draw-from-hub'],
+    removals: ['chain-cut', 'draw-from-hub', 'draw-from-ring', 'saw-behind-ring'],
     waste: true,
-    on: ['cast-iron'],
-    systems: ['service', 'heavy'],
+    on: ['cast-iron', 'waste-push-fit'],
+    systems: ['service', 'heavy', 'metric', 'metric-waste'],
   },
   {
     id: 'hubless',
@@ -183,7 +184,7 @@ export function oldJointsOn(
       !(ofWaste && waste === false) &&
       !(water && waste === true) &&
       (!sized || !systems || systems.includes(sized.system)) &&
-      (!sized || !ofWaste || between(nominalNumber(sized.nominal), fromIn, toIn)),
+      (!sized || !ofWaste || between(namedInches(sized), fromIn, toIn)),
   )
   return [...met.map(({ id }) => id as OldJoint), 'none']
 }

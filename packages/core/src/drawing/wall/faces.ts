@@ -17,7 +17,12 @@ export interface Faces {
 }
 
 /** What hangs as it likes, and what is as long as the place wants it, is drawn by its way. */
-const BY_ITS_WAY: ReadonlySet<Family> = new Set(['supply-connector', 'tube-piece', 'tubular-trap'])
+const BY_ITS_WAY: ReadonlySet<Family> = new Set([
+  'supply-connector',
+  'tube-piece',
+  'tubular-trap',
+  'compression-trap',
+])
 
 const reaches = (points: readonly Point[], axis: 0 | 1) => points.map((point) => point[axis])
 

@@ -1,19 +1,21 @@
 import type { MethodId } from '../../assembly/methods/table'
 import { METHODS, methodById } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
+import { WASTE_TRAPS } from '../../catalog/trapSizes'
 import { materialName } from '../../reference/materialNames'
 import { commonPractice } from '../../reference/source'
-import { nominalNumber } from '../../reference/types'
+import { namedInches, nominalNumber, type Pipe } from '../../reference/types'
 import type { Problem } from '../model/problem'
 import type { Guide } from '../search/guide'
 import { fits, search } from '../search/search'
 import type { RankedOption, Refusal } from '../types'
 import { toOption } from './option'
 
+const NEVER_FIRST: ReadonlySet<string> = new Set(['swivel', 'slip-on', 'slip-joint', 'waste-nut'])
 /** Methods that can begin at a stub; nuts that swivel and spouts never do. */
-export const STUB_METHODS: readonly MethodId[] = METHODS.filter(
-  (method) => method.id !== 'swivel' && method.id !== 'slip-on' && method.id !== 'slip-joint',
-).map((method) => method.id)
+export const STUB_METHODS: readonly MethodId[] = METHODS.filter(({ id }) => !NEVER_FIRST.has(id)).map(
+  (method) => method.id,
+)
 
 interface Beginning {
   readonly paired: boolean
@@ -50,7 +52,8 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
       ...(ruleId === 'drain.smaller-downstream'
         ? {
             has: pipe?.nominal ?? '',
-            wants: problem.network.ends[problem.goals[0] ?? -1]?.nominal ?? '',
+            wants: wantedSize(problem),
+            unit: isMetricWaste(pipe) ? 'mm' : 'in',
           }
         : {}),
     },
@@ -78,12 +81,26 @@ function drainEnds(problem: Problem, method: MethodId): string {
     return 'method.no-chain'
   }
   const sizes = goals.map((goal) => nominalNumber(network.ends[goal]?.nominal ?? ''))
-  if (pipe && sizes.length > 0 && Math.min(...sizes) > nominalNumber(pipe.nominal))
-    return 'drain.smaller-downstream'
+  if (pipe && sizes.length > 0 && Math.min(...sizes) > namedInches(pipe)) return 'drain.smaller-downstream'
   return problem.shutIn && fits(problem.inReach(), undefined, method)
     ? 'drain.slip-shut-in'
     : 'method.no-chain'
 }
+
+const isMetricWaste = (pipe: Pipe | null | undefined) => pipe?.material.startsWith('waste') ?? false
+/** The size that a fixture's own end asks of its drain: a metric waste is threaded in inches, its pipe named in millimetres. */
+function wantedSize({ pipe, network, goals }: Problem): string {
+  const own = network.ends[goals[0] ?? -1]?.nominal ?? ''
+  const metric = isMetricWaste(pipe) && WASTE_TRAPS.find(([thread]) => thread === own)
+  return metric ? metric[1] : own
+}
+
+/** Methods of metric waste: nobody thinks of them on other pipe, nor of others on it. */
+const OF_METRIC_WASTE: ReadonlySet<MethodId> = new Set(
+  METHODS.filter(({ pairings }) =>
+    pairings.some((pairing) => pairing.materials?.some((of) => of.startsWith('waste'))),
+  ).map(({ id }) => id),
+)
 
 /** What is set down on a flange or screwed onto it: said of lines that have one. */
 const OF_FLANGES: ReadonlySet<MethodId> = new Set([
@@ -128,7 +145,11 @@ export function otherMethods(
     if (unsettled) truncated = true
     if (goal) more.push(toOption(problem, goal))
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
-    else if (!paired && OF_FLANGES.has(method)) continue
+    else if (
+      !paired &&
+      (OF_FLANGES.has(method) || OF_METRIC_WASTE.has(method) !== isMetricWaste(problem.pipe))
+    )
+      continue
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else
       refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })

@@ -5,6 +5,7 @@ import type { ToolId } from '../../assembly/tools'
 import type { Fitting } from '../../catalog/types'
 import type { MateSettings } from '../types'
 import { usualCents } from './prices'
+import { bitOf, holds } from './sets'
 import { STARTING_SETTINGS } from './settings'
 
 /** Labour of some seconds in whole cents, rounded up. */
@@ -75,16 +76,6 @@ export function missingTools(tools: readonly ToolId[], settings: MateSettings): 
   return tools.filter((tool) => !settings.toolsAboard.includes(tool))
 }
 
-/** As many as a set of bits holds without wrapping. */
-export const MOST_IN_A_SET = 31
-
-/** One bit of a set. @throws RangeError past the last: a wrapped set would be another one in silence */
-export function bitOf(index: number, what: string): number {
-  if (index < 0 || index >= MOST_IN_A_SET)
-    throw new RangeError(`no room for ${what} in a set of ${MOST_IN_A_SET}`)
-  return 1 << index
-}
-
 /** Each method's bit in a set of methods. */
 export function methodBit(id: MethodId): number {
   return bitOf(
@@ -104,7 +95,7 @@ function openedFor(method: Method, settings: MateSettings): number {
 
 /** The methods of a set of bits, in the order of the table. */
 export function methodsOf(mask: number): Method[] {
-  return METHODS.filter((_, index) => mask & (1 << index))
+  return METHODS.filter((_, index) => holds(mask, index))
 }
 
 /** Cents to open a set of methods: get out, set up, put away, and what is opened, once each. */

@@ -61,6 +61,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'sanitary-tee': 600,
     wye: 800,
     'wye-eighth': 1000,
+    'compression-trap': 700,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop
@@ -86,6 +87,8 @@ export const STARTING_SETTINGS: MateSettings = {
     'pvc-cement': 600,
     'pvc-primer': 600,
     'abs-cement': 600,
+    'waste-cement': 600,
+    'ring-lubricant': 300,
     'press-sleeve': 70,
     'worm-clip': 90,
     'pipe-insert': 60,

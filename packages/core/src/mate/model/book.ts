@@ -4,7 +4,6 @@ import type { ToolId } from '../../assembly/tools'
 import type { Fitting } from '../../catalog/types'
 import { faceMm } from '../../fitup/takeOut'
 import {
-  bitOf,
   consumableCents,
   labourCents,
   methodBit,
@@ -14,6 +13,7 @@ import {
   setUpCents,
   setUpSeconds,
 } from '../costs/costs'
+import { BITS, bitOf, union } from '../costs/sets'
 import type { MateSettings } from '../types'
 import type { Group, Network } from './network'
 
@@ -137,7 +137,7 @@ export class Book {
 
   /** Methods as bits. */
   maskOf(methods: readonly MethodId[]): number {
-    return methods.reduce((mask, id) => mask | methodBit(id), 0)
+    return methods.reduce((mask, id) => union(mask, methodBit(id)), 0)
   }
 
   /** What a set of methods comes to, once: cents in all, of that what is bought, and seconds. */
@@ -160,7 +160,7 @@ export class Book {
     for (const tool of missingTools(tools, this.settings)) {
       let bit = this.toolBits.get(tool)
       if (bit === undefined) {
-        bit = bitOf(this.toolBits.size, `the tool ${tool}`)
+        bit = bitOf(this.toolBits.size, `the tool ${tool}`, BITS)
         this.toolBits.set(tool, bit)
       }
       mask |= bit

@@ -84,6 +84,7 @@ const ONE_WAY: ReadonlySet<Role> = new Set([
   'flange-aside',
   'flange-riser',
   'flange-ring',
+  'grip-trap',
 ])
 
 /** What is sized by the fixture behind it: from there on the line is no longer the piping. A drop-ear elbow still is. */

@@ -508,9 +508,9 @@ export class Problem {
   }
 
   /** Of a drain that begins in plastic, which one. */
-  private get ownPlastic(): PipeMaterial | null {
+  private get ownPlastic(): string | null {
     const { pipe } = this
-    return this.medium === 'drain' && pipe && isPlastic(pipe.material) ? pipe.material : null
+    return this.medium === 'drain' && pipe && isPlastic(pipe.material) ? stuffOf(pipe) : null
   }
 
   /** Whether the old flange lies so low that one more ring is put on it: a seal makes up a little, one ring an inch. */
@@ -542,7 +542,7 @@ export class Problem {
     ].join()
   }
 
-  /** What is cemented, of another plastic than the old drain. */
+  /** Pipe, or what is cemented, of another plastic than the old drain; of metric waste also of another outside. */
   private isOfOtherPlastic({ inClass, outClass }: Group): boolean {
     if (this.ownPlastic === null) return false
     return [inClass, outClass].some((of) => {
@@ -550,8 +550,8 @@ export class Problem {
       return (
         end !== undefined &&
         CEMENTED.has(end.form) &&
-        CEMENTED_PLASTICS.has(end.material) &&
-        end.material !== this.ownPlastic
+        DRAIN_PLASTICS.has(end.material) &&
+        stuffOf(end) !== this.ownPlastic
       )
     })
   }
@@ -750,7 +750,13 @@ function mediumBetween({ to, conditions }: LineRequest): Medium {
 
 /** Ends of drain fittings that cement goes on, and what they are of. */
 const CEMENTED: ReadonlySet<string> = new Set(['tube', 'drain-socket', 'pipe-inside', 'spigot'])
-const CEMENTED_PLASTICS: ReadonlySet<string> = new Set(['pvc-drain', 'abs-drain'])
+const DRAIN_PLASTICS: ReadonlySet<string> = new Set([
+  'pvc-drain',
+  'abs-drain',
+  'waste-solvent',
+  'waste-push-fit',
+])
+const stuffOf = ({ material, system }: Pick<PortEnd, 'material' | 'system'>) => `${material} ${system}`
 /** What of the old joint is used again as the new line's first socket. */
 const HUBS: ReadonlySet<string> = new Set(['hub', 'socket'])
 /** What a thick seal makes up for under the floor, and the thickest ring that is stacked, mm. */

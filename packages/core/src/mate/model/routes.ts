@@ -42,6 +42,7 @@ export type Role =
   | 'vent-riser'
   | 'sanitary-tee'
   | 'wye'
+  | 'grip-trap'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -99,6 +100,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'sanitary-tee': 'sanitary-tee',
   wye: 'wye',
   'wye-eighth': 'wye',
+  'compression-trap': 'grip-trap',
 }
 
 /** What a part does in a line. */
@@ -243,11 +245,11 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     opensAt: 2,
   },
   cap: { id: 'cap', stages: [{ piece: 0, closer: 1 }, {}], goalAt: [], endsAt: 1, opensAt: 2 },
-  // from the stub outward: what grips tube, one trap, at most one longer tail
+  // from the stub outward: what grips tube, one trap, at most one longer tail; a metric trap grips the pipe itself
   trap: {
     id: 'trap',
     medium: 'drain',
-    stages: [{ piece: 0, tube: 0, 'trap-adapter': 1 }, { trap: 2 }, { extension: 3 }, {}],
+    stages: [{ piece: 0, tube: 0, 'trap-adapter': 1, 'grip-trap': 2 }, { trap: 2 }, { extension: 3 }, {}],
     goalAt: [2, 3],
     opensAt: 1,
   },
@@ -354,8 +356,14 @@ function measuredOf(routes: Readonly<Partial<Record<RouteId, Route>>>): typeof r
 const MEASURED = measuredOf(ROUTES)
 const MEASURED_UNVENTED = measuredOf({ ...ROUTES, ...UNVENTED })
 
-function withTee({ stages: [, ...behind] }: Route): Route['stages'] {
-  return [{ piece: 0, tube: 0, 'vent-tee': 1, 'vent-riser': 1 }, ...behind]
+/** At the side of a tee comes what grips a tube, or the plain end that a metric trap grips. */
+function withTee({ stages: [first = {}, second, ...behind] }: Route): Route['stages'] {
+  const grip = first['grip-trap']
+  return [
+    { piece: 0, tube: 0, 'vent-tee': 1, 'vent-riser': 1 },
+    grip === undefined ? (second ?? {}) : { ...second, 'grip-trap': grip },
+    ...behind,
+  ]
 }
 
 /** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */

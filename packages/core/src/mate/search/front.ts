@@ -1,4 +1,5 @@
 import { removalSeconds } from '../../assembly/oldJoints/removals'
+import { isWithin } from '../costs/sets'
 import type { Problem } from '../model/problem'
 import type { Criteria, CriterionId } from '../types'
 import { type Guide, guideOf, type Measure } from './guide'
@@ -49,7 +50,7 @@ function stands(a: Label, b: Label): boolean {
     a.joints <= b.joints &&
     a.notAboard <= b.notAboard &&
     leavesAsMuch(a, b) &&
-    (a.mask | b.mask) === b.mask &&
+    isWithin(a.mask, b.mask) &&
     (a.tools | b.tools) === b.tools &&
     a.lo <= b.lo &&
     a.hi >= b.hi

@@ -5,7 +5,8 @@ import { removalSeconds } from '../../assembly/oldJoints/removals'
 import type { Start } from '../../assembly/oldJoints/start'
 import type { Fitting } from '../../catalog/types'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
-import { bitOf, labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
+import { labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
+import { BITS, bitOf, union } from '../costs/sets'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
 import type { Problem } from '../model/problem'
@@ -118,7 +119,7 @@ const NOTHING_SPARED = { seconds: 0, cents: 0 } as const
 function heatBits(pair: Pair, body: number): number {
   if (body < 0) return 0
   const heat = heatAt(pair)
-  return heat === null ? 0 : bitOf(body * 2 + (heat === 'heats' ? 0 : 1), 'one more body')
+  return heat === null ? 0 : bitOf(body * 2 + (heat === 'heats' ? 0 : 1), 'one more body', BITS)
 }
 
 /** The degrees that only whole bends can make; more than was asked for is never right. */
@@ -302,7 +303,7 @@ export class Grower {
         closing,
         parts: label.parts + 1,
         hot,
-        mask: label.mask | joint.bit,
+        mask: union(label.mask, joint.bit),
         tools: label.tools | joint.tools,
         notAboard: label.notAboard + (choice.stock > (counted ? piecesIn(label, choice.part) : 0) ? 0 : 1),
         scarce: counted ? [...label.scarce, choice.part] : label.scarce,
@@ -378,7 +379,7 @@ export class Grower {
           joint,
           done: true,
           hot: false,
-          mask: label.mask | joint.bit,
+          mask: union(label.mask, joint.bit),
           tools: label.tools | joint.tools,
           heat: label.heat | this.heatOf(label, pair, false) | heatBits(pair, problem.meets.to),
           additive: label.additive + joint.cents - spared.cents,

@@ -1,5 +1,6 @@
 import type { MethodId } from '../../assembly/methods/table'
 import type { Fitting } from '../../catalog/types'
+import { isWithin } from '../costs/sets'
 import type { Problem } from '../model/problem'
 import { type Guide, guideOf } from './guide'
 import { Heap } from './heap'
@@ -48,7 +49,7 @@ function stands(a: Label, b: Label): boolean {
 
 /** The same whatever other lines open or meet: with no more opened and no more heated; done, no length is to come. */
 function standsBesideAny(a: Label, b: Label): boolean {
-  if ((a.mask | b.mask) !== b.mask || (a.heat | b.heat) !== b.heat) return false
+  if (!isWithin(a.mask, b.mask) || (a.heat | b.heat) !== b.heat) return false
   return b.done
     ? a.additive <= b.additive && (needsTrip(b) || (!needsTrip(a) && leavesAsMuch(a, b)))
     : stands(a, b)

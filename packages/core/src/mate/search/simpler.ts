@@ -1,3 +1,4 @@
+import { isWithin } from '../costs/sets'
 import type { Problem } from '../model/problem'
 import type { RankedOption } from '../types'
 import { type Label, needsTrip } from './labels'
@@ -45,7 +46,7 @@ export function onlySparesTrip(
     !way.trip &&
     simpler.some(
       ({ mask, joints, cents }) =>
-        (mask & way.mask) === mask &&
+        isWithin(mask, way.mask) &&
         mask !== way.mask &&
         joints + MORE_JOINTS <= way.joints &&
         cents < way.cents,

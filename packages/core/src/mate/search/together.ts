@@ -1,6 +1,7 @@
 import { COOL_BESIDE_SECONDS } from '../../assembly/methods/heat'
 import type { Fitting } from '../../catalog/types'
 import { labourCents } from '../costs/costs'
+import { isWithin, union } from '../costs/sets'
 import type { Problem } from '../model/problem'
 import type { MateSettings, RankedOption } from '../types'
 import type { Guide } from './guide'
@@ -67,7 +68,7 @@ function sharedOf({ settings, book }: Problem): Shared {
 /** Whether one can stand for another whatever the other lines open, take and meet. */
 function stands(a: Partial, b: Partial): boolean {
   return (
-    (a.mask | b.mask) === b.mask &&
+    isWithin(a.mask, b.mask) &&
     (a.heat | b.heat) === b.heat &&
     (b.trip || (!a.trip && a.taken.every((count, index) => count <= (b.taken[index] as number))))
   )
@@ -254,7 +255,7 @@ function merged(
           needsTrip(goal) ||
           counted.some((part, index) => (taken[index] as number) > (settings.partsAboard[part.id] ?? 0))
         const longer: Partial = {
-          mask: state.mask | goal.mask,
+          mask: union(state.mask, goal.mask),
           trip,
           heat: state.heat | goal.heat,
           additive: state.additive + goal.additive,

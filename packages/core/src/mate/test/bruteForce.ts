@@ -3,7 +3,7 @@ import { METHODS, type Method } from '../../assembly/methods/table'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd, turnOf } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
-import { nominalNumber, pipeById, threadEngagement, tubeEngagement } from '../../reference'
+import { nominalNumber, type Pipe, pipeById, threadEngagement, tubeEngagement } from '../../reference'
 import { partCents } from '../costs/costs'
 import { cutInRoute, type Route, roleOf, routeById } from '../model/routes'
 import { RULES, ruleIn, stuffsOf } from '../rules/rules'
@@ -180,7 +180,7 @@ export function placeOf(
   /** The old pipe is of plastic. */
   softPipe: boolean,
   /** What it is of. */
-  oldStuff?: string,
+  old?: Pick<Pipe, 'material' | 'system'>,
   /** Its size, inches. */
   oldSize = 0,
   isFirst = true,
@@ -197,8 +197,18 @@ export function placeOf(
     const [down, up] = [size(index), size(1 - index)]
     // trade: what begins in PVC goes on in PVC, in ABS in ABS
     const glued = fitting.ports.some(({ form }) => /^(tube|drain-socket|pipe-inside|spigot)$/.test(form))
-    const other = { 'pvc-drain': 'abs-drain', 'abs-drain': 'pvc-drain' }[oldStuff ?? '']
+    const other = { 'pvc-drain': 'abs-drain', 'abs-drain': 'pvc-drain' }[old?.material as string]
     if (glued && fitting.material === other) return null
+    // trade: metric waste goes on in pipe of its own make and diameter
+    const wastes = fitting.ports.filter(
+      ({ form, material }) => form === 'tube' && material.startsWith('waste'),
+    )
+    if (
+      old &&
+      softPipe &&
+      wastes.some(({ material, system }) => material !== old.material || system !== old.system)
+    )
+      return null
     // trade: iron goes back into a run of iron; to a fixture goes plastic
     if (route.id !== 'cut-in' && role === 'tube' && fitting.material === 'cast-iron') return null
     // trade: nothing smaller downstream; a flange is called by the bowl
@@ -521,7 +531,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           route,
           conditions,
           softPipe,
-          pipe?.material,
+          pipe,
           nominalNumber(pipe?.nominal ?? '0'),
           first,
         )

@@ -1,0 +1,116 @@
+import { mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
+import { oldJointsOn } from '../assembly/oldJoints/table'
+import { layOut } from '../fitup/layout'
+import { trapAsk, trapIn } from '../record'
+import { pipeById } from '../reference'
+import { mate } from './index'
+import { PLAIN, WELL_EQUIPPED } from './test/problems'
+import type { MateOption } from './types'
+
+const ask = (pipeId: string, kind: string, patch: Partial<Conditions> = {}) => {
+  const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', ...patch }
+  const [answer] = mate({
+    lines: [{ lineId: 'a', pipeId, to: mouthOf(kind), conditions }],
+    settings: WELL_EQUIPPED,
+    k: 8,
+  }).lines
+  if (!answer) throw new Error('no line')
+  return answer
+}
+const chains = (...asked: Parameters<typeof ask>) =>
+  ask(...asked).options.map(({ parts }) => parts.map(({ fittingId }) => fittingId).join(' > '))
+
+describe('metric waste', () => {
+  it.each(['waste.solvent.32mm', 'waste.push.32mm', 'waste.pp.32mm'])(
+    'a basin on %s: the trap’s own nut grips the pipe, whichever of the three it is',
+    (pipeId) => {
+      const [best] = ask(pipeId, 'waste.tail.g1-1/4').options
+      expect(best?.parts.map(({ fittingId }) => fittingId)).toEqual(['trap.waste.32'])
+      expect(best?.methods).toEqual(['trap-outlet', 'waste-nut'])
+    },
+  )
+
+  it('pipe goes on in its own make and diameter, polypropylene never by cement', () => {
+    for (const [pipeId, own, cement] of [
+      ['waste.solvent.40mm', /^(solvent|comp)/, true],
+      ['waste.push.40mm', /^(push|comp)/, false],
+      ['waste.pp.40mm', /^(pp|comp)/, false],
+    ] as const) {
+      const { system, material } = pipeById(pipeId) ?? {}
+      // closed in: where it cannot be reached nothing is held by a nut
+      const shut = ask(pipeId, 'waste.tail.g1-1/4', { access: 'closed-wall' }).options
+      expect([pipeId, shut.length > 0]).toEqual([pipeId, cement || material === 'waste-push-fit'])
+      for (const { parts, methods } of [...shut, ...ask(pipeId, 'waste.tail.g1-1/4').options]) {
+        if (!cement) expect(methods).not.toContain('cement-waste')
+        for (const { fittingId } of parts) {
+          const range = /waste\.(?!named)(\w+)/.exec(fittingId)?.[1] ?? ''
+          if (/^(coupling|reducer|bend)/.test(fittingId)) expect(range).toMatch(own)
+          if (fittingId.startsWith('tube.'))
+            expect(fittingId.includes('named')).toBe(system === 'metric-waste')
+        }
+      }
+      for (const { joints } of shut)
+        for (const { method, beforeStop, to } of joints)
+          if (beforeStop && to === 0) expect(method).not.toBe('waste-compression')
+    }
+  })
+
+  it('is reduced on the way up and never down, and says so in its own sizes', () => {
+    expect(chains('waste.push.50mm', 'waste.tail.g1-1/2')[0]).toMatch(/^reducer\.waste\.\w+\.50x40 > /)
+    const none = ask('waste.solvent.32mm', 'waste.tail.g1-1/2')
+    expect(none.options).toEqual([])
+    expect(none.refusals.find(({ method }) => method === 'waste-compression')?.reason).toMatchObject({
+      ruleId: 'drain.smaller-downstream',
+      parameters: { has: '32', wants: '40', unit: 'mm' },
+    })
+    // nobody is told of cement for inch pipe there, nor of these on that
+    const named = (of: ReturnType<typeof ask>) => of.refusals.map(({ method }) => method)
+    expect(named(none)).not.toContain('cement-drain-abs')
+    expect(named(ask('pvc-dwv.40.1-1/4', 'waste.tail.1-1/2'))).not.toContain('ring-seal')
+  })
+
+  it('has one trap: none besides one that stays, and air before it where no vent is', () => {
+    expect(chains('waste.solvent.40mm', 'waste.tail.g1-1/2', { trapped: true })).toEqual([
+      'waste-connector.40',
+    ])
+    expect(chains('waste.solvent.40mm', 'waste.tail.g1-1/2', { unvented: true })).toEqual([
+      'vent-tee.waste.40 > trap.waste.40',
+    ])
+    expect(chains('waste.push.40mm', 'waste.tail.g1-1/2', { rises: true })).toEqual([
+      'vent-riser.waste.40 > trap.waste.40',
+    ])
+    expect(chains('waste.pp.40mm', 'waste.standpipe')[0]).toBe('p-trap.waste.40 > standpipe.waste.pp.40')
+  })
+
+  it('comes apart as it was made: a nut with its ring, a pipe out of its ring, cement by the saw alone', () => {
+    const removals = (pipeId: string, oldJoint: Conditions['oldJoint']) =>
+      [
+        ...new Set(ask(pipeId, 'waste.tail.g1-1/2', { oldJoint }).options.map(({ removalId }) => removalId)),
+      ].sort()
+    expect(removals('waste.push.40mm', 'hub-rubber')).toEqual(['draw-from-ring', 'saw-behind-ring'])
+    expect(removals('waste.solvent.40mm', 'slip')).toEqual(['nut-and-ring-off', 'saw-behind'])
+    expect(removals('waste.solvent.40mm', 'cement')).toEqual(['saw-behind'])
+    // and never as one of water is, by a collar that is pressed
+    for (const pipeId of ['waste.push.40mm', 'waste.pp.50mm']) {
+      const pipe = pipeById(pipeId)
+      const met = oldJointsOn(pipe?.material, true, pipe)
+      expect(met).toEqual(['slip', 'hub-rubber', 'none'])
+    }
+  })
+
+  it('has its pipe cut for the trap, measured from the wall', () => {
+    const measured = { outMm: 250, asideMm: 0, drainMm: 560, stubMm: 500 }
+    const way = (pipeId: string, patch: Partial<Conditions> = {}) =>
+      ask(pipeId, 'waste.tail.g1-1/2', patch).options[0] as MateOption
+    // on the stub itself, and on a piece beyond a reducer
+    for (const each of [way('waste.solvent.40mm'), way('waste.push.50mm')]) {
+      const { stations } = layOut({ chain: each, stubMm: 60, dimensions: [] })
+      expect(trapAsk(each, stations, measured)).toMatchObject({ size: '40', outMm: 250, stubOutMm: 0 })
+    }
+    // at the side of a tee it is held where that stands
+    const vented = way('waste.solvent.40mm', { unvented: true })
+    expect(trapIn(vented)).toBe(-1)
+    expect(trapAsk(vented, [], measured)).toBeNull()
+  })
+})
