@@ -65,9 +65,11 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
         <TrapPicture trap={answer.trap} ask={request} fit={fit?.ok ? fit : null} riser={riser} />
       ) : (
         <Txt tone="soft" className="pb-2">
-          {riser
-            ? 'Measure the drain and the tee: the trap swings until its tube points straight into the side of the tee.'
-            : 'Measure the drain and the stub: the trap swings until its tube points straight into the wall.'}
+          {grips
+            ? 'Measure the drain and the stub: the trap swings until its outlet points straight at the pipe, and the pipe is cut to it.'
+            : riser
+              ? 'Measure the drain and the tee: the trap swings until its tube points straight into the side of the tee.'
+              : 'Measure the drain and the stub: the trap swings until its tube points straight into the wall.'}
         </Txt>
       )}
       {answer && fit?.ok ? (

@@ -177,6 +177,7 @@ export const HOUSES: readonly DemoHouse[] = [
       { key: 'galley', name: 'Galley sink', kind: 'sink' },
       { key: 'head', name: 'Basin in the head', kind: 'basin' },
       { key: 'laundry', name: 'Laundry tap', kind: 'washer' },
+      { key: 'aft', name: 'Aft basin', kind: 'basin', lines: ['drain'] },
     ],
     jobs: [
       {
@@ -192,6 +193,19 @@ export const HOUSES: readonly DemoHouse[] = [
           { kind: 'sign', sign: 'joint', answer: 'compression' },
         ],
         situation: { ...PLAIN, oldJoint: 'compression', stubMm: 42, plateMm: 0, flame: false, reachMm: 260 },
+      },
+      {
+        key: 'aft-waste',
+        point: 'aft',
+        title: 'Aft trap weeps at its nut',
+        daysAgo: 2,
+        fixtures: ['waste.tail.g1-1/4'],
+        upTo: 'mating',
+        looks: [
+          { kind: 'outside', instrument: 'caliper', entered: '36.3 mm', mm: 36.3, step: 0.1 },
+          { kind: 'sign', sign: 'colour', answer: 'white' },
+        ],
+        situation: { ...PLAIN, oldJoint: 'slip', stubMm: 90, plateMm: 0, reachMm: null, oldTrap: 'p' },
       },
       {
         key: 'head-basin',

@@ -212,8 +212,16 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   ],
 }
 
-/** Every kind of waste that may be there. */
-export const wastesOf = (workedOn: string): readonly string[] => WASTES_OF[workedOn] ?? TAILS
+/**
+ * Every kind of waste that may be there, the usual first.
+ *
+ * @param parallel whether wastes with parallel threads are at home there, as in metric countries
+ */
+export function wastesOf(workedOn: string, parallel = false): readonly string[] {
+  const all = WASTES_OF[workedOn] ?? TAILS
+  const threaded = (id: string) => id.startsWith('waste.tail.g')
+  return parallel ? [...all.filter(threaded), ...all.filter((id) => !threaded(id))] : all
+}
 
 /** Holes that are met, as they are asked. Ids are the catalogue's. */
 export const HOLE_WORDS: Readonly<Record<string, string>> = {
@@ -268,7 +276,7 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'slip-joint': 'slip joint',
   'cement-waste': 'waste cement',
   'waste-compression': 'waste compression',
-  'trap-outlet': 'trap outlet',
+  'trap-outlet': 'ring and nut',
   'ring-seal': 'ring socket',
   'waste-nut': 'trap nut',
   'threaded-drain': 'threaded',

@@ -110,6 +110,9 @@ const OF_FLANGES: ReadonlySet<MethodId> = new Set([
   'riser-screwed',
 ])
 
+/** Methods of one fixture's own end: said only where one comes to it. */
+const OWN_ENDS: ReadonlySet<MethodId> = new Set([...OF_FLANGES, 'trap-outlet'])
+
 /**
  * For every method that begins none of the listed ways: its own cheapest way, or the first hard reason against it.
  * So each method is either offered or refused.
@@ -145,10 +148,7 @@ export function otherMethods(
     if (unsettled) truncated = true
     if (goal) more.push(toOption(problem, goal))
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
-    else if (
-      !paired &&
-      (OF_FLANGES.has(method) || OF_METRIC_WASTE.has(method) !== isMetricWaste(problem.pipe))
-    )
+    else if (!paired && (OWN_ENDS.has(method) || OF_METRIC_WASTE.has(method) !== isMetricWaste(problem.pipe)))
       continue
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else
