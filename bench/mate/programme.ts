@@ -102,11 +102,27 @@ export interface Programme {
 /** More than any length, hundredths of a millimetre. */
 const MUCH = 10_000_000
 
-const classOf = (port: PortEnd) => `${port.form}/${port.system}/${port.nominal}/${port.material}`
+const CLASSES = new WeakMap<PortEnd, string>()
+function classOf(port: PortEnd): string {
+  const known = CLASSES.get(port)
+  if (known !== undefined) return known
+  const made = `${port.form}/${port.system}/${port.nominal}/${port.material}`
+  CLASSES.set(port, made)
+  return made
+}
 const rounded = (mm: number) => Math.round(mm * 100)
 
-function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
-  if (a.nominal !== b.nominal) return []
+/** What joins two classes of ends: asked of every part of every catalogue, and of all the same. */
+const JOINTS = new Map<string, readonly Joint[]>()
+const NONE: readonly Joint[] = []
+function jointsOf(a: PortEnd, b: PortEnd): readonly Joint[] {
+  if (a.nominal !== b.nominal) return NONE
+  const key = `${classOf(a)} ${a.medium} ${classOf(b)} ${b.medium}`
+  const known = JOINTS.get(key) ?? joined(a, b)
+  JOINTS.set(key, known)
+  return known
+}
+function joined(a: PortEnd, b: PortEnd): Joint[] {
   return METHODS.flatMap((method) =>
     method.pairings.flatMap((pairing) =>
       [
@@ -126,6 +142,10 @@ function jointsOf(a: PortEnd, b: PortEnd): Joint[] {
     ),
   )
 }
+
+/** Ends of a catalogue that an end can be joined to: of every question the same. */
+type Neighbour = { readonly fitting: Fitting; readonly index: number; readonly joint: Joint }
+const NEAR = new WeakMap<readonly Fitting[], Map<string, readonly Neighbour[]>>()
 
 const PLACES: readonly Conditions[] = [
   PLACE,
@@ -312,6 +332,9 @@ export function programmeOf(
       conditions.plateMm
     )
   }
+  const told = RULES.map((rule) => ({ rule, severity: ruleIn(rule, settings).severity })).filter(
+    ({ severity }) => severity !== 'off',
+  )
   const judged = new Map<string, { perMille: number; price: number; seconds: number } | null>()
   const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
     const stub = start && start.removal.id !== 'new-end' ? start : null
@@ -327,24 +350,23 @@ export function programmeOf(
     if (known !== undefined) return known
     let perMille = joint.method.riskPerMille
     let made: { perMille: number; price: number; seconds: number } | null = null
-    const forbidden = RULES.some((rule) => {
+    const context = {
+      ...joint,
+      start: stub,
+      beforeStop,
+      route: routeId,
+      run: cutIn && pipe ? pipe.material : null,
+      ...(cutIn ? { insert: cutIn.insert } : {}),
+      ...(cutIn?.branch?.[0] ? { branch: cutIn.branch[0].nominal } : {}),
+      out: cutIn?.outMm != null,
+      own: stuffs,
+      needsStubMm: stub ? needs(joint) : 0,
+      conditions,
+      settings,
+    }
+    const forbidden = told.some(({ rule, severity }) => {
       if (!speaksOf(rule, joint.method)) return false
-      const { severity } = ruleIn(rule, settings)
-      if (severity === 'off') return false
-      const bites = rule.bites({
-        ...joint,
-        start: stub,
-        beforeStop,
-        route: routeId,
-        run: cutIn && pipe ? pipe.material : null,
-        ...(cutIn ? { insert: cutIn.insert } : {}),
-        ...(cutIn?.branch?.[0] ? { branch: cutIn.branch[0].nominal } : {}),
-        out: cutIn?.outMm != null,
-        own: stuffs,
-        needsStubMm: stub ? needs(joint) : 0,
-        conditions,
-        settings,
-      })
+      const bites = rule.bites(context)
       if (bites && severity !== 'forbid') perMille += rule.riskPerMille ?? 0
       return bites !== null && severity === 'forbid'
     })
@@ -367,7 +389,8 @@ export function programmeOf(
     return made
   }
   const waterOff = (joint: Joint) => jointCloses(joint.method, joint.tip.material, joint.body.nominal)
-  const near = new Map<string, { fitting: Fitting; index: number; joint: Joint }[]>()
+  const near = NEAR.get(catalogue) ?? new Map<string, readonly Neighbour[]>()
+  NEAR.set(catalogue, near)
   const neighbours = (open: PortEnd) => {
     const key = classOf(open)
     const known =

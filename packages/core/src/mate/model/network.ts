@@ -53,6 +53,9 @@ export interface Entry {
   readonly pair: NumberedPair
 }
 
+/** What an elbow can turn the line by, degrees: all are multiples of it. */
+export const BEND_STEP = 45
+
 /** More stages than any route has. */
 export const MOST_STAGES = 8
 

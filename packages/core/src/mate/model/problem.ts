@@ -23,7 +23,15 @@ import { judge, stuffsOf } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
 import { leastLegsMm, springsMm, turnOfCut } from './cutIn'
-import { type Group, MOST_STAGES, type Network, type NumberedPair, networkOf } from './network'
+import {
+  BEND_STEP,
+  type Group,
+  MOST_STAGES,
+  type Network,
+  type NumberedPair,
+  networkOf,
+  type Step,
+} from './network'
 import { cutInRoute, hasUnionNut, type Role, type Route, routeById } from './routes'
 
 /** Parts in one chain, the stop and the connector among them. */
@@ -120,6 +128,7 @@ export class Problem {
   private readonly heated: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
   private readonly stages: Int8Array
+  private readonly following = new Map<number, readonly PlacedStep[]>()
   private readonly inner: (Weighed | undefined)[]
   private readonly atStub = new Map<number, Weighed>()
 
@@ -445,6 +454,31 @@ export class Problem {
     return made
   }
 
+  /**
+   * What may be joined to an open end away from the old pipe: of all groups those that have a place here, whose joint is
+   * allowed, that turn no further than is left and that do not undo how the line has grown, each with the stage that it
+   * leads to. Gathered once, since most have none.
+   *
+   * @param trend whether the line has gone up a size (1), down one (-1), or neither
+   * @param left degrees that it has still to turn
+   */
+  steps(openClass: number, stage: number, trend: number, left: number): readonly PlacedStep[] {
+    const key = ((openClass * MOST_STAGES + stage) * 3 + trend + 1) * 8 + left / BEND_STEP
+    const known = this.following.get(key)
+    if (known) return known
+    const made: PlacedStep[] = []
+    for (const group of this.network.follow(openClass)) {
+      // up a size and down again is never a way
+      if (group.turn > left || (group.grows !== 0 && group.grows === -trend)) continue
+      const next = this.after(stage, group)
+      if (next === null) continue
+      const joint = this.weigh(group.pair, null, stage < this.route.opensAt)
+      if (joint.allowed) made.push({ group, stage: next, joint })
+    }
+    this.following.set(key, made)
+    return made
+  }
+
   private stageAfter(stage: number, group: Group): number | null {
     let { role } = group
     if (this.leadsOn && group.branchClass >= 0 && !this.leadsOn.has(group.branchClass)) return null
@@ -739,6 +773,13 @@ export class Problem {
     if (this.leastLegs !== null && hi < this.leastLegs[1]) return false
     return this.span === null || (lo <= this.span && hi >= this.span)
   }
+}
+
+/** A step that has a place in the line: the stage that it leads to, and what its joint comes to. */
+export interface PlacedStep {
+  readonly group: Step
+  readonly stage: number
+  readonly joint: Weighed
 }
 
 /** What two ends carry that are joined whatever they are for: waste where it is said, or where the end is of a drain. */

@@ -1,5 +1,5 @@
 import { labourCents } from '../costs/costs'
-import { MOST_STAGES, type NumberedPair } from './network'
+import { BEND_STEP, MOST_STAGES, type NumberedPair } from './network'
 import type { Problem } from './problem'
 
 /** A joint wherever it may be made, before the stop or behind it, in a heat of its own or not: the rules decide later. */
@@ -8,9 +8,6 @@ export interface OpenJoint {
   readonly beforeStop: boolean
   readonly sameHeat: boolean
 }
-
-/** What an elbow can turn the line by, degrees: all are multiples of it. */
-const BEND_STEP = 45
 
 /** A class of end, the stage, the degrees turned so far, and whether the fitting is hot from the joint before. */
 interface Place {

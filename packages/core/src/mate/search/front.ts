@@ -167,7 +167,7 @@ function frontOnce(
     if (hopeless(label, problem, guide, goals)) continue
     if (labels > LABEL_BOUND || problem.effort.exhausted)
       return { goals: nondominated(goals), truncated: true }
-    for (const next of grower.next(label)) offer(next)
+    grower.next(label, offer)
   }
   return { goals: nondominated(goals), truncated: false }
 }

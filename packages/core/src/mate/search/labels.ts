@@ -132,6 +132,7 @@ const turnLeft = (problem: Problem, label: Label) => problem.turn - label.turned
 export class Grower {
   private readonly sequences = new Map<number, number>()
   private readonly words = new Map<string, number>()
+  private readonly startClasses = new Map<Start, number>()
   /** Circles are left out but where length or two fixed ends can make them necessary. */
   readonly circles: boolean
 
@@ -172,6 +173,15 @@ export class Grower {
     const id = this.sequences.size + 1
     this.sequences.set(key, id)
     return id
+  }
+
+  private classOfStart(start: Start): number {
+    let known = this.startClasses.get(start)
+    if (known === undefined) {
+      known = this.problem.network.classOf(start.port)
+      this.startClasses.set(start, known)
+    }
+    return known
   }
 
   /** One label for each state the first end can be brought into. */
@@ -223,20 +233,31 @@ export class Grower {
       })
   }
 
-  /** Everything that may come next: the fixture, or one more part. */
-  *next(label: Label): Generator<Label> {
+  /** Gives everything that may come next: the fixture, or one more part. A call each, since there are millions. */
+  next(label: Label, give: (next: Label) => void): void {
     if (label.done) return
-    yield* this.finish(label)
-    if (label.parts >= this.problem.mostParts) return
-    for (const group of this.problem.network.follow(label.openClass)) yield* this.add(label, group)
+    this.finish(label, give)
+    const { problem } = this
+    if (label.parts >= problem.mostParts) return
+    if (label.back !== null)
+      for (const { group, stage, joint } of problem.steps(
+        label.openClass,
+        label.stage,
+        label.trend,
+        turnLeft(problem, label),
+      ))
+        this.add(label, group, stage, joint, give)
+    else
+      for (const group of problem.network.follow(label.openClass)) {
+        const stage = problem.after(label.stage, group)
+        if (stage === null || group.turn > problem.turn) continue
+        const joint = problem.weigh(group.pair, label.start, label.stage < problem.route.opensAt)
+        if (joint.allowed) this.add(label, group, stage, joint, give)
+      }
   }
 
-  private *add(label: Label, group: Step): Generator<Label> {
+  private add(label: Label, group: Step, stage: number, joint: Weighed, give: (next: Label) => void): void {
     const { problem } = this
-    const stage = problem.after(label.stage, group)
-    if (stage === null || group.turn > turnLeft(problem, label)) return
-    // up a size and down again is never a way
-    if (group.grows !== 0 && group.grows === -label.trend) return
     const trend = label.trend === 0 ? group.grows : label.trend
     if (cancels(label.group, group)) return
     if (!this.bandsWell(label, group)) return
@@ -250,13 +271,11 @@ export class Grower {
     const first = label.back === null
     if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
     const beforeStop = label.stage < problem.route.opensAt
-    const joint = problem.weigh(group.pair, first ? label.start : null, beforeStop)
-    if (!joint.allowed) return
     const closing = this.closingAfter(label, group, joint, beforeStop)
     const spared = sameHeat ? joint.spared : NOTHING_SPARED
     const own = group.ownSeconds
     if (!this.circles && !first) {
-      const own = problem.network.classOf(label.start.port)
+      const own = this.classOfStart(label.start)
       // coming back to an end like the first one is needless where the same joint could be made there
       const back =
         label.openClass === own && label.stage === 0 && label.turned === 0 && label.closing === 'no'
@@ -287,7 +306,7 @@ export class Grower {
         lo = problem.span as number
         hi = lo
       }
-      yield {
+      give({
         back: label,
         start: label.start,
         origin: label.origin,
@@ -321,7 +340,7 @@ export class Grower {
         hi,
         fine: this.told ? this.follow(label.fine, group.stepId) : 0,
         way: this.told ? this.follow(label.way, this.word(tokenOf(group.pair.method.id, choice.part))) : 0,
-      }
+      })
     }
   }
 
@@ -350,7 +369,7 @@ export class Grower {
     return !(before?.bandsAlike && back?.back != null)
   }
 
-  private *finish(label: Label): Generator<Label> {
+  private finish(label: Label, give: (next: Label) => void): void {
     const { problem } = this
     if (!problem.route.goalAt.includes(label.stage) || turnLeft(problem, label) !== 0) return
     const first = label.back === null
@@ -370,7 +389,7 @@ export class Grower {
         const lo = past ? label.lo : (reach[0] as number) - joint.insHi
         const hi = past ? label.hi : (reach[1] as number) - joint.insLo
         if (past ? !problem.fills(lo, hi) : !this.endsThere(label, lo, hi)) continue
-        yield {
+        give({
           ...label,
           back: label,
           group: null,
@@ -392,7 +411,7 @@ export class Grower {
           hi,
           fine: this.told ? this.follow(label.fine, this.word(`${pair.pairId}!`)) : 0,
           way: this.told ? this.follow(label.way, this.word(`${pair.method.id}!`)) : 0,
-        }
+        })
       }
   }
 

@@ -151,7 +151,7 @@ function searchOnce(
       continue
     }
     if (labels > LABEL_BOUND || problem.effort.exhausted) return { goals, truncated: true }
-    for (const next of grower.next(label)) offer(next)
+    grower.next(label, offer)
   }
   return { goals, truncated: false }
 }

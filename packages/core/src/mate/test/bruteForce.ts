@@ -325,24 +325,25 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       (joint.method.id === 'threaded' ? min : max) + fixed + perOd * joint.tip.diameterMm + conditions.plateMm
     )
   }
+  const told = RULES.map((rule) => ({ rule, severity: ruleIn(rule, settings).severity })).filter(
+    ({ severity }) => severity !== 'off',
+  )
   const judgeAnew = (joint: Joint, start: Start | null, beforeStop: boolean) => {
     let perMille = joint.method.riskPerMille
-    for (const rule of RULES) {
-      if (!speaksOf(rule, joint.method)) continue
-      const { severity } = ruleIn(rule, settings)
-      const context = {
-        ...joint,
-        start,
-        beforeStop,
-        route: route.id === 'cut-in' ? ('direct' as const) : route.id,
-        run: line.cutIn ? (pipe?.material ?? null) : null,
-        out: line.cutIn?.outMm != null,
-        own,
-        needsStubMm: start ? needs(joint) : 0,
-        conditions,
-        settings,
-      }
-      if (severity === 'off' || !rule.bites(context)) continue
+    const context = {
+      ...joint,
+      start,
+      beforeStop,
+      route: route.id === 'cut-in' ? ('direct' as const) : route.id,
+      run: line.cutIn ? (pipe?.material ?? null) : null,
+      out: line.cutIn?.outMm != null,
+      own,
+      needsStubMm: start ? needs(joint) : 0,
+      conditions,
+      settings,
+    }
+    for (const { rule, severity } of told) {
+      if (!speaksOf(rule, joint.method) || !rule.bites(context)) continue
       if (severity === 'forbid') return null
       perMille += rule.riskPerMille ?? 0
     }
@@ -356,13 +357,23 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     const seconds = jointHands(joint.method, joint.tip.material, start !== null, settings)
     return { perMille, price, seconds, cents: price + labour(seconds) + risk(perMille) }
   }
-  const judged = new Map<Joint, Map<string, ReturnType<typeof judgeAnew>>>()
+  // joints of equal ends are judged alike, whatever parts they are on; by number, since they are asked for by the million
+  const judged = new Map<string, ReturnType<typeof judgeAnew>[]>()
+  const ofJoint = new Map<Joint, ReturnType<typeof judgeAnew>[]>()
   const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
-    const key = `${start?.removal.id}|${beforeStop}`
-    const held = judged.get(joint) ?? new Map<string, ReturnType<typeof judgeAnew>>()
-    judged.set(joint, held)
-    if (!held.has(key)) held.set(key, judgeAnew(joint, start, beforeStop))
-    return held.get(key) ?? null
+    let held = ofJoint.get(joint)
+    if (!held) {
+      const key = JSON.stringify([joint.method.id, joint.tip, joint.body])
+      held = judged.get(key) ?? []
+      judged.set(key, held)
+      ofJoint.set(joint, held)
+    }
+    const at = (start ? begin.indexOf(start) + 1 : 0) * 2 + (beforeStop ? 1 : 0)
+    const known = held[at]
+    if (known !== undefined) return known
+    const made = judgeAnew(joint, start, beforeStop)
+    held[at] = made
+    return made
   }
   const near = (open: PortEnd) => {
     let known = NEAR.get(catalogue)
