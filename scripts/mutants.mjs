@@ -1,7 +1,8 @@
-// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again] [--one]: changes a seeded sample of places of a room, one by one, and counts how many
+// npm run mutants -- <room> [--sample=150] [--at=2] [--static] [--so-far] [--again] [--one] [--most=20]: changes a seeded sample of places of a room, one by one, and counts how many
 // of the changes some test sees. Slow by nature; never part of npm test. --so-far reads what a run, also one broken off, has judged; --again
 // tries only those that nobody saw then, that the clock ended, or that it did not come to, with today's tests, and counts them with the rest;
-// --one with it: of all the changes that a place allows only one, drawn by seed. The count says both.
+// --one with it: of all the changes that a place allows only one, drawn by seed. The count says both. --most=<n>: no more than so many of what
+// is left, drawn by seed, so that what is judged by then is a fair part.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -21,6 +22,7 @@ const { values, positionals } = parseArgs({
     'so-far': { type: 'boolean', default: false },
     again: { type: 'boolean', default: false },
     one: { type: 'boolean', default: false },
+    most: { type: 'string' },
   },
 })
 /** Rooms by name: their sources, and the Jest project and tests that know them. */
@@ -231,10 +233,16 @@ const lines = room.sources.flatMap((source) =>
         ),
     ),
 )
-const wanted = Math.min(lines.length, Number(values.sample))
-const sample = []
-for (const pool = [...lines]; sample.length < wanted; )
-  sample.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
+/** So many of a list, drawn. */
+function drawn(list, most) {
+  const pool = [...list]
+  const taken = []
+  while (taken.length < most && pool.length > 0)
+    taken.push(pool.splice(Math.floor(next() * pool.length), 1)[0])
+  return taken
+}
+const sample = drawn(lines, Number(values.sample))
+const wanted = sample.length
 let mutate = sample.map(({ file, line }) => `${file}:${line}-${line}`)
 if (values.again) {
   const judged = judgedSoFar()
@@ -256,6 +264,7 @@ if (values.again) {
         ...judged.filter(isInDoubt).map(rangeOf),
       ]
   writeFileSync(before, JSON.stringify(judged.filter((change) => !isInDoubt(change))))
+  if (values.most) mutate = drawn(mutate, Number(values.most))
 } else rmSync(before, { force: true })
 
 mkdirSync(path.join(ROOT, reports), { recursive: true })
