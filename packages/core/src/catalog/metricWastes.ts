@@ -10,6 +10,11 @@ import { ventSet } from './ventTees'
 
 const SHEET: Source = { title: 'Metric waste fittings, typical of the kind', certainty: "maker's sheet" }
 
+const VENT_SHEET: Source = {
+  title: 'Tees of waste with a valve of EN 12380 on a riser, typical of the kind',
+  certainty: "maker's sheet",
+}
+
 type Size = '32' | '40' | '50'
 const SIZES: readonly Size[] = ['32', '40', '50']
 /** The larger, the smaller. */
@@ -240,6 +245,7 @@ export function metricWastes(): Fitting[] {
           material: 'waste-push-fit',
           betweenMm,
           sweepMm: bend.layingMm / 2,
+          source: VENT_SHEET,
         })
       }),
     ),

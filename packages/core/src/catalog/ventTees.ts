@@ -57,6 +57,7 @@ interface VentSet {
   readonly betweenMm: number
   /** From the middle to the end of the bend beneath it. */
   readonly sweepMm: number
+  readonly source: Source
 }
 
 /**
@@ -74,7 +75,6 @@ export function ventSet(where: Where, { key, name, betweenMm, sweepMm, ...ends }
     heatSensitive: true,
     layingMm: betweenMm,
     turn: wall ? 180 : 90,
-    source: SHEET,
   })
   return wall ? turnedUp(part, sweepMm) : sideways(part)
 }
@@ -94,6 +94,7 @@ const setOf = (
     material,
     betweenMm: betweenIn * IN,
     sweepMm: sweepIn * IN,
+    source: SHEET,
   })
 }
 

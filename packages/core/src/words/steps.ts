@@ -235,16 +235,16 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'waste.nut':
     'Nut, then the rubber ring onto the pipe, its taper toward the joint; the end chamfered, so that the ring is not cut.',
   'waste.tighten':
-    'Home to its stop and back by a hair; nut hand-tight, then as far as two hands turn it: no wrench on plastic nuts.',
+    'Home to its stop, in line; nut hand-tight, then a quarter turn: no wrench on nuts of plastic.',
   'ring.ready':
     'Chamfer the end with a file; wipe ring and groove: the ring lies in it all round. Lubricant for rubber rings on the chamfer, never grease.',
   'ring.push':
-    'Push it home, mark the pipe at the socket’s mouth, then draw it back 10 mm: hot water makes it longer. In it stand {insertionMm, number, insertion-mark}.',
+    'Push it home, mark the pipe at the socket’s mouth, then draw it back 10 mm, since hot water makes it longer: {insertionMm, number, insertion-mark} of it stay in the socket.',
   'ring.push-slid':
     'Draw what slides back over this end until the mark at {insertionMm, number, insertion-mark} stands at its mouth, its ring unrolled nowhere.',
   'waste.washer': 'The washer flat in the nut, the end of the waste clean and without burr.',
   'waste.nut-tighten':
-    'The nut up by hand onto the thread of the waste, straight from its first turn, then as far as two hands turn it.',
+    'The nut onto the thread of the waste by hand, straight from its first turn; hand-tight, then a quarter turn.',
   'drain.no-use': 'Nobody runs water into this drain until it is proved; chemical cleaner in it? Ask first.',
   'drain.plug': 'Plug the open pipe against sewer gas; the plug hangs on a string.',
   'drain.unplug': 'Take the plug out.',

@@ -264,6 +264,10 @@ export const SHELVES = {
       'valve.washing.comp.15mm': 1,
       'cap.comp.15mm': 2,
       'transition.push.cts1/2xmetric15': 1,
+      'trap.waste.32': 1,
+      'trap.waste.40': 1,
+      'coupling.waste.comp.32': 2,
+      'coupling.waste.comp.40': 2,
     },
   },
   drains: {
