@@ -6,7 +6,6 @@ import {
   mate,
   mouthOf,
   PLAIN_CONDITIONS,
-  type PlannedStep,
   type PlanRequest,
   pipeById,
   STARTING_SETTINGS,
@@ -14,6 +13,7 @@ import {
   TOOL_IDS,
 } from '@diarmos/core'
 import { Dice } from '../mate/random'
+import { allBefore } from './allBefore'
 import { anyOrder } from './anyOrder'
 import { carryOut } from './world'
 
@@ -26,23 +26,6 @@ const firstOf = (line: LineRequest, wanted: (way: MateOption) => boolean = () =>
   const way = waysOf(line).find(wanted)
   if (!way) throw new Error('no way')
   return way
-}
-
-/** Everything that an act waits for, and what that waits for. */
-function allBefore(steps: readonly PlannedStep[]): (id: string) => ReadonlySet<string> {
-  const byId = new Map(steps.map((step) => [step.id, step]))
-  return (id) => {
-    const seen = new Set<string>()
-    const visit = (at: string) => {
-      for (const each of byId.get(at)?.after ?? [])
-        if (!seen.has(each)) {
-          seen.add(each)
-          visit(each)
-        }
-    }
-    visit(id)
-    return seen
-  }
 }
 
 describe('what goes into a run', () => {

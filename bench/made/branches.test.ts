@@ -11,6 +11,9 @@ import {
 } from '@diarmos/core'
 import { REASONS } from '../../packages/core/src/words/reasons'
 import { STEPS } from '../../packages/core/src/words/steps'
+import { Dice } from '../mate/random'
+import { allBefore } from './allBefore'
+import { anyOrder } from './anyOrder'
 import { carryOut } from './world'
 
 const WELL_EQUIPPED = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
@@ -35,6 +38,12 @@ const planOf = ({ answer, conditions }: ReturnType<typeof wastes>): PlanRequest 
   const [option] = answer.options
   if (!option) throw new Error('no way')
   return { lines: [{ lineId: 'run', option, conditions }], houseRules: HOUSE }
+}
+
+/** What the plan allows besides the order that it proposes is as right. */
+function inAnyOrder(request: PlanRequest, steps: ReturnType<typeof sequence>['steps']): void {
+  for (let draw = 0; draw < 20; draw++)
+    expect([draw, carryOut(request, anyOrder(steps, new Dice(draw)))]).toEqual([draw, []])
 }
 
 describe('a branch into a run of drain', () => {
@@ -76,6 +85,7 @@ describe('a branch into a run of drain', () => {
       const request = planOf(wastes('waste.run.tee.2', 'pvc-dwv.40.2', access))
       const { steps } = sequence(request)
       expect(carryOut(request, steps)).toEqual([])
+      inAnyOrder(request, steps)
       const at = (words: RegExp) => steps.findIndex((step) => words.test(step.words))
       expect(at(/^branch.way$/)).toBeLessThan(at(/^cement.join/))
       expect(at(/^branch.plug$/)).toBeLessThan(at(/^(hold.fill|prove.run)$/))
@@ -120,6 +130,8 @@ describe('what water leaves by that nothing hangs on', () => {
     }
     const { steps } = sequence(request)
     expect(carryOut(request, steps)).toEqual([])
+    inAnyOrder(request, steps)
+    expect([...allBefore(steps)('general/restore')]).toContain('run/line/branch-cap')
     expect(
       carryOut(
         request,

@@ -67,8 +67,6 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
         if (!graph.nodes.has(pulled)) continue
         // nobody waits for the water while it is lifted off
         graph.precede(pulled, 'general/shut')
-        for (const node of graph.nodes.values())
-          if (node.lineId === other.lineId && node.template.kind === 'remove') graph.precede(pulled, node.id)
       }
       const filled = `general/fill-${body.id}`
       if (graph.nodes.has(filled)) graph.precede(filled, `${lineId}/line/fill`)
