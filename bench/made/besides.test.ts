@@ -63,6 +63,30 @@ describe('what goes into a run', () => {
 })
 
 describe('what is seen to besides the joints', () => {
+  it('the bridge over a cut stays where plastic or a dielectric union parts the run now, and else comes off', () => {
+    const cutIn = { insert: 'repair' as const, farMm: 400, freeMm: [6000, 6000] as const, sidewaysMm: 300 }
+    const conditions = { ...PLAIN, stubMm: 400 }
+    const plain = firstOf(
+      { lineId: 'a', pipeId: 'copper.l.1/2', cutIn, conditions },
+      ({ parts }) => parts.length > 2,
+    )
+    const said = (option: MateOption) =>
+      sequence({
+        lines: [{ lineId: 'a', option, conditions, material: 'copper' }],
+        houseRules: HOUSE,
+      }).steps.find(({ id }) => id === 'general/unbond')?.words
+    expect(said(plain)).toBe('safe.unbond')
+    // mate offers neither to a copper run; a shop's own amendment may
+    const piece = plain.joints.map((joint, at) =>
+      at === 1 ? { ...joint, tubeMaterial: 'pex-b' as const } : joint,
+    )
+    const union = plain.parts.map((part, at) =>
+      at === 1 ? { ...part, family: 'dielectric-union' as const } : part,
+    )
+    expect(said({ ...plain, joints: piece })).toBe('safe.bond-stays')
+    expect(said({ ...plain, parts: union })).toBe('safe.bond-stays')
+  })
+
   it('a bib stands in an elbow with ears and shows its plate, or is screwed to the wall itself', () => {
     const said = (pipeId: string, eared: boolean) => {
       const option = firstOf(

@@ -290,7 +290,7 @@ function addLine(
 
   const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
   const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, last, heats, carried }
-  if (option.closes?.by === 'slide') addSlide(closing, removed, open)
+  addSlide(closing, removed, open)
   // a sleeve stands on the old end before the piece comes into it
   if (onStandingSleeve(option, 1)) graph.precede(id(0, 'close'), id(1, 'close'))
   drawUnions(closing, open, id('line', 'dry-outlet'))
