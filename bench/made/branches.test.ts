@@ -89,6 +89,16 @@ describe('a branch into a run of drain', () => {
       const at = (words: RegExp) => steps.findIndex((step) => words.test(step.words))
       expect(at(/^branch.way$/)).toBeLessThan(at(/^cement.join/))
       expect(at(/^branch.plug$/)).toBeLessThan(at(/^(hold.fill|prove.run)$/))
+      // it hangs by itself once it stands, before water stands in it
+      const hung = (startSeconds: number) =>
+        carryOut(
+          request,
+          steps.map((step) =>
+            step.words === 'fix.hang' ? { ...step, startSeconds, endSeconds: startSeconds + 1 } : step,
+          ),
+        ).join()
+      expect(hung(-2)).toMatch(/run is strapped before it stands/)
+      expect(hung(1_000_000)).toMatch(/run is filled before it hangs/)
       for (const words of ['branch.way', 'branch.plug', 'branch.cap']) expect(STEPS[words]).toBeDefined()
       // left out it is missed
       const open = carryOut(

@@ -161,11 +161,17 @@ export function carryOut(
     if (words === 'open.heater-on' && bodies.some(({ contents }) => contents.includes('element')))
       if (!fixed.has('prove.relief') && steps.some((each) => each.words === 'prove.relief'))
         wrong.push('heated before its relief was looked at')
-    if (words === 'fix.strap' && line)
-      for (const [at, { from }] of line.option.joints.entries())
-        if (!stateOf(line).made.has(at) && !(line.leftLong !== undefined && from >= line.leftLong))
+    if ((words === 'fix.strap' || words === 'fix.hang') && line)
+      // what is reached later comes later: a bowl over its flange
+      for (const [at, { from, beforeStop }] of line.option.joints.entries())
+        if (words === 'fix.hang' && !beforeStop) continue
+        else if (!stateOf(line).made.has(at) && !(line.leftLong !== undefined && from >= line.leftLong))
           wrong.push(`${line.lineId} is strapped before it stands`)
         else if (stateOf(line).waiting.has(at)) wrong.push(`${line.lineId} is strapped while it sets`)
+    if (/^general\/drain-full$|\/line\/fill$/.test(id))
+      for (const { lineId, words: hung } of steps)
+        if (hung === 'fix.hang' && (!line || line.lineId === lineId) && !fixed.has(`fix.hang ${lineId}`))
+          wrong.push(`${lineId} is filled before it hangs`)
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
     if (line && MAKES.test(words) && seam !== null) {

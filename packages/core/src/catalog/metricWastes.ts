@@ -33,7 +33,6 @@ interface Range {
   readonly material: PipeMaterial
   /** What lies between two pipes in a coupling: its stop, and the gap behind each where one is left. */
   readonly betweenMm: number
-  readonly source: Source
 }
 
 const RANGES = {
@@ -44,7 +43,6 @@ const RANGES = {
     system: 'metric-waste',
     material: 'waste-solvent',
     betweenMm: 3,
-    source: SHEET,
   },
   push: {
     key: 'push',
@@ -53,7 +51,6 @@ const RANGES = {
     system: 'metric-waste',
     material: 'waste-push-fit',
     betweenMm: 3 + 2 * RING_GAP_MM,
-    source: SHEET,
   },
   // of polypropylene that measures as much outside as it is called
   polypropylene: {
@@ -63,7 +60,6 @@ const RANGES = {
     system: 'metric',
     material: 'waste-push-fit',
     betweenMm: 3 + 2 * RING_GAP_MM,
-    source: SHEET,
   },
   // takes all three of a name
   compression: {
@@ -73,12 +69,11 @@ const RANGES = {
     system: 'metric-waste',
     material: 'waste-push-fit',
     betweenMm: 4,
-    source: SHEET,
   },
 } as const satisfies Readonly<Record<string, Range>>
 const ALL: readonly Range[] = Object.values(RANGES)
 /** Those that pipe of their own is made for. */
-const PIPES: readonly Range[] = [RANGES.solvent, RANGES.push, RANGES.polypropylene]
+const PIPED: readonly Range[] = [RANGES.solvent, RANGES.push, RANGES.polypropylene]
 
 const mouth = ({ form, system, material }: Range, size: Size): PortEnd => end(form, system, size, material)
 
@@ -87,9 +82,9 @@ const SWEEP = 1.25
 const EIGHTH = Math.tan(Math.PI / 8)
 
 function ofSize(range: Range, size: Size): Fitting[] {
-  const { key, word, material, betweenMm, source } = range
+  const { key, word, material, betweenMm } = range
   const a = mouth(range, size)
-  const common = { material, heatSensitive: true, source, a, b: a }
+  const common = { material, heatSensitive: true, source: SHEET, a, b: a }
   const sweepMm = 2 * SWEEP * (tubeDiameterMm(range.system, size, material) ?? 0)
   return [
     inline({
@@ -135,7 +130,7 @@ function reducer(range: Range, [large, small]: (typeof REDUCED)[number]): Fittin
     material: range.material,
     heatSensitive: true,
     layingMm: range.betweenMm + (a.diameterMm - b.diameterMm) / 2,
-    source: range.source,
+    source: SHEET,
     a,
     b,
   })
@@ -226,7 +221,7 @@ export function metricWastes(): Fitting[] {
     ...traps(),
     ...connectors(),
     standpipeTrap(),
-    ...PIPES.map(({ key, word, system, material }) =>
+    ...PIPED.map(({ key, word, system, material }) =>
       standpipeOf(
         `standpipe.waste.${key}.40`,
         `${word} pipe, 40 mm, cut as the standpipe`,

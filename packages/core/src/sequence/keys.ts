@@ -17,6 +17,7 @@ const OWN_KEYS = [
   'fix-bib',
   'strap-stub',
   'strap',
+  'hangers',
   'unbond',
   'breaker',
   // what is left long
@@ -48,6 +49,8 @@ const OWN_KEYS = [
   'branch-way',
   'branch-plug',
   'branch-cap',
+  // which way a bend or a trap points
+  'aim',
 ] as const
 
 /** Acts at a body, whose name follows the key. */

@@ -29,6 +29,7 @@ import { addCovering } from './covering'
 import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
+import { addHangers } from './hanging'
 import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, isCloset, lineMedium, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
@@ -437,6 +438,7 @@ function build(request: PlanRequest): Graph {
   addSinks(graph, request)
   addVents(graph, request)
   addCovering(graph, request)
+  addHangers(graph, request)
   addBranches(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

@@ -79,6 +79,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     '{plain, select, yes {Its plate against the wall} other {Screw its flange to the wall, so that it drains outward}}; caulk round it, and leave the weep below open.',
   'fix.stub':
     'The pipe moves in the wall: strap it to the framing, or bed it behind the plate overnight, before anything is joined to it.',
+  'fix.hang':
+    '{of, select, stands {Strap the upright pipe to the framing, at its trap and below its top,} iron {Hang the new pipe every 5 feet and within 18 inches of each coupling,} other {Hang the new pipe every 4 feet, and at each bend and trap,}} its fall kept, so that nothing hangs on a joint (IPC 308.5, recalled: verify). Water standing in it weighs more than the pipe.',
   'fix.strap':
     'Strap the new pipe, so that nothing hangs on a joint: {of, select, soft {at least every 32 inches} stiff {at least every 3 feet} other {at least every 6 feet}}, loose enough to move (IPC 308.5, recalled: verify).',
   'prove.scald':
