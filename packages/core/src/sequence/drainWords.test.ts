@@ -1,5 +1,6 @@
 import { mouthOf } from '../assembly/bodies'
 import type { OldJoint } from '../assembly/oldJoints/table'
+import { TOOL_IDS } from '../assembly/tools'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import type { LineRequest } from '../mate/types'
@@ -56,6 +57,36 @@ it.each([
 ] as const)('an old end that is %s is not sawn a second time', (oldJoint, pipeId, dress) => {
   const words = wordsOf(pipeId, { to: mouthOf('waste.tub.1-1/2') }, oldJoint)
   expect(words.find((each) => each.startsWith('joint.dress'))).toBe(dress)
+})
+
+it('a piece of iron is parted by a chain and one of plastic by a saw, and says so', () => {
+  const cutIn = { insert: 'repair' as const, farMm: null, freeMm: [0, 0] as const, sidewaysMm: 0 }
+  const tools = (pipeId: string, stuff: string) => {
+    const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const }
+    const options = mate({
+      lines: [{ lineId: 'a', pipeId, conditions, cutIn }],
+      settings: { ...WELL_EQUIPPED, toolsAboard: TOOL_IDS },
+      k: 12,
+    }).lines[0]?.options
+    const option = options?.find(({ joints }) =>
+      joints.some(({ tubeMaterial, from }) => from >= 0 && tubeMaterial === stuff),
+    )
+    if (!option) throw new Error(`no ${stuff} into ${pipeId}`)
+    const { steps } = sequence({
+      lines: [{ lineId: 'a', option, conditions }],
+      houseRules: WELL_EQUIPPED.houseRules,
+    })
+    const own = option.joints.flatMap(({ from, tubeMaterial }, seam) =>
+      from >= 0 && tubeMaterial === stuff ? [seam] : [],
+    )
+    return new Set(
+      steps
+        .filter(({ words, seam }) => words.startsWith('joint.dress') && own.includes(seam ?? -1))
+        .map(({ parameters }) => parameters.tool),
+    )
+  }
+  expect([...tools('cast-iron.hubless.3', 'cast-iron')]).toEqual(['chain-cutter'])
+  expect([...tools('abs-dwv.40.3', 'abs-drain')]).toEqual(['pipe-saw'])
 })
 
 it('what points somewhere is turned to it dry and marked before its cement, and what points nowhere is not', () => {

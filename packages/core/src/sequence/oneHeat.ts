@@ -14,14 +14,13 @@ function isHotThrough(part: MateOption['parts'][number] | undefined): boolean {
 }
 
 /**
- * Joints of a line that are made in one heat, since they are of one fitting: by seam, the first of them.
- *
- * @param apart whether two neighbouring seams are made at different visits
+ * Joints of a line that are made in one heat, since they are of one fitting: by seam, the first of them. What is left for
+ * later begins at the end of a tube, which is heated end by end.
  */
-export function heatsOf(
-  { joints, parts }: Pick<MateOption, 'joints' | 'parts'>,
-  apart: (a: number, b: number) => boolean,
-): ReadonlyMap<number, number> {
+export function heatsOf({
+  joints,
+  parts,
+}: Pick<MateOption, 'joints' | 'parts'>): ReadonlyMap<number, number> {
   const heats = new Map<number, number>()
   const flame = (seam: number) => {
     const joint = joints[seam]
@@ -30,7 +29,7 @@ export function heatsOf(
   for (const seam of joints.keys()) {
     if (!flame(seam)) continue
     const before = seam - 1
-    const together = flame(before) && isHotThrough(parts[joints[before]?.to ?? -1]) && !apart(before, seam)
+    const together = flame(before) && isHotThrough(parts[joints[before]?.to ?? -1])
     heats.set(seam, together ? (heats.get(before) ?? before) : seam)
   }
   return heats

@@ -169,7 +169,7 @@ function addLine(
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
-  const heats = heatsOf(option, (a, b) => later.has(a) !== later.has(b))
+  const heats = heatsOf(option)
   // what is made in the heat of what closes the line is made with it
   const heatsLast = new Set([...lastSeams(option)].map((seam) => heats.get(seam)))
   const last = new Set([
