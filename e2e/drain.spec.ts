@@ -260,7 +260,15 @@ for (const wasteOf of WASTES) {
     await page.getByTestId('take-finding').click()
     await page.getByRole('radio', { name: waste }).click()
     if (switched) await page.getByRole('switch', { name: switched }).click()
-    if (sized) await page.getByRole('radio', { name: sized, exact: true }).click()
+    if (sized) {
+      await page.getByRole('radio', { name: sized, exact: true }).click()
+      // whether the pipe takes it is counted on the bench, which knows what pipe it is
+      await page.getByRole('button', { name: /take one more/ }).click()
+      await expect(page.getByRole('heading', { name: 'Drain load' })).toBeVisible()
+      await expect(page.getByRole('radio', { name: /: a stack$/ })).toBeChecked()
+      await page.goBack()
+      await expect(page.getByRole('radio', { name: sized, exact: true })).toBeChecked()
+    }
     for (const [row, keys] of into ?? []) {
       await page.getByRole('button', { name: row }).click()
       await tapLength(page, keys)
