@@ -62,6 +62,25 @@ describe('what goes into a run', () => {
   })
 })
 
+it('what can be carried in whole is made up before it is joined to an old end that wants no flame', () => {
+  const seen = new Set<string>()
+  for (const [pipeId, kind, conditions] of [
+    ['galvanised.40.1/2', 'faucet.shank.1/2', { ...PLAIN, oldJoint: 'threaded', thread: 'NPT' }],
+    ['pex-b.sdr9.1/2', 'hose.outlet', { ...PLAIN, oldJoint: 'none' }],
+    ['waste.push.50mm', 'waste.tail.g1-1/4', { ...PLAIN, service: 'waste', oldJoint: 'none' }],
+  ] as const)
+    for (const option of waysOf({ lineId: 'a', pipeId, to: mouthOf(kind), conditions })) {
+      const { steps } = sequence({ lines: [{ lineId: 'a', option, conditions }], houseRules: HOUSE })
+      const ahead = allBefore(steps)
+      const [stub, next] = option.joints
+      if (!stub?.atStub || !next?.beforeStop || next.to >= option.parts.length) continue
+      if (/sweat|slip|trap/.test(`${stub.method} ${next.method}`)) continue
+      seen.add(kind)
+      expect([option.id, ahead('a/0/close').has('a/1/close')]).toEqual([option.id, true])
+    }
+  expect([...seen].sort()).toEqual(['faucet.shank.1/2', 'hose.outlet', 'waste.tail.g1-1/4'])
+})
+
 describe('what is seen to besides the joints', () => {
   it('the bridge over a cut stays where plastic or a dielectric union parts the run now, and else comes off', () => {
     const cutIn = { insert: 'repair' as const, farMm: 400, freeMm: [6000, 6000] as const, sidewaysMm: 300 }

@@ -91,7 +91,7 @@ function shownEnd({ option }: PlanLine, made: number): EndRef | null {
 }
 
 /** What a branch begins at, once that is joined to the old pipe; null before. */
-function begunAt(lines: readonly PlanLine[], trunkId: string, done: ReadonlySet<string>) {
+function begunAt(lines: readonly PlanLine[], trunkId: string | undefined, done: ReadonlySet<string>) {
   const { joints = [], parts = [] } = lines.find(({ lineId }) => lineId === trunkId)?.option ?? {}
   const at = parts.findIndex(({ family }) => /tee$|^dual-stop$/.test(family))
   const onto = joints.findIndex(({ to }) => to === at)
@@ -137,7 +137,7 @@ function left(line: PlanLine, plan: Plan, done: ReadonlySet<string>, request: Cl
   if (meets?.from !== undefined && branchOf === undefined)
     return found(count === option.joints.length ? 'whole' : 'valve')
   // what begins at a tee is open once that is on its line; a stop with two outlets shuts both
-  const at = branchOf === undefined ? null : begunAt(request.plan.lines, branchOf, done)
+  const at = begunAt(request.plan.lines, branchOf, done)
   if (branchOf !== undefined && !at) return found('untouched')
   if (at && SHUTS.test(at.family)) return found(count === option.joints.length ? 'whole' : 'stop')
   const removes = own.some(({ id }) => id.startsWith(`${lineId}/remove/`))

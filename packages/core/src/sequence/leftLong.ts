@@ -29,8 +29,7 @@ export function addLeftLong(
   later: ReadonlySet<number>,
   stepsOf: (seam: number) => readonly string[],
 ): void {
-  const { lineId, option, leftLong } = line
-  if (leftLong === undefined) return
+  const { lineId, option, leftLong = -1 } = line
   const piece = option.parts[leftLong]
   if (piece?.family !== 'tube-piece' || later.size === 0)
     throw new CoreFault('no-piece', { part: leftLong }, ['leftLong'])
