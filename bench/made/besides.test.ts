@@ -81,6 +81,21 @@ it('what can be carried in whole is made up before it is joined to an old end th
   expect([...seen].sort()).toEqual(['faucet.shank.1/2', 'hose.outlet', 'waste.tail.g1-1/4'])
 })
 
+it('an open drain stays plugged while its end is made ready', () => {
+  for (const [pipeId, kind, ready] of [
+    ['pvc-dwv.40.2', 'waste.shower.2', ['dress', 'fit']],
+    ['cast-iron.service.2', 'waste.shower.2', ['dress', 'sleeve']],
+    ['waste.solvent.40mm', 'waste.tail.g1-1/2', ['dress', 'nut']],
+  ] as const) {
+    const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const }
+    const option = firstOf({ lineId: 'a', pipeId, to: mouthOf(kind), conditions })
+    const { steps } = sequence({ lines: [{ lineId: 'a', option, conditions }], houseRules: HOUSE })
+    const ahead = allBefore(steps)('a/line/unplug')
+    expect([pipeId, ready.map((key) => ahead.has(`a/0/${key}`))]).toEqual([pipeId, ready.map(() => true)])
+    expect([pipeId, ahead.has('a/0/close')]).toEqual([pipeId, false])
+  }
+})
+
 describe('what is seen to besides the joints', () => {
   it('the bridge over a cut stays where plastic or a dielectric union parts the run now, and else comes off', () => {
     const cutIn = { insert: 'repair' as const, farMm: 400, freeMm: [6000, 6000] as const, sidewaysMm: 300 }
