@@ -74,6 +74,8 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
     await page.getByRole('button', { name: 'All steps' }).click()
     await expect(page.getByRole('dialog')).toContainText('Plug the open pipe')
     await page.getByRole('button', { name: 'Close' }).click()
+    // the list goes, and the cards are drawn again
+    await expect(page.getByTestId('tick-next')).toBeVisible()
     for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++) {
       await tickCard(page)
     }
@@ -313,6 +315,8 @@ for (const wasteOf of WASTES) {
     await page.getByRole('button', { name: 'All steps' }).click()
     for (const words of says) await expect(page.getByRole('dialog')).toContainText(words)
     await page.getByRole('button', { name: 'Close' }).click()
+    // the list goes, and the cards are drawn again
+    await expect(page.getByTestId('tick-next')).toBeVisible()
     for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++)
       await tickCard(page)
     await page.getByRole('button', { name: 'On to the proof' }).click()
