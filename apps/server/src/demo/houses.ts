@@ -198,7 +198,7 @@ export const HOUSES: readonly DemoHouse[] = [
         key: 'aft-waste',
         point: 'aft',
         title: 'Aft trap weeps at its nut',
-        daysAgo: 2,
+        daysAgo: 9,
         fixtures: ['waste.tail.g1-1/4'],
         upTo: 'mating',
         looks: [
