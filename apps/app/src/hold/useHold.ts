@@ -72,7 +72,7 @@ export function useHold(key: string, ownPipe: string | null, stopProved: boolean
           readings: log,
         }
       : null
-  const solved = useSolved('hold', request)
+  const solved = useSolved('hold', request, stream !== null)
   return {
     hold,
     change: (patch: Partial<Hold>) => setHold({ ...hold, ...patch }),

@@ -59,6 +59,27 @@ describe('questions to the worker', () => {
     expect(said).toEqual(['old: superseded', 'new: right'])
   })
 
+  it('that only grow are answered, however fast they come: what is at work, then all there is by then', async () => {
+    const { queue, posted, said, answer, restarts, pass } = set()
+    const grow = (request: string) =>
+      queue.ask('hold', 'hold', request, true).then(
+        (given) => said.push(`${request}: ${given}`),
+        () => said.push(`${request}: superseded`),
+      )
+    for (const request of ['1', '12', '123']) {
+      void grow(request)
+      pass(1000)
+    }
+    expect(posted.map(({ request }) => request)).toEqual(['1'])
+    await answer(1, 'holds')
+    expect([said.sort(), restarts()]).toEqual([['12: superseded', '1: holds'], 0])
+    expect(posted.map(({ request }) => request)).toEqual(['1', '123'])
+    // nobody looks any more: then it is let go as any other
+    queue.drop('hold')
+    pass(2000)
+    expect(restarts()).toBe(1)
+  })
+
   it('throw a worker away that is long at what nobody wants', () => {
     const { queue, posted, ask, restarts, pass } = set()
     void ask('mate', 'long')

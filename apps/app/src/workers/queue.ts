@@ -41,8 +41,13 @@ export class SolverQueue {
     private readonly now: () => number = () => Date.now(),
   ) {}
 
-  ask(slot: string, operation: string, request: unknown): Promise<unknown> {
-    this.drop(slot)
+  /**
+   * @param grows a question that only grows, as a log does: what is at work is worth its answer all the same, and what
+   * comes faster than it can be answered is not let go for ever
+   */
+  ask(slot: string, operation: string, request: unknown, grows = false): Promise<unknown> {
+    if (grows) this.dropWaiting(slot)
+    else this.drop(slot)
     return new Promise((resolve, reject) => {
       this.waiting.set(slot, { operation, request, resolve, reject })
       this.next()
@@ -51,9 +56,7 @@ export class SolverQueue {
 
   /** Nobody waits for the answer of this place any more. */
   drop(slot: string): void {
-    const held = this.waiting.get(slot)
-    this.waiting.delete(slot)
-    held?.reject(new Superseded())
+    this.dropWaiting(slot)
     const { atWork } = this
     if (atWork?.slot !== slot || atWork.stale) return
     atWork.stale = true
@@ -61,6 +64,12 @@ export class SolverQueue {
     const left = PATIENCE_MS - (this.now() - atWork.since)
     clearTimeout(this.timer)
     this.timer = setTimeout(() => this.giveUp(atWork.id), Math.max(0, left))
+  }
+
+  private dropWaiting(slot: string): void {
+    const held = this.waiting.get(slot)
+    this.waiting.delete(slot)
+    held?.reject(new Superseded())
   }
 
   /** What the worker says to a question. */

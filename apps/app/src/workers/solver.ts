@@ -59,10 +59,14 @@ export interface Solved<Answer> {
 /**
  * The answer to a request that changes as facts change. The last answer stays while the next one is computed; only the
  * latest question is worked out, older ones are let go. `null` asks nothing.
+ *
+ * @param grows readings come one after the other: an answer to what there was a moment ago is shown, and the next is
+ * asked of all there is by then
  */
 export function useSolved<Name extends OperationName>(
   operation: Name,
   request: OperationRequest<Name> | null,
+  grows = false,
 ): Solved<OperationResponse<Name>> {
   const [state, setState] = useState<{
     readonly answer: OperationResponse<Name> | null
@@ -80,16 +84,17 @@ export function useSolved<Name extends OperationName>(
       setState({ answer: null, error: null, key: null })
       return
     }
-    queue.ask(slot, operation, JSON.parse(key)).then(
+    queue.ask(slot, operation, JSON.parse(key), grows).then(
       (answer) => {
-        if (latest.current === key) setState({ answer: answer as OperationResponse<Name>, error: null, key })
+        if (grows || latest.current === key)
+          setState({ answer: answer as OperationResponse<Name>, error: null, key })
       },
       (error: Error) => {
         if (latest.current === key && !(error instanceof Superseded))
           setState((before) => ({ ...before, error, key }))
       },
     )
-  }, [operation, key, slot])
+  }, [operation, key, slot, grows])
   useEffect(() => () => queue.drop(slot), [slot])
   // from the moment at which something is asked, not from the next drawing on
   const busy = key !== null && state.key !== key

@@ -49,16 +49,14 @@ const EARLY_S = 20
 /** Water cannot be drawn thinner than this. */
 const EMPTY_KPA = -95
 
-/** A power of a pressure that keeps its sign and is straight where the pressure is next to nothing. */
-function flowOf(kpa: number, power: number): number {
+/** Flow over pressure: a power of it that is straight where the pressure is next to nothing. */
+function share(kpa: number, power: number): number {
   const over = Math.abs(kpa) + SOFT
-  return power === HOLE ? kpa / Math.sqrt(over) : kpa * over ** (power - 1)
+  return power === HOLE ? 1 / Math.sqrt(over) : over ** (power - 1)
 }
-/** How fast it grows. */
-function slopeOf(kpa: number, power: number): number {
-  const over = Math.abs(kpa) + SOFT
-  const flow = power === HOLE ? 1 / Math.sqrt(over) : over ** (power - 1)
-  return flow * (1 + ((power - 1) * Math.abs(kpa)) / over)
+/** How fast a flow grows with the pressure, over that share. */
+function growth(kpa: number, power: number): number {
+  return 1 + ((power - 1) * Math.abs(kpa)) / (Math.abs(kpa) + SOFT)
 }
 const HOLE = 0.5
 
@@ -83,8 +81,8 @@ export function pressures(
   const give = what.volumeMl * (compress + line.stretch)
   const yielding = what.volumeMl * line.stretch * line.plastic * what.creep
   const full = Math.max(what.startKpa, 1)
-  const out = what.leak / 60 / flowOf(full, HOLE)
-  const past = what.seep / 60 / flowOf(full, what.seat)
+  const out = what.leak / 60 / (full * share(full, HOLE))
+  const past = what.seep / 60 / (full * share(full, what.seat))
   const kelvin = waterC + 273.15
   const results = new Float64Array(seconds.length)
   let t = 0
@@ -107,11 +105,22 @@ export function pressures(
       const air = (what.airMl * AIR_KPA) / (p + AIR_KPA)
       const airGive = air / (p + AIR_KPA)
       const all = give + airGive
-      let flow = -out * flowOf(p, HOLE)
-      let slope = out === 0 ? 0 : -out * slopeOf(p, HOLE)
+      let flow = 0
+      let slope = 0
+      let outFlow = 0
+      let pastFlow = 0
+      if (out !== 0) {
+        const unit = out * share(p, HOLE)
+        outFlow = unit * p
+        flow -= outFlow
+        slope -= unit * growth(p, HOLE)
+      }
       if (past !== 0) {
-        flow += past * flowOf(what.behindKpa - p, what.seat)
-        slope -= past * slopeOf(what.behindKpa - p, what.seat)
+        const over = what.behindKpa - p
+        const unit = past * share(over, what.seat)
+        pastFlow = unit * over
+        flow += pastFlow
+        slope -= unit * growth(over, what.seat)
       }
       let step = Math.min(until - t, STEP_TIME * (t + EARLY_S))
       // how fast the volumes change by themselves is taken in the middle of the step: second order
@@ -126,8 +135,8 @@ export function pressures(
       }
       if (took) {
         const at = t + step / 2
-        took.leak -= out * flowOf(p, HOLE) * step
-        took.seep += past * flowOf(what.behindKpa - p, what.seat) * step
+        took.leak -= outFlow * step
+        took.seep += pastFlow * step
         took.warmth += warmsPerS(at) * (what.volumeMl * grows + air / kelvin) * step
         took.creep -= creepsPerS(at) * step
         took.air -= air * settlesPerS(at) * step

@@ -92,14 +92,28 @@ function logShown(a: number, half: number): number {
  * Root of twice the surprise of a reading over that of the best one, signed: its square is what a fit adds up. Anything
  * within the gauge's step surprises little, however often it is read.
  */
-function surprise(readKpa: number, trueKpa: number, stepKpa: number, movedKpa: number): number {
-  // a gauge stands at nothing whatever draws below it
-  if (readKpa <= stepKpa / 2 && trueKpa < readKpa) return 0
-  const off = OFF.ofStep * stepKpa + OFF.ofReading * readKpa + OFF.ofChange * movedKpa
-  const half = stepKpa / 2 / off
-  const z = (readKpa - trueKpa) / off
-  const more = logShown(0, half) - logShown(Math.abs(z), half)
+function surprise({ kpa, off, half, best, atNothing }: Shown, trueKpa: number): number {
+  if (atNothing && trueKpa < kpa) return 0
+  const z = (kpa - trueKpa) / off
+  const more = best - logShown(Math.abs(z), half)
   return Math.sign(z) * Math.sqrt(Math.max(0, 2 * more))
+}
+
+/** What a reading is measured by, whatever the truth: made once, since a fit asks a thousand times. */
+interface Shown {
+  readonly kpa: number
+  /** The spread of what the gauge may be off, and half its step in it. */
+  readonly off: number
+  readonly half: number
+  /** How likely it is where the truth is what is read. */
+  readonly best: number
+  /** A gauge stands at nothing whatever draws below it. */
+  readonly atNothing: boolean
+}
+function shownBy(kpa: number, stepKpa: number, movedKpa: number): Shown {
+  const off = OFF.ofStep * stepKpa + OFF.ofReading * kpa + OFF.ofChange * movedKpa
+  const half = stepKpa / 2 / off
+  return { kpa, off, half, best: logShown(0, half), atNothing: kpa <= stepKpa / 2 }
 }
 
 export interface Fitted {
@@ -134,12 +148,12 @@ export function fit(
   const first = (readings[0] as Reading).kpa
   const seconds = Float64Array.from(readings, (reading) => reading.seconds)
   const count = readings.length
+  const gauge = readings.map(({ kpa }) => shownBy(kpa, held.stepKpa, Math.abs(kpa - first)))
   const of = (unknowns: Float64Array, into: Float64Array) => {
     const shown = pressures(held.line, happening(held, first, unknowns, leak, seep), held.waterC, seconds)
     let sum = 0
     for (let index = 0; index < count; index++) {
-      const { kpa } = readings[index] as Reading
-      const off = surprise(kpa, shown[index] as number, held.stepKpa, Math.abs(kpa - first))
+      const off = surprise(gauge[index] as Shown, shown[index] as number)
       into[index] = off
       sum += off * off
     }
