@@ -234,7 +234,7 @@ export function programmeOf(
   const { to, cutIn } = line
   const route = cutIn
     ? cutInRoute(cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
-    : routeById(to?.route ?? 'any', conditions)
+    : routeById(to?.route ?? 'any', conditions, pipe?.material)
   const routeId = route.id === 'cut-in' ? 'direct' : route.id
   const made = ({ form, system, nominal, material }: EndRef) => end(form, system, nominal, material)
   const softPipe = /^(pex|cpvc|pvc|abs|poly|waste)/.test(pipe?.material ?? '')

@@ -150,6 +150,7 @@ export const trapRequest = z.object({
     .max(0.5)
     .default(1 / 48),
   tailMm: thickness.nullable().default(null),
+  pipeMm: height.nullable().default(null),
   measurer,
 })
 

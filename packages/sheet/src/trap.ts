@@ -1,6 +1,8 @@
 import { runOperation } from '@diarmos/contract'
 import { fitup, formatLength, type LengthUnit, type MateOption } from '@diarmos/core'
 import { gripsPipe, isOnRiser, type TrapMeasures, trapAsk } from '@diarmos/core/record'
+import { REASONS } from '@diarmos/core/words/reasons'
+import { say } from '@diarmos/core/words/say'
 
 /** What was measured round a trap and what was cut for it, in words; nothing where there is none. */
 export function trapCuts(
@@ -26,7 +28,10 @@ export function trapCuts(
     ...(fit.ok
       ? [
           gripsPipe(option)
-            ? `Pipe, wall to its end: ${cut(fit.armMm[1])} at most. Inlet of the trap drawn out ${read(fit.tailMm[1])}.`
+            ? [
+                `Pipe, wall to its end: ${cut(fit.armMm[1])} at most. Inlet of the trap drawn out ${read(fit.tailMm[1])}.`,
+                ...fit.notes.map(({ ruleId, parameters }) => say(REASONS[ruleId] ?? '', parameters, unit)),
+              ].join(' ')
             : `${riser ? 'Tube of the trap to the tee' : 'Wall tube of the trap'}, bend to end: ${cut(fit.armMm[1])} at most. Tailpiece: ${cut(fit.tailMm[1])} at most.`,
         ]
       : []),

@@ -14,6 +14,8 @@ import { useSolved } from '../workers/solver'
 import type { Layout } from './saw'
 
 type Words = readonly [label: string, hint: string]
+/** A metric trap hangs on the thread of the waste. */
+const ON_THREAD: Words = ['Drain’s end over the floor', 'Floor to the lower end of the waste’s thread.']
 const FROM_WALL: Readonly<Record<keyof TrapMeasures, Words>> = {
   outMm: ['Drain out from the wall', 'Finished wall to the middle of the drain.'],
   asideMm: ['Drain aside of the stub', 'Middle of the stub to the middle of the drain, along the wall.'],
@@ -95,8 +97,12 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
             />
           </View>
           {fit.notes.map((note) => (
-            <Note key={note.ruleId} kind="caution" title="Check the local code">
-              {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`}
+            <Note
+              key={note.ruleId}
+              kind="caution"
+              title={note.ruleId === 'trap.drop' ? 'Check the local code' : 'The pipe that is there'}
+            >
+              {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`.trim()}
             </Note>
           ))}
         </>
@@ -107,7 +113,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
         </Note>
       ) : null}
       {ROWS.map((key) => {
-        const [label, hint] = words[key]
+        const [label, hint] = grips && key === 'drainMm' ? ON_THREAD : words[key]
         return (
           <MeasureRow
             key={key}

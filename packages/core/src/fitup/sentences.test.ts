@@ -132,7 +132,18 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
       mm(250, 700),
     )
     .map(([trap, asideMm, outMm, stubOutMm, drainMm, stubMm]) =>
-      reasonsOf(trapFit({ trap, asideMm, outMm, stubOutMm, drainMm, stubMm, pitch: 1 / 48 })),
+      reasonsOf(
+        trapFit({
+          trap,
+          asideMm,
+          outMm,
+          stubOutMm,
+          drainMm,
+          stubMm,
+          pitch: 1 / 48,
+          pipeMm: stubOutMm > 40 ? outMm : outMm / 2,
+        }),
+      ),
     ),
   fc
     .tuple(mm(0, 200), mm(0, 120), mm(0, 90), mm(0, 90))

@@ -132,6 +132,17 @@ describe('a tubular trap between drain and wall', () => {
     expect(found.armMm).toEqual([250 - 90 - 80 + 25, 250 - 90 - 80 + 33])
     // 60 less an inch to its inlet and the fall of 160 mm
     expect(found.tailMm[0]).toBeCloseTo(60 - IN - 160 * 0.02, 6)
+    // the pipe that is there: as it is, sawn by what it has too much, or too short for this way
+    const of = (pipeMm: number | null) => {
+      const fit = trapFit({ ...metric, pipeMm })
+      return fit.ok && fit.notes.map(({ ruleId, parameters }) => [ruleId, ...Object.values(parameters)])
+    }
+    expect([of(110), of(120), of(90), of(null)]).toEqual([
+      [],
+      [['trap.pipe-long', 120 - 113]],
+      [['trap.pipe-short', 105 - 90]],
+      [],
+    ])
     const deep = trapFit({ ...metric, drainMm: 640 })
     expect(deep).toMatchObject({ ok: false, reason: { ruleId: 'trap.deep' } })
     if (!deep.ok) expect(Object.values(deep.reason.parameters)[0]).toBeCloseTo(140 - IN - 160 * 0.02 - 60, 6)

@@ -88,6 +88,8 @@ export interface TrapAsk {
   readonly pitch: number
   /** The tailpiece in hand, from where it begins to its end, mm; null where it is still to be cut. */
   readonly tailMm?: number | null
+  /** Of a trap that grips the pipe: how far that stands out now, from the finished wall, mm; null where pipe goes on it. */
+  readonly pipeMm?: number | null
 }
 
 export interface TrapFit {
@@ -115,6 +117,13 @@ interface Way {
   readonly leg: TrapFit['leg']
   readonly legOutMm: number
   readonly armMm: readonly [number, number]
+}
+
+/** What the pipe that is there has too much, or lacks so that other pipe has to go on it. */
+function ofPipe(pipeMm: number | null, [least, most]: readonly [number, number]): FitReason[] {
+  if (pipeMm === null) return []
+  if (pipeMm < least) return [{ ruleId: 'trap.pipe-short', parameters: { shortMm: least - pipeMm } }]
+  return pipeMm > most ? [{ ruleId: 'trap.pipe-long', parameters: { overMm: pipeMm - most } }] : []
 }
 
 /**
@@ -172,10 +181,12 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
         ? tailMm[0] - inHand
         : Math.min(0, tailMm[1] - inHand)
   const dropMm = drainMm - armHeight
-  const notes: FitReason[] =
-    dropMm > MOST_DROP_MM
+  const notes: FitReason[] = [
+    ...(dropMm > MOST_DROP_MM
       ? [{ ruleId: 'trap.drop', parameters: { overMm: dropMm - MOST_DROP_MM }, source: DROP }]
-      : []
+      : []),
+    ...(trap.grips ? ofPipe(ask.pipeMm ?? null, best.armMm) : []),
+  ]
   return {
     ok: true,
     swingDegrees: degrees(Math.atan2(aside, across)),

@@ -61,5 +61,13 @@ export function trapAsk(way: TrapWay, stations: Stations, measured: TrapMeasures
   if (at < 0 || !measured || !size || mouth == null || wall == null) return null
   const { outMm, drainMm, stubMm, asideMm } = measured
   if (outMm === null || drainMm === null || stubMm === null) return null
-  return { size, outMm, drainMm, stubMm, asideMm: asideMm ?? 0, stubOutMm: Math.max(0, mouth - wall) }
+  return {
+    size,
+    outMm,
+    drainMm,
+    stubMm,
+    asideMm: asideMm ?? 0,
+    stubOutMm: Math.max(0, mouth - wall),
+    ...(at === 0 && gripsPipe(way) ? { pipeMm: way.leavesStubMm ?? null } : {}),
+  }
 }

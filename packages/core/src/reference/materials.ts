@@ -59,6 +59,11 @@ export function mediumOf(material: PipeMaterial): Medium {
   return DRAIN.has(material) ? 'drain' : 'supply'
 }
 
+/** Waste pipe of metric countries, whose names are millimetres. @param material of a pipe or of a port */
+export function isMetricWaste(material: string): boolean {
+  return material === 'waste-solvent' || material === 'waste-push-fit'
+}
+
 const THREADED: ReadonlySet<PipeMaterial> = new Set([
   'galvanised-steel',
   'black-steel',

@@ -156,6 +156,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The stub in the wall is {overMm, number, missing-length} too high for this trap: a shallower one, or the stub lowered.',
   'trap.deep':
     'The inlet of this trap draws out {drawMm, number, reading} at most, and {shortMm, number, missing-length} more is wanted: an extension of its own thread between waste and trap, or the pipe brought in higher.',
+  'trap.pipe-short':
+    'The pipe that is there stands {shortMm, number, missing-length} too far back for the trap: choose the way with a coupling and a piece of pipe on it.',
+  'trap.pipe-long':
+    'The pipe that is there is {overMm, number, missing-length} too long for the trap: saw that off, square.',
   'trap.drop':
     'The weir lies {overMm, number, missing-length} further below the outlet than 24 in, the most that model codes allow.',
   'layout.rigid':

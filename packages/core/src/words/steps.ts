@@ -410,10 +410,12 @@ const SAID: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 
 /** Tools by id, as one would lay them out. */
 const toolList = (ids: string): string =>
-  ids
-    .split(' ')
-    .map((id) => TOOL_WORDS[id] ?? id)
-    .join(', ')
+  ids === ''
+    ? 'no tool, two hands'
+    : ids
+        .split(' ')
+        .map((id) => TOOL_WORDS[id] ?? id)
+        .join(', ')
 
 /** A step in one sentence. An unknown one shows its id rather than nothing. */
 export function stepText(step: Pick<PlannedStep, 'words' | 'parameters'>, unit: LengthUnit): string {

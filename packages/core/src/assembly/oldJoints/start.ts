@@ -1,6 +1,6 @@
 import { end, type PortEnd } from '../../catalog/ends'
 import { threadEngagement, tubeEngagement } from '../../reference/engagement'
-import { isPlastic, isThreadedMaterial, mediumOf } from '../../reference/materials'
+import { isMetricWaste, isPlastic, isThreadedMaterial, mediumOf } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice } from '../../reference/source'
 import type { Pipe, PipeMaterial } from '../../reference/types'
@@ -125,7 +125,7 @@ const IS_ON: Readonly<Record<NonNullable<Removal['on']>, (material: PipeMaterial
   soft: isSoftTube,
   plastic: isPlastic,
   iron: (material) => material === 'cast-iron',
-  'metric-waste': (material) => material === 'waste-solvent' || material === 'waste-push-fit',
+  'metric-waste': isMetricWaste,
 }
 
 /** Whether what a removal keeps is there: a nut of a size that takes tube, a ring that is whole or is not, a hub. */

@@ -3,8 +3,9 @@ import { METHODS, methodById } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
 import { WASTE_TRAPS } from '../../catalog/trapSizes'
 import { materialName } from '../../reference/materialNames'
+import { isMetricWaste } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
-import { namedInches, nominalNumber, type Pipe } from '../../reference/types'
+import { namedInches, nominalNumber } from '../../reference/types'
 import type { Problem } from '../model/problem'
 import type { Guide } from '../search/guide'
 import { fits, search } from '../search/search'
@@ -53,7 +54,7 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
         ? {
             has: pipe?.nominal ?? '',
             wants: wantedSize(problem),
-            unit: isMetricWaste(pipe) ? 'mm' : 'in',
+            unit: onMetricWaste(problem) ? 'mm' : 'in',
           }
         : {}),
     },
@@ -87,19 +88,20 @@ function drainEnds(problem: Problem, method: MethodId): string {
     : 'method.no-chain'
 }
 
-const isMetricWaste = (pipe: Pipe | null | undefined) => pipe?.material.startsWith('waste') ?? false
+const onMetricWaste = ({ pipe }: Pick<Problem, 'pipe'>) => pipe !== null && isMetricWaste(pipe.material)
 /** The size that a fixture's own end asks of its drain: a metric waste is threaded in inches, its pipe named in millimetres. */
-function wantedSize({ pipe, network, goals }: Problem): string {
+function wantedSize(problem: Problem): string {
+  const { network, goals } = problem
   const own = network.ends[goals[0] ?? -1]?.nominal ?? ''
-  const metric = isMetricWaste(pipe) && WASTE_TRAPS.find(([thread]) => thread === own)
+  const metric = onMetricWaste(problem) && WASTE_TRAPS.find(([thread]) => thread === own)
   return metric ? metric[1] : own
 }
 
 /** Methods of metric waste: nobody thinks of them on other pipe, nor of others on it. */
 const OF_METRIC_WASTE: ReadonlySet<MethodId> = new Set(
-  METHODS.filter(({ pairings }) =>
-    pairings.some((pairing) => pairing.materials?.some((of) => of.startsWith('waste'))),
-  ).map(({ id }) => id),
+  METHODS.filter(({ pairings }) => pairings.some((pairing) => pairing.materials?.some(isMetricWaste))).map(
+    ({ id }) => id,
+  ),
 )
 
 /** What is set down on a flange or screwed onto it: said of lines that have one. */
@@ -148,7 +150,7 @@ export function otherMethods(
     if (unsettled) truncated = true
     if (goal) more.push(toOption(problem, goal))
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
-    else if (!paired && (OWN_ENDS.has(method) || OF_METRIC_WASTE.has(method) !== isMetricWaste(problem.pipe)))
+    else if (!paired && (OWN_ENDS.has(method) || OF_METRIC_WASTE.has(method) !== onMetricWaste(problem)))
       continue
     else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
     else

@@ -148,9 +148,10 @@ export class Problem {
       to: body(line.to?.bodyId),
       tee: body(teeOf(line.lineId)),
     }
+    const pipe = this.pipe
     const route = line.cutIn
       ? cutInRoute(line.cutIn.insert, line.conditions.service === 'waste' ? 'drain' : 'supply')
-      : line.to && routeById(line.to.route, line.conditions)
+      : line.to && routeById(line.to.route, line.conditions, pipe?.material)
     if (!route) throw new CoreFault('line-without-end', {}, ['to'])
     this.route = route
     this.medium = route.medium ?? mediumBetween(line)
@@ -159,7 +160,6 @@ export class Problem {
     this.conditions = line.conditions
     this.settings = request.settings
     this.mostParts = limits.mostParts ?? (line.cutIn ? MOST_CUT_IN : MOST_PARTS)
-    const pipe = this.pipe
     const { turn } = line.conditions
     // an end with a nut or a cup closes itself: a taper thread asks for something else that does, and so does a cup
     // to which water comes

@@ -1,7 +1,8 @@
 import type { RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Family, Fitting } from '../../catalog/types'
-import type { Medium } from '../../reference/materials'
+import { isMetricWaste, type Medium } from '../../reference/materials'
+import type { PipeMaterial } from '../../reference/types'
 import type { CutIn } from '../types'
 
 /** What a part does in a line, whatever its ends. */
@@ -328,21 +329,31 @@ const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
 }
 
 /**
- * Where it was measured how far the drain stands out: one piece of pipe of a size bridges what is missing between the
- * old end and the trap, or the tee before it.
+ * The same with a piece of pipe between the old end and the trap, or the tee before it: what is missing.
+ *
+ * @param further what may follow that piece before the trap: where a length counts, one of another size
  */
-function measured(route: Route): Route {
+function bridged(route: Route, further: Route['stages'][number] = {}): Route {
   const [first = {}, ...behind] = route.stages
   const { piece = 0, tube: _, elbow: __, ...on } = first
   const later = (roles: Route['stages'][number]) =>
     Object.fromEntries(Object.entries(roles).map(([role, stage]) => [role, stage + 1])) as typeof roles
-  const stages = [{ ...later(on), piece, tube: 1 }, { ...later(on), piece: 1, tube: 1 }, ...behind.map(later)]
+  const stages = [{ ...later(on), piece, tube: 1 }, { ...later(on), ...further }, ...behind.map(later)]
   return {
     ...route,
     stages,
     goalAt: route.goalAt.map((stage) => stage + 1),
     ...(route.endsAt === undefined ? {} : { endsAt: route.endsAt + 1 }),
     opensAt: route.opensAt + 1,
+  }
+}
+
+/** Where it was measured how far the drain stands out, so that its length counts up to the trap. */
+function measured(route: Route): Route {
+  const { stages, ...rest } = bridged(route, { piece: 1, tube: 1 })
+  return {
+    ...rest,
+    stages,
     trapAt: Math.min(...stages.map((roles) => roles['p-trap'] ?? Number.POSITIVE_INFINITY)),
   }
 }
@@ -365,6 +376,11 @@ function withTee({ stages: [first = {}, second, ...behind] }: Route): Route['sta
     ...behind,
   ]
 }
+
+/** A metric trap has no tube of its own that could be longer: where the old pipe is too short, pipe goes on it. */
+const METRIC_TRAPS = [ROUTES, TRAPPED, UNVENTED].map(
+  ({ trap = ROUTES.trap }) => [trap, bridged(trap)] as const,
+)
 
 /** The hot side of what a valve shuts off on the cold: nothing there may ever close it in. */
 const FLEXIBLE_HOT: Route = {
@@ -442,18 +458,20 @@ const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
 /**
  * The stages of a line to a fixture's end, by what it carries, whether a trap stays further down, and what vents it. A
  * trap over a drain that comes up out of the floor is an S, whatever vents that drain: a tee goes before it too.
+ *
+ * @param old what the old pipe is of, where there is one
  */
-export function routeById(
-  id: RouteId,
-  {
-    service,
-    trapped,
-    unvented,
-    rises,
-    spanMm,
-    turn,
-  }: Partial<Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn'>> = {},
-): Route {
+export function routeById(id: RouteId, conditions: RouteConditions = {}, old?: PipeMaterial): Route {
+  const route = stagesOf(id, conditions)
+  const metric = old !== undefined && isMetricWaste(old)
+  return (metric && METRIC_TRAPS.find(([plain]) => plain === route)?.[1]) || route
+}
+
+type RouteConditions = Partial<
+  Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn'>
+>
+
+function stagesOf(id: RouteId, { service, trapped, unvented, rises, spanMm, turn }: RouteConditions): Route {
   if (trapped) return TRAPPED[id] ?? ROUTES[id]
   const fitted = (unvented ? MEASURED_UNVENTED : MEASURED)[id]
   if (fitted && spanMm != null && !turn && !rises) return fitted

@@ -269,7 +269,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const pipe = line.pipeId === undefined ? undefined : pipeById(line.pipeId)
   const route = line.cutIn
     ? cutInRoute(line.cutIn.insert, conditions.service === 'waste' ? 'drain' : 'supply')
-    : routeById(line.to?.route ?? 'any', conditions)
+    : routeById(line.to?.route ?? 'any', conditions, pipe?.material)
   // trade: a trap stands under the drain, and what rises from it is no longer for that
   const { trapAt = Number.POSITIVE_INFINITY } = route
   // trade: before a heater's nipple lies open what its reach says
