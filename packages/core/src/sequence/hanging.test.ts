@@ -59,6 +59,13 @@ describe('new pipe of a drain', () => {
       { spanMm: 900, stubMm: 100 },
       /^Strap the upright/,
     ],
+    [
+      'that is cut as a standpipe right over its trap',
+      'pvc-dwv.40.2',
+      'waste.standpipe',
+      { oldJoint: 'cement' },
+      /^Strap the upright/,
+    ],
     ['in a run of iron', 'cast-iron.hubless.3', 'waste.run.repair', {}, /every 5 feet and within 18 inches/],
   ] as const)('%s hangs on its own before water stands in it', (_what, pipeId, kind, patch, says) => {
     const found = hung(pipeId, kind, patch)

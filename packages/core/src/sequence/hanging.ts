@@ -7,14 +7,16 @@ import type { PlanLine, PlanRequest } from './types'
 /** Time is common practice. */
 const HANG: StepTemplate = { key: 'hangers', kind: 'finish', words: 'fix.hang', seconds: 240 }
 
+/** What is cut from lengths of pipe. */
+const PIPE: ReadonlySet<string> = new Set(['tube-piece', 'standpipe'])
+
 /** Which way the new pipe of a drain goes that has to hang on something; null where nothing does. */
 function goes(
   { option, meets, conditions }: PlanLine,
   { bodies = [] }: PlanRequest,
 ): 'lies' | 'stands' | null {
   // in the ground it lies on its bed, and a tail's trap hangs on its nuts
-  if (conditions.access === 'buried' || !option.parts.some(({ family }) => family === 'tube-piece'))
-    return null
+  if (conditions.access === 'buried' || !option.parts.some(({ family }) => PIPE.has(family))) return null
   if (opensRun(option.removalId)) return 'lies'
   const mount = bodies.find(({ id }) => id === meets?.to)?.mount
   if (mount === 'stands') return 'stands'

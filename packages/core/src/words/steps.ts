@@ -308,7 +308,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.flange-lead':
     'Pick the lead and oakum out from round the iron pipe, a rag below; nothing is hammered sideways: old iron splits. The flange lifts off; a rim that stands over the floor is ground flush with it. Lead: gloves, wash hands, no dry sanding.',
   'remove.hold-iron':
-    'Hold the pipe above and below with strap or riser clamp before it is parted: iron is heavy, and what hangs on it drops.',
+    'Hold the pipe above and below with strap or riser clamp before it is parted: what hangs on it drops, and iron is heavy.',
   'remove.pick-lead':
     'Drill or chisel the lead out of the hub a little at a time, then pull the oakum; no blow sideways, the hub splits. Draw the old spigot straight out, then wire-brush the hub to bare iron.',
   'remove.draw-spigot':
