@@ -19,5 +19,6 @@ export default defineConfig({
     reducedMotion: 'reduce',
     // it stores the whole application anew for everyone who comes in: allowed where one is without a network
     serviceWorkers: 'block',
+    // the options of the launch are Chromium's own, which its type leaves out
   } as never,
 })

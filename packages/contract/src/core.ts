@@ -513,6 +513,7 @@ const kept = z.object({
       }),
     )
     .max(6),
+  // names that a later release has, and this one does not know, are kept as they are
 }) as unknown as z.ZodType<KeptPart>
 const acts = z
   .array(
@@ -533,6 +534,7 @@ const acts = z
       onBench: z.boolean().optional(),
     }),
   )
+  // likewise of acts that a later release names
   .max(30) as unknown as z.ZodType<StepTemplate[]>
 
 const removed = z.object({ min: z.number().min(0), max: z.number().min(0) })

@@ -457,6 +457,7 @@ export function runOperation<Name extends OperationName>(
   name: Name,
   request: unknown,
 ): OperationResponse<Name> {
+  // the name chooses request and answer together, which the compiler does not follow
   const { request: schema, run } = operations[name] as unknown as Operation<
     z.ZodType,
     OperationResponse<Name>

@@ -20,6 +20,7 @@ export function dueText(due: ReturnType<typeof dueOf>[number], title: string): s
  */
 export function houseBlocks({ documents }: HouseFile, shopName: string): Block[] {
   const rows = <Kind extends EntityKind>(kind: Kind) =>
+    // a list by its kind: the compiler does not follow the key
     (documents[kind] ?? []) as unknown as readonly Row<Kind>[]
   const [house] = rows('property')
   const blocks: Block[] = []
