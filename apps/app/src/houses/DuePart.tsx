@@ -5,7 +5,7 @@ import { LinkTo } from '../ui/LinkTo'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 
-/** What else is due in a house: seen at once, since one shut-off does for all of it. */
+/** What else is due in a house: seen at once, since one visit does for all of it. */
 export function DuePart({ propertyId }: { propertyId: string }) {
   const jobs = useDocsOf('job', 'propertyId', propertyId)
   const ids = new Set(jobs.map(({ id }) => id))
@@ -20,7 +20,7 @@ export function DuePart({ propertyId }: { propertyId: string }) {
   return (
     <Note
       kind={late ? 'caution' : 'note'}
-      title={due.length > 1 ? 'Due here: one shut-off does for all' : 'Due here'}
+      title={due.length > 1 ? 'Due here: one visit does for all' : 'Due here'}
     >
       {due.map((each) => (
         <LinkTo
