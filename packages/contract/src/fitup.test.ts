@@ -29,6 +29,29 @@ describe('lengths through the contract', () => {
     )
   })
 
+  // CISPI 301: of 2 in a sixth bend measures 3-1/4 and an eighth 2-3/4 to its plain end; CISPI 310: a stop of 1/8 between
+  it.each([
+    [60, 'hubless', 'cast-iron', 'tube', 3.25 + 0.125],
+    [45, 'hubless', 'cast-iron', 'tube', 2.75 + 0.125],
+    // ASTM D3311: an eighth of 2 in 1-1/2 and a long sweep 3-1/4 to the pipe's end, home in its socket
+    [45, 'IPS', 'abs-drain', 'drain-socket', 1.5],
+    [90, 'IPS', 'abs-drain', 'drain-socket', 3.25],
+  ] as const)('an offset of drains by bends of %s° in %s', (angle, system, material, form, takes) => {
+    const bend = { form, system, nominal: '2', material } as const
+    const rows = runOperation('offset', { rollMm: 12 * IN, riseMm: 16 * IN, bend })
+    expect(rows.filter(({ piece }) => piece).map(({ angleDegrees }) => angleDegrees)).toEqual([
+      22.5, 45, 60, 90,
+    ])
+    const { piece, part } = rows.find((row) => row.angleDegrees === angle) ?? {}
+    // 3, 4, 5: set 20 in
+    const travelIn = 20 / Math.sin((angle * Math.PI) / 180)
+    expect(piece?.ok && piece.cutMm / IN).toBeCloseTo(travelIn - 2 * takes, 6)
+    expect(part).toContain(material === 'cast-iron' ? 'hubless iron' : 'ABS')
+    // both ends in their joints: an inch to the stop of a sleeve, 3/4 in a socket
+    const short = runOperation('offset', { rollMm: 0, riseMm: 2 * IN, bend })
+    expect(short.find((row) => row.angleDegrees === angle)?.piece?.ok).toBe(false)
+  })
+
   it('a piece between two cups is the gap and both depths', () => {
     const ends = [
       { reference: 'face', port: cup },

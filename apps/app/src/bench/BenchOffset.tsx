@@ -29,7 +29,7 @@ export function BenchOffset() {
   const { lengths, fault, set } = useLengths(2)
   const { at = '45', pitch = '0' } = useLocalSearchParams<Record<string, string>>()
   const [rollMm, riseMm] = lengths
-  const { end } = useBend()
+  const { end, kind } = useBend()
   const request =
     (rollMm ?? null) === null && (riseMm ?? null) === null
       ? null
@@ -131,12 +131,13 @@ export function BenchOffset() {
       ) : null}
       {shown && !shown.piece ? (
         <Txt size="s" tone="soft" className="mt-1">
-          No such bend is in the catalogue of supply parts: travel and run hold for any.
+          No such bend is in the catalogue: travel and run hold for any.
         </Txt>
       ) : shown?.part ? (
         <Txt size="s" tone="soft" className="mt-1">
-          Piece between two of: {shown.part}, pipe fully home (typical of the kind: the maker’s sheet
-          decides).
+          Piece between two of: {shown.part},{' '}
+          {kind?.plain ? 'the coupling’s stop on either side reckoned in' : 'pipe fully home'} (typical of the
+          kind: the maker’s sheet decides).
         </Txt>
       ) : null}
       <View className="mt-3 gap-3">

@@ -16,7 +16,7 @@ import { BenchFrame } from './BenchFrame'
 import { BendChoice, useBend } from './BendChoice'
 import { useLengths } from './useLengths'
 
-const PARTS = [
+const SUPPLY_PARTS = [
   { value: 'elbow-90', label: 'elbow' },
   { value: 'elbow-45', label: '45° elbow' },
   { value: 'tee', label: 'tee' },
@@ -24,7 +24,14 @@ const PARTS = [
   { value: 'isolating-valve', label: 'valve' },
   { value: 'none', label: 'nothing' },
 ] as const
-type Part = (typeof PARTS)[number]['value']
+/** A branch is left out: its two ways along the run are of two lengths. */
+const DRAIN_PARTS = [
+  { value: 'elbow-90', label: 'sweep bend' },
+  { value: 'elbow-45', label: 'eighth bend' },
+  { value: 'coupling', label: 'coupling' },
+  { value: 'none', label: 'nothing' },
+] as const
+type Part = (typeof SUPPLY_PARTS | typeof DRAIN_PARTS)[number]['value']
 const REFERENCES = [
   { value: 'centre', label: 'its middle' },
   { value: 'face', label: 'its mouth' },
@@ -36,14 +43,16 @@ export function BenchPiece() {
   const { unit, measurer } = usePreferences()
   const { lengths, fault, set } = useLengths(1)
   const params = useLocalSearchParams<Record<string, string>>()
-  const { bend, end: port } = useBend()
+  const { kind, end: port } = useBend()
+  const parts: readonly { value: Part; label: string }[] = kind?.drain ? DRAIN_PARTS : SUPPLY_PARTS
   const [mm] = lengths
   const ends = (['1', '2'] as const).map((index) => ({
-    part: PARTS.find(({ value }) => value === params[`part${index}`])?.value ?? ('elbow-90' as Part),
+    part: parts.find(({ value }) => value === params[`part${index}`])?.value ?? ('elbow-90' as Part),
     reference:
       REFERENCES.find(({ value }) => value === params[`at${index}`])?.value ?? ('centre' as Reference),
   }))
-  const dry = params.dry === '1'
+  const cemented = port?.form === 'cement-socket' || port?.form === 'drain-socket'
+  const dry = cemented && params.dry === '1'
   const end = ({ part, reference }: (typeof ends)[number]) =>
     part === 'none' || !port
       ? { reference: 'end' as const }
@@ -108,7 +117,7 @@ export function BenchPiece() {
               label={index === 0 ? 'At one end' : 'At the other end'}
               columns={3}
               value={part}
-              options={PARTS.map((entry) => ({ ...entry }))}
+              options={parts.map((entry) => ({ ...entry }))}
               onChange={(value) => router.setParams({ [`part${index + 1}`]: value })}
             />
             {part === 'none' ? null : (
@@ -122,8 +131,8 @@ export function BenchPiece() {
             )}
           </View>
         ))}
-        <BendChoice />
-        {bend === 'cpvc' ? (
+        <BendChoice sockets />
+        {cemented ? (
           <Toggle
             label="Measured with the sockets tried dry"
             value={dry}

@@ -1,34 +1,37 @@
 import { router, useLocalSearchParams } from 'expo-router'
 import { Choice } from '../ui/Choice'
-import { BENDS, SIZES } from './bends'
+import { BENDS } from './bends'
 
-type Size = (typeof SIZES)[number]
-
-/** What the parts are joined by and their size, as they stand in the address. */
+/** What the parts are joined by and their size, as they stand in the address; the usual size where it is not made. */
 export function useBend() {
-  const { bend = 'sweat', size = '1/2' } = useLocalSearchParams<Record<string, string>>()
+  const { bend = 'sweat', size = '' } = useLocalSearchParams<Record<string, string>>()
   const kind = BENDS[bend]
-  const known = SIZES.find((entry) => entry === size)
-  return { bend, size: known ?? null, end: kind && known ? { ...kind.end, nominal: known } : null }
+  const known = kind?.sizes.includes(size) ? size : (kind?.sizes[0] ?? null)
+  return { bend, kind, size: known, end: kind && known ? { ...kind.end, nominal: known } : null }
 }
 
-/** Asks what the parts are joined by, and their size. */
-export function BendChoice() {
-  const { bend, size } = useBend()
+/**
+ * Asks what the parts are joined by, and their size.
+ *
+ * @param sockets whether pipe has to go into them
+ */
+export function BendChoice({ sockets = false }: { sockets?: boolean }) {
+  const { bend, kind, size } = useBend()
+  const offered = Object.entries(BENDS).filter(([, { plain }]) => !sockets || !plain)
   return (
     <>
       <Choice
         label="Joined by"
         columns={4}
-        value={BENDS[bend] ? bend : null}
-        options={Object.entries(BENDS).map(([value, { label }]) => ({ value, label }))}
+        value={kind ? bend : null}
+        options={offered.map(([value, { label }]) => ({ value, label }))}
         onChange={(value) => router.setParams({ bend: value })}
       />
-      <Choice<Size>
+      <Choice
         label="Size"
-        columns={3}
+        columns={4}
         value={size}
-        options={SIZES.map((value) => ({ value, label: value }))}
+        options={(kind?.sizes ?? []).map((value) => ({ value, label: value }))}
         onChange={(value) => router.setParams({ size: value })}
       />
     </>

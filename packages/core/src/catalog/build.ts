@@ -61,8 +61,8 @@ export interface BodySpec {
   b?: PortEnd
   /** Ends beside the run, square to it, in turn to each side. */
   branches?: readonly PortEnd[]
-  /** Angle between the run in and the run out: 180 straight, 90 a square turn, 135 an eighth bend. */
-  turn?: 180 | 135 | 90
+  /** Angle between the run in and the run out: 180 straight, 90 a square turn, 135 an eighth bend, 120 a sixth. */
+  turn?: keyof typeof OUT
   protects?: true
   /** How far the way out stands aside of the way in, mm. */
   shiftMm?: number
@@ -71,11 +71,13 @@ export interface BodySpec {
   source?: Source
 }
 
-const OUT: Readonly<Record<180 | 135 | 90, Vector>> = {
+const OUT = {
   180: [1, 0, 0],
+  157.5: [Math.cos(Math.PI / 8), Math.sin(Math.PI / 8), 0],
   135: [Math.SQRT1_2, Math.SQRT1_2, 0],
+  120: [0.5, Math.sqrt(3) / 2, 0],
   90: [0, 1, 0],
-}
+} as const satisfies Readonly<Record<number, Vector>>
 
 /**
  * A part in its own frame: middle at the origin, the inlet facing -x, the outlet +x, or towards +y where it turns;

@@ -1,4 +1,5 @@
 import { pipeById, tubeEngagement } from '../reference'
+import { HUBLESS_BENDS, legByRadius } from './drainBends'
 import { CATALOG, fittingById } from './families'
 import { BENDS } from './solventFittings'
 
@@ -7,12 +8,7 @@ const IN = 25.4
 describe('figures of drain fittings', () => {
   // a bend of radius r, straight for s beyond it, measures r tan(α/2) + s from its middle to where the pipe ends: from
   // the eighth and the short quarter bend of a size (ASTM D3311, quarter: 1-3/4, 2-5/16, 3-1/16, 3-7/8 in) follow both
-  const QUARTER_IN: Readonly<Record<string, number>> = {
-    '1-1/2': 1.75,
-    '2': 2.3125,
-    '3': 3.0625,
-    '4': 3.875,
-  }
+  const QUARTER_IN = Object.fromEntries(BENDS.map(([size, , , quarterIn]) => [size, quarterIn]))
   it('bends of a size share a radius of about seven tenths of it, and what is straight is left over', () => {
     const shares = BENDS.map(([size, eighthIn]) => {
       const quarterIn = QUARTER_IN[size] ?? 0
@@ -21,6 +17,29 @@ describe('figures of drain fittings', () => {
       return radius / (size === '1-1/2' ? 1.5 : Number(size))
     })
     for (const share of shares) expect(share).toBeCloseTo(0.72, 1)
+  })
+
+  // CISPI 301: bends of hubless iron have a radius of 3 in at 2, 3-1/2 at 3 and 4 at 4, and 1-1/2 straight; made to sixteenths
+  it.each([
+    ['1-1/2', 2.75],
+    ['2', 3],
+    ['3', 3.5],
+    ['4', 4],
+  ])('bends of hubless iron of %s in measure what a radius of %s in gives', (size, radius) => {
+    const [, legs] = HUBLESS_BENDS.find(([each]) => each === size) ?? []
+    if (!legs) throw new Error(size)
+    for (const [kind, angle] of [
+      ['quarter', 90],
+      ['sixth', 60],
+      ['eighth', 45],
+      ['sixteenth', 22.5],
+    ] as const) {
+      const leg = radius * Math.tan((angle * Math.PI) / 360) + 1.5
+      expect([kind, Math.abs(legs[kind] - leg) <= 1 / 16]).toEqual([kind, true])
+    }
+    // and the sixth and sixteenth follow from the other two as those of plastic do
+    expect(Math.abs(legByRadius(legs.quarter, legs.eighth, 60) - legs.sixth)).toBeLessThanOrEqual(1 / 16)
+    expect(Math.abs(legByRadius(legs.quarter, legs.eighth, 22.5) - legs.sixteenth)).toBeLessThanOrEqual(1 / 8)
   })
 
   it('a long sweep is longer than the short quarter bend of its size by about an inch, and grows with it', () => {

@@ -1,6 +1,7 @@
 import type { Source } from '../reference/source'
 import { inline } from './build'
 import { closetParts } from './closets'
+import { drainBends } from './drainBends'
 import { drainBranches } from './drainBranches'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
@@ -134,5 +135,6 @@ export function drainParts(): Fitting[] {
     ...ventTees(),
     ...drainBranches(),
     ...metricWastes(),
+    ...drainBends(),
   ]
 }

@@ -23,12 +23,12 @@ const TRAP_SHEET: Source = { title: 'Solvent traps, typical of the kind', certai
 
 type Size = '1-1/2' | '2' | '3' | '4'
 
-/** From the middle to the end of the pipe, home in its socket, inches: eighth bend, quarter bend of long sweep. */
-export const BENDS: readonly (readonly [Size, eighthIn: number, sweepIn: number])[] = [
-  ['1-1/2', 1.125, 2.75],
-  ['2', 1.5, 3.25],
-  ['3', 1.75, 4.0625],
-  ['4', 2.1875, 4.875],
+/** From the middle to the end of the pipe, home in its socket, inches: eighth bend, quarter bend of long sweep, short quarter. */
+export const BENDS: readonly (readonly [Size, eighthIn: number, sweepIn: number, quarterIn: number])[] = [
+  ['1-1/2', 1.125, 2.75, 1.75],
+  ['2', 1.5, 3.25, 2.3125],
+  ['3', 1.75, 4.0625, 3.0625],
+  ['4', 2.1875, 4.875, 3.875],
 ]
 
 type Plastic = (typeof DRAIN_PLASTICS)[number]

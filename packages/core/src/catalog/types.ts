@@ -152,6 +152,7 @@ export const FAMILIES = [
   'wye',
   'wye-eighth',
   'compression-trap',
+  'drain-bend',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -738,6 +738,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'supply-connector': (_fitting, a, b, draw) => connectorBody(a, b, draw),
   'elbow-90': elbow,
   'elbow-45': elbow,
+  'drain-bend': elbow,
   'street-elbow-90': arms,
   'street-elbow-45': arms,
   'drop-ear-elbow': arms,

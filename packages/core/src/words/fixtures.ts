@@ -319,6 +319,7 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   wye: 'wye, its side at 45°',
   'wye-eighth': 'wye, its side square',
   'compression-trap': 'waste trap',
+  'drain-bend': 'drain bend',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

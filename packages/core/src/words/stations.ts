@@ -58,6 +58,7 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   wye: 'wye',
   'wye-eighth': 'wye',
   'compression-trap': 'trap',
+  'drain-bend': 'bend',
 }
 
 /** What the two sides of a run are called, the one that is measured first: a branch stands one way round alone. */

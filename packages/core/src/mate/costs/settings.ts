@@ -62,6 +62,7 @@ export const STARTING_SETTINGS: MateSettings = {
     wye: 800,
     'wye-eighth': 1000,
     'compression-trap': 700,
+    'drain-bend': 460,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop

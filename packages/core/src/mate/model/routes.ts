@@ -44,6 +44,8 @@ export type Role =
   | 'sanitary-tee'
   | 'wye'
   | 'grip-trap'
+  // measured for in an offset; no line is turned by it
+  | 'bend'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -102,6 +104,7 @@ const ROLES: Readonly<Record<Family, Role>> = {
   wye: 'wye',
   'wye-eighth': 'wye',
   'compression-trap': 'grip-trap',
+  'drain-bend': 'bend',
 }
 
 /** What a part does in a line. */
