@@ -227,7 +227,7 @@ export const DRAIN_LAWS: readonly Law[] = [
       const pieces = bridges(way).map(({ fittingId }) => fittingId)
       if (new Set(pieces).size < pieces.length) return true
       const sawn =
-        /^(saw-shorter|bands-off-saw)$/.test(way.removalId) ||
+        /^(saw-shorter|bands-off-saw|chain-clay)$/.test(way.removalId) ||
         (oldJoint === 'none' && way.removalId === 'chain-cut')
       return (
         sawn &&

@@ -48,6 +48,8 @@ export function someRun(index: number): AskedRun {
         outOfRound: dice.chance(0.1),
         faults: dice.chance(0.4) ? [dice.pick(['thinned', 'pinhole', 'pinholes', 'loose'] as const)] : [],
         roomMm: dice.chance(0.2) ? dice.whole(0, 100) : null,
+        // of dice of its own, so that all else is asked as before
+        oldTrap: new Dice(1_900_000 + index).chance(0.15) ? 'running' : null,
       },
     },
     settings: someShop(dice),
@@ -197,6 +199,12 @@ export const RUN_LAWS: readonly Law[] = [
         const reach = ({ origin }: typeof up) => Math.hypot(...(origin as [number, number, number]))
         return family === 'sanitary-tee' ? reach(up) >= reach(down) : reach(up) <= reach(down)
       }),
+  ],
+  [
+    // a trap of the whole house makes room for a cleanout alone
+    'house-trap',
+    (way, { line }) =>
+      line.conditions.oldTrap === 'running' && !way.parts.some(({ family }) => family === 'cleanout-tee'),
   ],
   ['fills-what-comes-out', (way, { line }) => (way.removeMm?.max ?? 0) < (line.cutIn?.outMm ?? 0) - 0.02],
   [

@@ -156,6 +156,25 @@ describe('a trap under its drain', () => {
     }
   })
 
+  it('of clay is parted by a chain where its bare end reaches too far, and lies as it is where it does not', () => {
+    const removals = (spanIn: number) => {
+      const conditions = {
+        ...PLAIN_CONDITIONS,
+        service: 'waste' as const,
+        waterSeen: true,
+        access: 'buried' as const,
+        oldJoint: 'none' as const,
+        stubMm: 30 * IN,
+        spanMm: spanIn * IN,
+      }
+      const line = { lineId: 'a', pipeId: 'clay.4', to: mouthOf('waste.shower.2'), conditions }
+      const { options = [] } = mate({ lines: [line], settings: WELL_EQUIPPED, k: 12 }).lines[0] ?? {}
+      return new Set(options.map(({ removalId }) => removalId))
+    }
+    expect(removals(30)).toEqual(new Set(['chain-clay']))
+    expect([...removals(60)]).toContain('bare')
+  })
+
   it('says how far its middle lies from the end of the pipe, where nothing is cut between the two', () => {
     const right = wayOf('waste.standpipe', 12, 8)
     const said = right.way && right.layout && turnsOffMm(right.way, right.layout().stations)

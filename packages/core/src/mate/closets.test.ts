@@ -54,7 +54,30 @@ describe('a bowl on its flange', () => {
   it('on lead stays as it is: a wiped joint is made anew by who is licensed for it, and nothing else is offered', () => {
     const { options } = bowl({ flangeMm: 2 }, 'lead-waste.light.4')
     for (const { removalId } of options) expect(removalId).toBe('keep-flange')
-    expect(bowl({ flangeMm: 2, oldJoint: 'wiped' }, 'lead-waste.light.4').options).toEqual([])
+    // nobody is left with "not made": the bend goes back to the iron
+    for (const pipe of ['lead-waste.light.3', 'lead-waste.light.4'])
+      for (const oldJoint of ['wiped', 'none'] as const) {
+        const bend = bowl({ flangeMm: 2, oldJoint, stubMm: 150 }, pipe)
+        expect(bend.options).toEqual([])
+        const why = bend.refusals.filter(({ reason }) => reason.ruleId === 'lead.back-to-iron')
+        expect(why.map(({ method }) => method)).toContain('shielded-coupling')
+      }
+    const small = ask(line('lead-waste.light.2', 'waste.shower.2', { oldJoint: 'wiped', stubMm: 150 }))
+    expect(small.options.length).toBeGreaterThan(0)
+    expect(small.refusals.map(({ reason }) => reason.ruleId)).not.toContain('lead.back-to-iron')
+  })
+
+  // trade: by real diameters, a shielded coupling marked for the pair; a soldered flange is cut off with its pipe
+  it('soldered onto copper is cut off below its hub where new pipe comes up, and stays where it is whole', () => {
+    const { options } = bowl({ flangeMm: 0, stubMm: 100, faults: ['ring-broken'] }, 'copper.dwv.3')
+    const cut = options.filter(({ removalId }) => removalId === 'flange-off-copper')
+    expect(cut[0]?.parts.map(({ fittingId }) => fittingId)[0]).toBe('coupling.shielded.copperxplastic.3')
+    expect(cut[0]?.parts.at(-1)?.family).toBe('closet-flange')
+    expect(cut[0]?.leavesStubMm ?? 98).toBeLessThanOrEqual(98)
+    const shallow = bowl({ flangeMm: 0, stubMm: 20, faults: ['ring-broken'] }, 'copper.dwv.3')
+    expect(shallow.options.map(({ removalId }) => removalId)).not.toContain('flange-off-copper')
+    const plastic = bowl({ flangeMm: 0, stubMm: 100, faults: ['ring-broken'] }).options
+    expect(plastic.map(({ removalId }) => removalId)).not.toContain('flange-off-copper')
   })
 
   it('in a slab that is closed all round, what goes into the pipe alone', () => {

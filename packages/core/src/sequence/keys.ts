@@ -49,6 +49,9 @@ const OWN_KEYS = [
   'branch-way',
   'branch-plug',
   'branch-cap',
+  // where a trap of the whole house was
+  'fresh-air',
+  'traps-full',
   // which way a bend or a trap points
   'aim',
 ] as const

@@ -30,6 +30,7 @@ import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
+import { addHouseTrap } from './houseTrap'
 import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, isCloset, lineMedium, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
@@ -439,6 +440,7 @@ function build(request: PlanRequest): Graph {
   addVents(graph, request)
   addCovering(graph, request)
   addHangers(graph, request)
+  addHouseTrap(graph, request)
   addBranches(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

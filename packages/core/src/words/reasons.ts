@@ -265,6 +265,12 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'The pipe is out of round: it does not fill its socket. Cut back to where it is round.',
   'drain.run-held':
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
+  'lead.back-to-iron':
+    'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. No coupling is made for it, and a new wiped joint is for whoever wipes lead.',
+  'run.house-trap':
+    'A trap of the whole house goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
+  'run.house-trap-plain':
+    'A trap of the whole house has plugs that a drain machine goes in by: where it is cut out, a cleanout takes its place, and nothing else goes in there.',
   'branch.upright':
     'For upright pipe alone: in pipe that lies, a tee throws what comes in across the flow and against it.',
   'branch.lying':

@@ -277,6 +277,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Fill the bowl and let it go at once: the valve is heard to breathe, nothing gurgles, and water stands in the trap afterwards. No smell at the valve.',
   'branch.way':
     '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} Mark it across both hubs: cement gives half a minute.',
+  'drain.fresh-air':
+    'The inlet for fresh air beside the old trap leads into the open drain from now on: plugged gas-tight at the cut, or left as a vent, as the authority says.',
+  'prove.traps-full':
+    'A quart into every trap of the house, floor drains and fixtures that nobody uses first: the house trap no longer keeps the gas of the sewer from one that is dry. Smell at each.',
   'branch.plug':
     'A test plug into the side, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
   'branch.cap':
@@ -307,6 +311,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'A rag on a string down the pipe; measure from the floor to below the flange’s hub; cut the pipe from inside at that depth, all round, and lift the flange out with its ring of pipe.',
   'remove.flange-lead':
     'Pick the lead and oakum out from round the iron pipe, a rag below; nothing is hammered sideways: old iron splits. The flange lifts off; a rim that stands over the floor is ground flush with it. Lead: gloves, wash hands, no dry sanding.',
+  'remove.flange-copper':
+    'Screws of the flange out; cut the copper square below the flange’s hub with the multi-tool and a blade for metal, and lift both out. No flame: it is soldered, and joists burn. Take the burr off inside and out; keep the rag in.',
   'remove.hold-iron':
     'Hold the pipe above and below with strap or riser clamp before it is parted: what hangs on it drops, and iron is heavy.',
   'remove.pick-lead':
@@ -318,8 +324,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Saw the pipe flush with its hub; bore what is left of it out with the borer of that size, slowly, not into the hub; wipe the hub clean and dry.',
   'remove.chain-cut':
     'Chain round at the mark, square; tighten a notch, rock it, tighten again until it parts. Where it is thin or rotten it may crush: farther back, to sound iron.',
+  'remove.chain-clay':
+    'Bed the pipe on both sides of the mark; chain round it square, tighten a little at a time until it parts. Clay has no give: a blow or a saw splits it along. Goggles, gloves: its edges cut.',
   'remove.hold-run':
     'Hold the run on both sides of the cut by strap or hanger, of a stack by a riser clamp above and below, so that nothing drops and the fall stays. Nobody uses what drains through it.',
+  'remove.empty-trap':
+    'Nobody in the house lets water go. Draw the plugs of the trap slowly, bail out what stands in it and wash it down; it is sewage: gloves, a closed bucket, a window open. Iron traps are heavy: a strap round it too.',
   'remove.saw-open':
     'A bucket and a rag below; saw out the marked length, square at both ends, and take the burrs off inside and out.',
   'remove.chain-open':

@@ -1,6 +1,6 @@
 import type { StepTemplate } from '../acts/types'
 import type { Conditions } from '../conditions'
-import type { Removal } from './removals'
+import { opensRun, type Removal } from './removals'
 
 const act = (words: string, seconds: number, after: readonly string[] = []): StepTemplate => ({
   key: words,
@@ -37,5 +37,22 @@ export function withBesides(
       const before = chain[index - 1]
       return before ? { ...step, after: [...new Set([...(step.after ?? []), before.key])] } : step
     }),
+  }
+}
+
+/** What a trap holds is let out while its pipe is still whole: nobody saws into standing sewage. Time is common practice. */
+const EMPTY = act('remove.empty-trap', 600)
+
+/** The opening of a run with what a running trap in it adds: it is emptied once both sides are held. */
+export function withTrapEmptied(removal: Removal, { oldTrap }: Pick<Conditions, 'oldTrap'>): Removal {
+  const [held, ...cuts] = removal.steps
+  if (oldTrap !== 'running' || removal.medium !== 'drain' || !opensRun(removal.id) || !held) return removal
+  return {
+    ...removal,
+    steps: [
+      held,
+      { ...EMPTY, after: [held.key] },
+      ...cuts.map((step) => ({ ...step, after: [...(step.after ?? []), EMPTY.key] })),
+    ],
   }
 }

@@ -17,7 +17,7 @@ export interface Removal {
   /** Pipe that it is for; any where it is not said. */
   readonly medium?: Medium
   /** Tube that it is for; any where it is not said. */
-  readonly on?: 'soft' | 'plastic' | 'iron' | 'metric-waste'
+  readonly on?: 'soft' | 'plastic' | 'iron' | 'metric-waste' | 'copper-drain'
   /** Length gained beyond the visible stub: none, the old insertion, the nut's length less the ring, or an old flange's collar. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion' | 'collar'
   /** Taken off for the cut itself, mm. */
@@ -124,6 +124,18 @@ const OF_TOILETS: readonly Removal[] = [
     steps: [...PULL_BOWL, step('remove.flange-cut-inside', 300, { after: ['remove.scrape-wax'] })],
   },
 ]
+
+/** A flange that was soldered onto copper goes with the pipe in its hub: no flame between joists. */
+const OFF_COPPER: Removal = {
+  ...NEW_END,
+  id: 'flange-off-copper',
+  medium: 'drain',
+  on: 'copper-drain',
+  kerfMm: 2,
+  roomMm: 25,
+  tools: ['multi-tool'],
+  steps: [...PULL_BOWL, step('remove.flange-copper', 480, { after: ['remove.scrape-wax'] })],
+}
 
 /** A flange that was caulked onto iron: its lead is picked, and it lifts off. */
 const OFF_IRON: Removal = {
@@ -314,6 +326,7 @@ export const REMOVALS: readonly Removal[] = [
   OFF_IRON,
   ...OF_DRAINS,
   CUT_IRON,
+  OFF_COPPER,
 ]
 
 /** Taken off with the marked end: an inch reaches past what rings, teeth, cutters and blows leave. Common practice. */
@@ -367,7 +380,16 @@ const CUT_SHORTER: Removal = {
   tools: ['tube-cutter'],
   steps: [step('remove.cut-shorter', 150)],
 }
-const SHORTER = [CUT_SHORTER, SAW_SHORTER, BANDS_OFF_SAW]
+/** Clay has no give: scored all round by a chain it parts there, and nowhere else. */
+const CLAY_SHORTER: Removal = {
+  ...SAW_SHORTER,
+  id: 'chain-clay',
+  kerfMm: 3,
+  roomMm: 50,
+  tools: ['chain-cutter'],
+  steps: [step('remove.chain-clay', 420)],
+}
+const SHORTER = [CUT_SHORTER, SAW_SHORTER, BANDS_OFF_SAW, CLAY_SHORTER]
 
 /**
  * What an end is made shorter by, where it is free without a cut and too long for what goes on it; null where its own
@@ -376,7 +398,7 @@ const SHORTER = [CUT_SHORTER, SAW_SHORTER, BANDS_OFF_SAW]
 export function shorterBy({ id }: Removal, material: PipeMaterial, medium: Medium): Removal | null {
   if (medium === 'supply') return id === 'bare' ? CUT_SHORTER : null
   if (id !== 'bare' && id !== 'bands-off') return null
-  if (material === 'clay') return null
+  if (material === 'clay') return id === 'bare' ? CLAY_SHORTER : null
   if (material === 'cast-iron') return id === 'bare' ? CHAIN_CUT : null
   if (material === 'lead-waste') return id === 'bare' ? SAW_LEAD : null
   return id === 'bare' ? SAW_SHORTER : BANDS_OFF_SAW

@@ -126,6 +126,7 @@ const IS_ON: Readonly<Record<NonNullable<Removal['on']>, (material: PipeMaterial
   plastic: isPlastic,
   iron: (material) => material === 'cast-iron',
   'metric-waste': isMetricWaste,
+  'copper-drain': (material) => material === 'copper-drain',
 }
 
 /** Whether what a removal keeps is there: a nut of a size that takes tube, a ring that is whole or is not, a hub. */

@@ -137,6 +137,7 @@ export const OLD_JOINTS = [
       'flange-off-iron',
       'bore-hub',
       'flange-cut-iron',
+      'flange-off-copper',
     ],
     waste: true,
     on: [...DRAIN_PLASTIC, 'cast-iron', 'copper-drain', 'lead-waste'],

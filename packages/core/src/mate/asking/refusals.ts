@@ -104,6 +104,16 @@ const OF_METRIC_WASTE: ReadonlySet<MethodId> = new Set(
   ),
 )
 
+/** Methods that are made on lead of the sizes that couplings come in. */
+const OF_LEAD: ReadonlySet<MethodId> = new Set(
+  METHODS.filter(({ pairings }) => pairings.some(({ materials }) => materials?.includes('lead-waste'))).map(
+    ({ id }) => id,
+  ),
+)
+/** Lead of three inches and more is a bend under a bowl, wiped onto a ferrule in an iron hub: it goes whole. */
+const isLeadBend = ({ pipe }: Pick<Problem, 'pipe'>) =>
+  pipe?.material === 'lead-waste' && namedInches(pipe) >= 3
+
 /** What is set down on a flange or screwed onto it: said of lines that have one. */
 const OF_FLANGES: ReadonlySet<MethodId> = new Set([
   'wax-seal',
@@ -152,8 +162,11 @@ export function otherMethods(
     else if (unsettled) refusals.push({ method, reason: plain(problem, 'method.not-settled', method) })
     else if (!paired && (OWN_ENDS.has(method) || OF_METRIC_WASTE.has(method) !== onMetricWaste(problem)))
       continue
-    else if (!paired) refusals.push({ method, reason: plain(problem, 'method.not-on-this-pipe', method) })
-    else
+    else if (!paired) {
+      const ruleId =
+        isLeadBend(problem) && OF_LEAD.has(method) ? 'lead.back-to-iron' : 'method.not-on-this-pipe'
+      refusals.push({ method, reason: plain(problem, ruleId, method) })
+    } else
       refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })
   }
   return { more, refusals, truncated }

@@ -4,6 +4,7 @@ import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
+import { withTrapEmptied } from '../../assembly/oldJoints/besides'
 import { MARKED_MM, OLD_FLANGE_HUB_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
 import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
@@ -192,7 +193,7 @@ export class Problem {
       const run = runEnd(pipe)
       // what has to come out takes its marks with it; where nothing has to, the cut lies past them
       const lost = line.cutIn.outMm == null && marksOn(this.conditions).length > 0 ? MARKED_MM : 0
-      const opened = openingOf(pipe.material, this.medium)
+      const opened = withTrapEmptied(openingOf(pipe.material, this.medium), this.conditions)
       this.begin = [cutStart(opened, run, pipe, this.conditions.stubMm, lost)]
       this.far = cutStart(opened, run, pipe, line.cutIn.farMm, lost)
       this.goals = [this.network.classOf(run)]

@@ -107,6 +107,14 @@ const OLD_TRAP_NOTES: readonly Rule[] = Object.entries(OLD_TRAP_SOURCES).map(([t
   bites: ({ start, run, conditions: { oldTrap, trapped } }) =>
     start !== null && run === null && oldTrap === trap ? { stays: trapped === true ? 'yes' : 'no' } : null,
 }))
+/** A building trap, and what takes its place. */
+const HOUSE_TRAPS: Source = {
+  title: 'IPC 1002.6, UPC 1008.0: no building trap but where the authority wants one; ask it first',
+  certainty: 'recalled',
+}
+/** A trap that sits in the run itself, where that is cut open: the trap of the whole house. */
+const hasHouseTrap = ({ start, run, conditions: { oldTrap } }: JointContext) =>
+  start !== null && run !== null && oldTrap === 'running'
 /** Flanges that are there, whole or broken, and what is screwed onto them. */
 const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
 /** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
@@ -899,6 +907,23 @@ export const RULES: readonly Rule[] = [
     severity: 'note',
     source: commonPractice,
     bites: ({ start, run }) => yes(start !== null && run !== null),
+  },
+  {
+    id: 'run.house-trap',
+    medium: 'drain',
+    severity: 'warn',
+    riskPerMille: 10,
+    source: HOUSE_TRAPS,
+    bites: (joint) => yes(hasHouseTrap(joint) && joint.insert === 'cleanout'),
+  },
+  {
+    // where a drain machine went in through its plugs there has to be another way in
+    id: 'run.house-trap-plain',
+    medium: 'drain',
+    fixed: true,
+    severity: 'forbid',
+    source: HOUSE_TRAPS,
+    bites: (joint) => yes(hasHouseTrap(joint) && joint.insert !== 'cleanout'),
   },
   {
     id: 'branch.upright',
