@@ -233,6 +233,7 @@ describe('the laws of runs', () => {
     'with-the-flow': spoil(wye, {
       parts: wye.way.parts.map((each) => (each.family === 'wye' ? { ...each, inPort: 1, outPort: 0 } : each)),
     }),
+    'house-trap': spoil(pvc, {}, { oldTrap: 'running' }),
     'fills-what-comes-out': spoil(pvc, { removeMm: { min: 0, max: 200 } }),
     closes: spoil(pvc, { closes: { seam: 0, by: 'slide', needsMm: 0 } }),
     'bare-for-rubber': spoil(iron, {}, { stubMm: 30 }),

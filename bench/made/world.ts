@@ -14,7 +14,7 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-spigot|draw-ring|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const PULLS = /^remove\.pull-bowl$/

@@ -503,7 +503,7 @@ export function programmeOf(
       needless: [],
     })
     const { keeps } = start.removal
-    const further = open[index]?.family === 'dual-stop' || (keeps && keeps !== 'hub' && keeps !== 'socket')
+    const further = open[index]?.family === 'dual-stop' || (keeps && !/^(hub|socket|thread)$/.test(keeps))
     const stage = further ? route.opensAt : 0
     layer.set(id, {
       id,
@@ -541,7 +541,7 @@ export function programmeOf(
         if (
           span !== null &&
           route.trapAt !== undefined &&
-          /^(hub|socket)$/.test(node.start?.removal.keeps ?? '')
+          /^(hub|socket|thread)$/.test(node.start?.removal.keeps ?? '')
         )
           return [0, 100_000_000]
         if (span === null || !stub) return [0, 0]

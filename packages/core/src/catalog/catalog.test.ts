@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2254,
-  "65193413406d64b1",
+  2258,
+  "bdbc8044113f89c6",
 ]
 `)
   })

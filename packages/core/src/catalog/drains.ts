@@ -1,6 +1,7 @@
 import type { Source } from '../reference/source'
 import { inline } from './build'
 import { closetParts } from './closets'
+import { drainAdapters } from './drainAdapters'
 import { drainBends } from './drainBends'
 import { drainBranches } from './drainBranches'
 import { drainCouplings } from './drainCouplings'
@@ -136,5 +137,6 @@ export function drainParts(): Fitting[] {
     ...drainBranches(),
     ...metricWastes(),
     ...drainBends(),
+    ...drainAdapters(),
   ]
 }

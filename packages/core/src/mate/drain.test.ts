@@ -122,12 +122,13 @@ describe('a basin’s waste to a stub of drain pipe', () => {
         methods: ['slip-joint', 'threaded-drain'],
         parts: [{ fittingId: 'trap-adapter.brass.fnpt.1-1/2x1-1/2' }, { family: 'tubular-trap' }],
       })
-      for (const { parts, joints } of options)
+      for (const { removalId, parts, joints } of options)
         for (const { to, method } of joints.filter(({ method: id }) => id === 'threaded-drain'))
-          expect([method, fittingById(parts[to]?.fittingId ?? '')?.material]).toEqual([
-            method,
-            'tubular-brass',
-          ])
+          if (removalId !== 'draw-from-fitting')
+            expect([method, fittingById(parts[to]?.fittingId ?? '')?.material]).toEqual([
+              method,
+              'tubular-brass',
+            ])
       expect(options[0]?.warnings.map(({ ruleId }) => ruleId)).toContain('thread.old-steel')
       // a smaller trap by the reducing adapter; a larger one into no smaller thread
       expect(ask(waste(pipe, 'waste.tail.1-1/4', steel)).options[0]?.parts[0]?.fittingId).toBe(
@@ -161,6 +162,33 @@ describe('a basin’s waste to a stub of drain pipe', () => {
     expect(steps.some(({ words }) => /^(safe\.shut|safe\.bond|open\.)/.test(words))).toBe(false)
   })
 
+  // trade: old steel rots at its thread; what is left is turned out of the fitting behind, which takes a male adapter
+  it('where steel is rotten at its thread, out of the fitting behind: a male adapter into that, never a thread cemented on', () => {
+    const short = { stubMm: 12, oldJoint: 'slip' as const, faults: ['thinned'] as const }
+    for (const pipe of ['galvanised.40.1-1/2', 'black.40.2', 'brass.regular.1-1/2']) {
+      const { options } = ask(waste(pipe, 'waste.tail.1-1/2', { ...short, faults: [...short.faults] }))
+      const drawn = options.filter(({ removalId }) => removalId === 'draw-from-fitting')
+      expect(drawn.length).toBeGreaterThan(1)
+      for (const { beginsAt, parts, joints, warnings, methods } of drawn) {
+        expect(beginsAt).toMatchObject({ form: 'taper-female', system: 'NPT' })
+        const families = parts.map(({ family }) => family)
+        expect([families[0], families.filter((family) => family === 'male-adapter').length]).toEqual([
+          'male-adapter',
+          1,
+        ])
+        expect(families).toEqual(expect.arrayContaining(['tube-piece', 'trap-adapter']))
+        expect(joints[0]?.method).toBe('threaded-drain')
+        expect(methods.filter((id) => id.startsWith('cement-drain-'))).toHaveLength(1)
+        expect(warnings.map(({ ruleId }) => ruleId)).toContain('drain.from-fitting')
+      }
+    }
+    for (const pipe of ['copper.dwv.1-1/2', 'pvc-dwv.40.1-1/2', 'cast-iron.hubless.2'])
+      for (const { removalId, parts } of ask(waste(pipe, 'waste.tail.1-1/2', { stubMm: 60 })).options) {
+        expect(removalId).not.toBe('draw-from-fitting')
+        expect(parts.map(({ family }) => family)).not.toContain('male-adapter')
+      }
+  })
+
   it.each([
     ['copper.dwv.1-1/2', 1.625],
     ['galvanised.40.1-1/2', 1.9],
@@ -170,8 +198,9 @@ describe('a basin’s waste to a stub of drain pipe', () => {
     'sawn square, %s goes on in one plastic behind a shielded coupling made for %s in outside',
     (pipe, inches) => {
       const { options } = ask(waste(pipe, 'waste.tail.1-1/2', { stubMm: 60 }))
-      expect(options.length).toBeGreaterThan(1)
-      for (const { parts, methods, joints } of options) {
+      const sawn = options.filter(({ removalId }) => removalId !== 'draw-from-fitting')
+      expect(sawn.length).toBeGreaterThan(1)
+      for (const { parts, methods, joints } of sawn) {
         expect(parts[0]?.family).toBe('shielded-coupling')
         expect(methods.filter((id) => id.startsWith('cement-drain-'))).toHaveLength(1)
         const [taken, given] = fittingById(parts[0]?.fittingId ?? '')?.ports ?? []
@@ -187,7 +216,8 @@ describe('a basin’s waste to a stub of drain pipe', () => {
       const buried = ask(waste(pipe, 'waste.tail.1-1/2', { access: 'buried', stubMm: 80 })).options
       const size = pipe.split('.').at(-1)
       const flexible = pipe.startsWith('cast-iron') ? [`coupling.flexible.hublessxplastic.${size}`] : []
-      expect([...new Set(buried.map(({ parts }) => parts[0]?.fittingId))]).toEqual(flexible)
+      const onPipe = buried.filter(({ removalId }) => removalId !== 'draw-from-fitting')
+      expect([...new Set(onPipe.map(({ parts }) => parts[0]?.fittingId))]).toEqual(flexible)
     },
   )
 

@@ -54,11 +54,13 @@ export function turnsOffMm(
   return mm == null ? null : { what: parts[at]?.family === 'p-trap' ? 'trap' : 'bend', mm }
 }
 
-/** Whether a way begins in what stays of the old pipe: a hub, or the socket of a fitting. */
+const HUBS: ReadonlySet<string> = new Set(['hub', 'drain-socket', 'taper-female'])
+
+/** Whether a way begins in what stays of the old pipe: a hub, the socket or the thread of a fitting. */
 export function beginsInHub({
   beginsAt,
 }: {
   readonly beginsAt?: { readonly form: string } | undefined
 }): boolean {
-  return beginsAt?.form === 'hub' || beginsAt?.form === 'drain-socket'
+  return HUBS.has(beginsAt?.form ?? '')
 }

@@ -47,6 +47,7 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'flange-off-iron': 'pick the lead, lift the flange off',
   'flange-cut-iron': 'part the pipe below the flange',
   'flange-off-copper': 'cut the copper below the flange',
+  'draw-from-fitting': 'turn the pipe out of its fitting',
   'pick-hub': 'pick lead and oakum out of the hub',
   'draw-from-hub': 'draw it out of its rubber',
   'bands-off': 'bands off, part the pipes',

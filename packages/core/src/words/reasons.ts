@@ -267,6 +267,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
   'lead.back-to-iron':
     'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. No coupling is made for it, and a new wiped joint is for whoever wipes lead.',
+  'drain.from-fitting':
+    'The fitting behind is not seen: look past the pipe with a mirror that it is one, near and braced. Old pipe often breaks off in it; then there is half an hour more, or the wall is opened.',
   'run.house-trap':
     'A trap of the whole house goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
   'run.house-trap-plain':

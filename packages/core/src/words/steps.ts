@@ -326,6 +326,12 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Chain round at the mark, square; tighten a notch, rock it, tighten again until it parts. Where it is thin or rotten it may crush: farther back, to sound iron.',
   'remove.chain-clay':
     'Bed the pipe on both sides of the mark; chain round it square, tighten a little at a time until it parts. Clay has no give: a blow or a saw splits it along. Goggles, gloves: its edges cut.',
+  'remove.hold-fitting':
+    'The fitting behind is held by a second wrench, or seen to be braced: what turns with the pipe breaks the next joint in the wall.',
+  'remove.draw-pipe':
+    'Turn the old pipe out. Where it breaks off in its thread: saw what is left twice lengthwise from inside, no deeper than its own wall, fold the strip in and turn the rest out.',
+  'remove.chase-thread':
+    'Wire-brush the thread of the fitting to bare metal, look down it with a light: a cracked hub is no place to begin. Rust and scale out of the pipe, not down it.',
   'remove.hold-run':
     'Hold the run on both sides of the cut by strap or hanger, of a stack by a riser clamp above and below, so that nothing drops and the fall stays. Nobody uses what drains through it.',
   'remove.empty-trap':

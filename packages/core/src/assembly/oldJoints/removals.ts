@@ -17,7 +17,7 @@ export interface Removal {
   /** Pipe that it is for; any where it is not said. */
   readonly medium?: Medium
   /** Tube that it is for; any where it is not said. */
-  readonly on?: 'soft' | 'plastic' | 'iron' | 'metric-waste' | 'copper-drain'
+  readonly on?: 'soft' | 'plastic' | 'iron' | 'metric-waste' | 'copper-drain' | 'threaded'
   /** Length gained beyond the visible stub: none, the old insertion, the nut's length less the ring, or an old flange's collar. */
   readonly gains: 'nothing' | 'insertion' | 'nut-less-ring' | 'nut-and-insertion' | 'collar'
   /** Taken off for the cut itself, mm. */
@@ -27,9 +27,10 @@ export interface Removal {
   readonly leaves: readonly EndMark[]
   /**
    * What stays and is taken again: the nut of a trap adapter, on tube of its size or a smaller; a stop that holds, of
-   * which only the old connector is undone; a closet flange; the hub or the socket that the old pipe stood in.
+   * which only the old connector is undone; a closet flange; the hub, the socket or the threaded fitting that the old
+   * pipe stood in.
    */
-  readonly keeps?: 'nut' | 'nut-reduced' | 'stop' | 'flange' | 'flange-broken' | 'hub' | 'socket'
+  readonly keeps?: 'nut' | 'nut-reduced' | 'stop' | 'flange' | 'flange-broken' | 'hub' | 'socket' | 'thread'
   /** The pipe is not cut: it ends where its old flange did, or is ground flush with the floor. */
   readonly endsAt?: 'flange'
   /** The thread that the pipe ends in goes with it. */
@@ -195,6 +196,20 @@ const OF_DRAINS: readonly Removal[] = [
     needsDry: true,
     tools: ['hub-borer'],
     steps: [...PULL_BOWL, step('remove.bore-hub', 300, { after: ['remove.scrape-wax'] })],
+  },
+  {
+    // the whole of a pipe that rotted at its thread, out of the fitting behind
+    ...NEW_END,
+    id: 'draw-from-fitting',
+    medium: 'drain',
+    on: 'threaded',
+    keeps: 'thread',
+    tools: ['pipe-wrenches'],
+    steps: [
+      step('remove.hold-fitting', 60),
+      step('remove.draw-pipe', 420, { after: ['remove.hold-fitting'] }),
+      step('remove.chase-thread', 120, { after: ['remove.draw-pipe'] }),
+    ],
   },
   CHAIN_CUT,
   SAW_LEAD,

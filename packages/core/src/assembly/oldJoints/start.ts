@@ -127,6 +127,7 @@ const IS_ON: Readonly<Record<NonNullable<Removal['on']>, (material: PipeMaterial
   iron: (material) => material === 'cast-iron',
   'metric-waste': isMetricWaste,
   'copper-drain': (material) => material === 'copper-drain',
+  threaded: isThreadedMaterial,
 }
 
 /** Whether what a removal keeps is there: a nut of a size that takes tube, a ring that is whole or is not, a hub. */
@@ -148,6 +149,7 @@ function staysThere(
     case 'socket':
       // who has measured down to it has seen it
       return isPlastic(material) && stubMm !== null
+    case 'thread':
     case 'stop':
       return true
   }
@@ -161,12 +163,16 @@ function keptAtMm(
   keeps: NonNullable<Removal['keeps']>,
   { spanMm, flangeMm }: Conditions,
 ): number | null | undefined {
-  if (keeps === 'hub' || keeps === 'socket') return 0
+  if (keeps === 'hub' || keeps === 'socket' || keeps === 'thread') return 0
   if (!keeps.startsWith('flange')) return undefined
   return spanMm == null || flangeMm == null ? null : Math.max(0, spanMm + flangeMm)
 }
 
-function keptEnd(keeps: NonNullable<Removal['keeps']>, { system, nominal, material }: Pipe): PortEnd {
+function keptEnd(
+  keeps: NonNullable<Removal['keeps']>,
+  { system, nominal, material }: Pipe,
+  { thread }: Conditions,
+): PortEnd {
   switch (keeps) {
     case 'flange':
       return end('old-flange', 'IPS', '4', 'pvc-drain')
@@ -176,6 +182,8 @@ function keptEnd(keeps: NonNullable<Removal['keeps']>, { system, nominal, materi
       return end('hub', system, nominal, material)
     case 'socket':
       return end('drain-socket', system, nominal, material)
+    case 'thread':
+      return { ...end('taper-female', thread === 'BSP' ? 'BSP' : 'NPT', nominal, material), medium: 'drain' }
     default:
       return end('slip-joint', 'tubular', NUTS[nominal]?.[keeps === 'nut' ? 0 : 1] ?? '', 'tubular-plastic')
   }
@@ -214,7 +222,7 @@ export function starts(pipe: Pipe, conditions: Conditions, fitted = false): Star
     let port: PortEnd
     try {
       port = removal.keeps
-        ? keptEnd(removal.keeps, pipe)
+        ? keptEnd(removal.keeps, pipe, conditions)
         : removal.threadedEnd
           ? end('taper-male', conditions.thread === 'BSP' ? 'BSP' : 'NPT', pipe.nominal, pipe.material)
           : end('tube', pipe.system, pipe.nominal, pipe.material)

@@ -58,7 +58,7 @@ export const OLD_JOINTS = [
   {
     id: 'threaded',
     body: null,
-    removals: ['cut-behind', 'unscrew', 'saw-thread'],
+    removals: ['cut-behind', 'unscrew', 'saw-thread', 'draw-from-fitting'],
     on: [...STEEL, ...COPPER, ...PLASTIC],
   },
   { id: 'crimp', body: null, removals: ['cut-behind'], on: [...PEX, 'polybutylene'] },
@@ -81,7 +81,14 @@ export const OLD_JOINTS = [
   {
     id: 'slip',
     body: null,
-    removals: ['undo-nut', 'undo-nut-reduced', 'nut-and-ring-off', 'saw-behind', 'unscrew'],
+    removals: [
+      'undo-nut',
+      'undo-nut-reduced',
+      'nut-and-ring-off',
+      'saw-behind',
+      'unscrew',
+      'draw-from-fitting',
+    ],
     waste: true,
     toIn: 2,
     on: [
@@ -157,7 +164,7 @@ export const JOINT_KINDS = OLD_JOINTS.map(({ id }) => id) as [JointKind, ...Join
 export const OLD_JOINT_IDS: readonly [OldJoint, ...OldJoint[]] = ['none', ...JOINT_KINDS]
 
 /** What is done to an end that is bare already: looked at, or unscrewed where it is a threaded pipe. */
-const BARE = { body: null, removals: ['bare', 'unscrew', 'saw-thread'] } as const
+const BARE = { body: null, removals: ['bare', 'unscrew', 'saw-thread', 'draw-from-fitting'] } as const
 
 /** The row of an old joint. */
 export function oldJointRow(id: OldJoint): Pick<OldJointRow, 'body' | 'removals'> {

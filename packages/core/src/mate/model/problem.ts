@@ -511,6 +511,8 @@ export class Problem {
       return null
     // iron goes back into a run of its own kind; to a fixture goes plastic
     if (this.medium === 'drain' && role === 'tube' && !this.isIronRun && this.isOfIron(group)) return null
+    // a thread of plastic goes into what stays; towards the trap goes cement
+    if (this.medium === 'drain' && group.family === 'male-adapter' && this.leavesByThread(group)) return null
     // a drain of one plastic goes on in it
     if (this.isOfOtherPlastic(group)) return null
     // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
@@ -532,6 +534,10 @@ export class Problem {
   /** The bowl would come too near the wall over the middle of its drain. */
   private get isNear(): boolean {
     return nearMm(this.conditions) > 0
+  }
+
+  private leavesByThread({ outClass }: Group): boolean {
+    return this.network.ends[outClass]?.form === 'taper-male'
   }
 
   private get isIronRun(): boolean {
@@ -800,7 +806,7 @@ const DRAIN_PLASTICS: ReadonlySet<string> = new Set([
 ])
 const stuffOf = ({ material, system }: Pick<PortEnd, 'material' | 'system'>) => `${material} ${system}`
 /** What of the old joint is used again as the new line's first socket. */
-const HUBS: ReadonlySet<string> = new Set(['hub', 'socket'])
+const HUBS: ReadonlySet<string> = new Set(['hub', 'socket', 'thread'])
 /** What a thick seal makes up for under the floor, and the thickest ring that is stacked, mm. */
 const LOW_MM = 6.35
 const ONE_RING_MM = 25.4

@@ -782,6 +782,18 @@ export const RULES: readonly Rule[] = [
     bites: ({ start, tip }) => yes(start !== null && tip.material === 'lead-waste'),
   },
   {
+    id: 'drain.from-fitting',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'warn',
+    riskPerMille: 40,
+    source: commonPractice,
+    bites: ({ tip, body }) =>
+      yes(
+        tip.form === 'taper-male' && isPlastic(tip.material as PipeMaterial) && body.form === 'taper-female',
+      ),
+  },
+  {
     id: 'flange.twist-refused',
     medium: 'drain',
     anywhere: true,

@@ -211,6 +211,8 @@ export function placeOf(
       return null
     // trade: iron goes back into a run of iron; to a fixture goes plastic
     if (route.id !== 'cut-in' && role === 'tube' && fitting.material === 'cast-iron') return null
+    // trade: nobody cements a thread on to screw a trap's adapter over it
+    if (fitting.family === 'male-adapter' && fitting.ports[1 - index]?.form === 'taper-male') return null
     // trade: nothing smaller downstream; a flange is called by the bowl
     if (!fitting.family.includes('flange') && up > down) return null
     // trade: a toilet's riser keeps the size that is there
@@ -428,7 +430,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
     if (start.forbidden.length > 0) continue
     const { removal } = start
     const stub = removal.id === 'new-end' || removal.keeps ? null : start
-    const begins = removal.keeps && !['hub', 'socket'].includes(removal.keeps)
+    const begins = removal.keeps && !['hub', 'socket', 'thread'].includes(removal.keeps)
     const stage = pastStop || begins ? route.opensAt : 0
     const flange = removal.keeps?.startsWith('flange')
     const withJoint = (state: State, joint: Joint, judged: Judged, first: boolean): State => {
@@ -447,7 +449,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
               ? // trade: lead is picked, iron is not cut
                 [Math.min(0, conditions.flangeMm ?? 0), conditions.flangeMm ?? 0]
               : [-1e6, (conditions.flangeMm ?? 0) - 50.8]
-            : span !== null && route.trapAt !== undefined && /^(hub|socket)$/.test(removal.keeps ?? '')
+            : span !== null && route.trapAt !== undefined && /^(hub|socket|thread)$/.test(removal.keeps ?? '')
               ? [0, 1e6]
               : span === null || !stub
                 ? [0, 0]
