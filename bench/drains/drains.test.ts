@@ -193,6 +193,7 @@ describe('the laws of drains', () => {
   const low = ask('pvc-dwv.40.3', 'waste.bowl', { oldJoint: 'flange', flangeMm: -30 })
   const machine = ask('abs-dwv.40.2', 'waste.standpipe')
   const under = ask('pvc-dwv.40.2', 'waste.shower.2', { stubMm: 200, spanMm: 600 })
+  const tray = ask('waste.solvent.40mm', 'waste.shower.40')
   type Case = ReturnType<typeof ask>
   const spoil = (
     from: Case,
@@ -218,6 +219,7 @@ describe('the laws of drains', () => {
     ),
     'of-drains': spoil(basin, { parts: [part('coupling.cxc.1/2')] }),
     'one-trap': spoil(basin, {}, { trapped: true }),
+    'tray-in-reach': spoil(tray, {}, { access: 'closed-wall' }),
     'not-smaller-downstream': spoil(basin, {
       parts: [{ ...part('reducer.drain.pvc.2x1-1/2'), inPort: 1, outPort: 0 }, ...basin.way.parts],
     }),
@@ -268,7 +270,7 @@ describe('the laws of drains', () => {
   it.each(DRAIN_LAWS.map(([id]) => id))('%s: broken on purpose it is named, kept it is not', (id) => {
     const { way, asked } = SPOILT[id] as Case
     expect(brokenLaws(way, asked)).toContain(id)
-    for (const kept of [basin, iron, bowl, low, machine, under])
+    for (const kept of [basin, iron, bowl, low, machine, under, tray])
       expect(brokenLaws(kept.way, kept.asked)).toEqual([])
   })
 })

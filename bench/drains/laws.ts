@@ -8,7 +8,9 @@ type Way = Pick<MateOption, 'parts' | 'joints' | 'methods' | 'removalId' | 'begi
 type Law = readonly [id: string, broken: (way: Way, asked: Asked) => boolean]
 
 const SEALS = /^(wax|rubber)-seal$/
-const OWN_TRAP = 'waste.bowl'
+const BOWL = 'waste.bowl'
+/** What brings its own trap. */
+const OWN_TRAP = /^waste\.(bowl|shower\.[45]0)$/
 const inches = (name: string) =>
   name.split('-').reduce((sum, piece) => {
     const [top = 0, below = 1] = piece.split('/').map(Number)
@@ -28,7 +30,7 @@ function heightOf(way: Way, { line }: Asked): number | null {
 /** From the old end to the middle of the trap, with all home and pieces at their shortest, and the most; null where none was asked for. */
 function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number, number] | null {
   const { spanMm, turn, rises, trapped } = conditions
-  if (spanMm == null || turn || rises || trapped) return null
+  if (spanMm == null || turn || rises || trapped || OWN_TRAP.test(to?.kind ?? '')) return null
   if (!/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')) return null
   const parts = partsOf(way)
   const at = parts.findIndex(({ family }) => family === 'p-trap')
@@ -52,7 +54,7 @@ function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number
 /** Under a floor or in a wall pipe may turn before its trap, and under a bowl that no flange stands beneath. */
 const mayBend = ({ to, conditions }: Asked['line']) =>
   /^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '') ||
-  (to?.kind === OWN_TRAP && conditions.oldJoint !== 'flange')
+  (to?.kind === BOWL && conditions.oldJoint !== 'flange')
 const bridges = ({ parts }: Way) => {
   const at = parts.findIndex(({ family }) => family === 'p-trap')
   const tee = parts.findIndex(({ family }) => family === 'vent-tee')
@@ -113,7 +115,9 @@ export const DRAIN_LAWS: readonly Law[] = [
     'one-trap',
     (way, { line }) => {
       const traps = partsOf(way).filter(({ family }) => /trap$/.test(family)).length
-      const there = line.to?.kind === OWN_TRAP || line.conditions.trapped === true ? 1 : 0
+      const there =
+        Number(OWN_TRAP.test(line.to?.kind ?? '')) +
+        Number(line.to?.kind !== BOWL && line.conditions.trapped === true)
       return traps + there !== 1
     },
   ],
@@ -146,6 +150,14 @@ export const DRAIN_LAWS: readonly Law[] = [
       return cements.length > 1 || (old !== null && cements.some((id) => !id.endsWith(old)))
     },
   ],
+  [
+    // what grips by a nut is never shut in: a tray has its panel
+    'tray-in-reach',
+    (way, { line }) =>
+      /^waste\.shower\.[45]0$/.test(line.to?.kind ?? '') &&
+      line.conditions.access !== 'reachable' &&
+      way.methods.length > 0,
+  ],
   ['by-diameter', misfit],
   [
     'slip-in-reach',
@@ -165,7 +177,7 @@ export const DRAIN_LAWS: readonly Law[] = [
   [
     'one-seal',
     (way, { line }) =>
-      way.joints.filter(({ method }) => SEALS.test(method)).length !== (line.to?.kind === OWN_TRAP ? 1 : 0),
+      way.joints.filter(({ method }) => SEALS.test(method)).length !== (line.to?.kind === BOWL ? 1 : 0),
   ],
   [
     'ring-on-broken',
@@ -243,7 +255,7 @@ export const DRAIN_LAWS: readonly Law[] = [
     'offset-where-near',
     (way, { line: { conditions, to } }) => {
       const { roughMm, bowlMm } = conditions
-      const short = to?.kind === OWN_TRAP && roughMm != null && bowlMm != null ? bowlMm - roughMm : 0
+      const short = to?.kind === BOWL && roughMm != null && bowlMm != null ? bowlMm - roughMm : 0
       const offset = way.parts.some(({ fittingId }) => /^flange\..*offset/.test(fittingId))
       return offset !== short > 6 || short > 38.1 + 1e-6
     },

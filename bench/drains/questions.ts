@@ -161,6 +161,8 @@ export const METRIC_KINDS: readonly (readonly [kind: string, fromIn: number, toI
   ['waste.tail.g1-1/4', 1.25, 2],
   ['waste.tail.g1-1/2', 1.5, 2],
   ['waste.standpipe', 1.5, 2],
+  ['waste.shower.40', 1.5, 2],
+  ['waste.shower.50', 2, 2],
 ]
 /** By its name, inches; a name in millimetres is a little more or less than that. */
 export const quarters = ({ system, nominal }: Pick<(typeof PIPES)[number], 'system' | 'nominal'>) =>
@@ -172,12 +174,15 @@ export function someMetricDrain(index: number): {
   readonly settings: MateSettings
 } {
   const dice = new Dice(900_000 + index)
-  const [kind, from, to] = dice.pick(METRIC_KINDS)
-  const pipe = dice.pick(METRIC_STUBS.filter((each) => quarters(each) >= from && quarters(each) <= to))
-  const stands = kind === 'waste.standpipe'
+  // every pipe in its turn
+  const pipe = METRIC_STUBS[index % METRIC_STUBS.length] as (typeof METRIC_STUBS)[number]
+  const [kind] = dice.pick(
+    METRIC_KINDS.filter(([, from, to]) => quarters(pipe) >= from && quarters(pipe) <= to),
+  )
+  const like = /standpipe|shower|tail/.exec(kind)?.[0] ?? ''
   for (let at = index * 31; ; at++) {
     const { line, settings } = someDrain(at)
-    if (!(stands ? /standpipe/ : /tail/).test(line.to?.kind ?? '')) continue
+    if (!line.to?.kind?.includes(like)) continue
     const oldJoint = dice.pick(oldJointsOn(pipe.material, true, pipe))
     const conditions = { ...line.conditions, oldJoint, thread: 'none' as const }
     return { line: { ...line, pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }

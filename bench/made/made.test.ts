@@ -57,6 +57,12 @@ describe('an order of work that is carried out', () => {
     expect(oneHeat).toBeGreaterThan(10)
   })
 
+  it('a wait binds nobody’s hands, and all else somebody’s', () => {
+    for (const { steps } of planned())
+      for (const { id, kind, passive, hands } of steps)
+        expect([id, passive, hands === null]).toEqual([id, kind === 'wait', kind === 'wait'])
+  })
+
   it('has words for every step', () => {
     const unsaid = planned().flatMap(({ steps }) => steps.filter(({ words }) => STEPS[words] === undefined))
     expect(unsaid.map(({ words }) => words)).toEqual([])

@@ -86,7 +86,9 @@ export function DrainConditions({
         />
       </View>
     )
-  const straight = kind !== undefined && mayTurn(mouthOf(kind).route) && !trapped && !rises && !turn
+  const route = kind === undefined ? undefined : mouthOf(kind).route
+  const straight =
+    route !== undefined && route !== 'trap-own' && mayTurn(route) && !trapped && !rises && !turn
   return (
     <View>
       {straight ? (

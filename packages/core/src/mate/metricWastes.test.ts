@@ -34,6 +34,30 @@ describe('metric waste', () => {
     },
   )
 
+  // EN 274-1: a shower waste has its trap in it; trade: never two on one way, nothing held by a nut shut in
+  it('a shower waste brings its own trap: pipe up to its nut, a panel left, and no old trap below', () => {
+    for (const pipeId of ['waste.solvent.40mm', 'waste.push.50mm', 'waste.pp.40mm'])
+      for (const turn of [0, 90] as const) {
+        const { options } = ask(pipeId, 'waste.shower.40', { turn })
+        expect([pipeId, turn, options.length > 0]).toEqual([pipeId, turn, true])
+        for (const { parts, methods } of options) {
+          expect(methods).toContain('trap-outlet')
+          const families = parts.map(({ family }) => family)
+          expect(families.filter((family) => family.includes('trap'))).toEqual([])
+          expect(families.some((family) => family.startsWith('elbow'))).toBe(turn > 0)
+        }
+      }
+    // from its own pipe nothing stands between
+    expect(ask('waste.solvent.40mm', 'waste.shower.40').options[0]?.parts).toEqual([])
+    const why = (patch: Partial<Conditions>) =>
+      ask('waste.solvent.40mm', 'waste.shower.40', patch).refusals.map(({ reason }) => reason.ruleId)
+    expect(why({ access: 'closed-wall' })).toContain('drain.tray-shut-in')
+    expect(why({ trapped: true })).toContain('drain.own-trap')
+    // nothing is smaller downstream
+    expect(ask('waste.solvent.32mm', 'waste.shower.40').options).toEqual([])
+    expect(ask('waste.solvent.40mm', 'waste.shower.50').options).toEqual([])
+  })
+
   it('pipe goes on in its own make and diameter, polypropylene never by cement', () => {
     for (const [pipeId, own, cement] of [
       ['waste.solvent.40mm', /^(solvent|comp)/, true],

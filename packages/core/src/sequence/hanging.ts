@@ -2,6 +2,7 @@ import type { StepTemplate } from '../assembly/acts/types'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { turnedBy } from '../catalog/types'
 import type { Graph } from './graph'
+import { bringsTrap } from './lineWords'
 import type { PlanLine, PlanRequest } from './types'
 
 /** Time is common practice. */
@@ -22,7 +23,8 @@ function goes(
   if (mount === 'stands') return 'stands'
   if (mount !== 'floor') return null
   // a riser straight up is held by its flange, which is screwed down
-  return option.parts.some(({ family }) => family === 'p-trap') || turnedBy(option.parts) > 0 ? 'lies' : null
+  const trapped = option.parts.some(({ family }) => family === 'p-trap') || bringsTrap(option)
+  return trapped || turnedBy(option.parts) > 0 ? 'lies' : null
 }
 
 /**

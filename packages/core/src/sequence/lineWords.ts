@@ -32,6 +32,12 @@ export function closesEarly({ closes, joints }: Pick<MateOption, 'closes' | 'joi
 /** Joints by which a bowl is set down on its flange. */
 const isSeal = (method: string): boolean => method === 'wax-seal' || method === 'rubber-seal'
 
+/** Whether a line comes to a waste that brings its own trap, as under a tray. */
+export function bringsTrap({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
+  const last = joints.at(-1)
+  return last !== undefined && last.to >= parts.length && last.method === 'trap-outlet'
+}
+
 /** Whether a line comes up to a bowl. */
 export function isCloset({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
   const last = joints.at(-1)
@@ -53,6 +59,7 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
     if (opensRun(removalId)) return 'prove.run'
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
+    if (bringsTrap(option)) return 'prove.fill-tray'
     return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
   }
   const kept = removalId === KEEP_STOP.id

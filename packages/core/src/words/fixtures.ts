@@ -68,6 +68,8 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   ),
   'waste.tail.g1-1/4': 'Waste with 1-1/4 in parallel thread',
   'waste.tail.g1-1/2': 'Waste with 1-1/2 in parallel thread',
+  'waste.shower.40': 'Shower waste with its own trap, 40 mm',
+  'waste.shower.50': 'Shower waste with its own trap, 50 mm',
 }
 
 /** What goes in, by its id. */
@@ -185,7 +187,12 @@ const RUN_WASTES: readonly string[] = [
   'waste.run.tee.2',
   'waste.run.wye.2',
 ]
-const SHOWERS: readonly string[] = ['waste.shower.2', 'waste.shower.1-1/2']
+const SHOWERS: readonly string[] = [
+  'waste.shower.2',
+  'waste.shower.1-1/2',
+  'waste.shower.40',
+  'waste.shower.50',
+]
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   toilet: ['waste.bowl'],
@@ -215,11 +222,11 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
 /**
  * Every kind of waste that may be there, the usual first.
  *
- * @param parallel whether wastes with parallel threads are at home there, as in metric countries
+ * @param parallel whether wastes with parallel threads, and those that bring a trap, are at home there, as in metric countries
  */
 export function wastesOf(workedOn: string, parallel = false): readonly string[] {
   const all = WASTES_OF[workedOn] ?? TAILS
-  const threaded = (id: string) => id.startsWith('waste.tail.g')
+  const threaded = (id: string) => /^waste\.(tail\.g|shower\.[45]0)/.test(id)
   return parallel ? [...all.filter(threaded), ...all.filter((id) => !threaded(id))] : all
 }
 

@@ -269,6 +269,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. No coupling is made for it, and a new wiped joint is for whoever wipes lead.',
   'drain.from-fitting':
     'The fitting behind is not seen: look past the pipe with a mirror that it is one, near and braced. Old pipe often breaks off in it; then there is half an hour more, or the wall is opened.',
+  'drain.tray-shut-in':
+    'The nut at the outlet of a shower waste is reached through a panel in the plinth, or by lifting the tray: nothing held by a nut is shut in.',
+  'drain.own-trap':
+    'This waste brings its own trap, and one stays further down: two on one way lock air between them. The old one goes, or a waste without a trap goes in.',
   'run.house-trap':
     'A trap of the whole house goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
   'run.house-trap-plain':

@@ -381,6 +381,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Gasket round the pipe, its ring turned down with the key until the rubber grips all round.',
   'prove.flush':
     'Flush it six times, paper in some; a tissue round the foot, at the floor, under the tank. Nothing may come, and nothing may rock.',
+  'prove.fill-tray':
+    'Plug the waste, let an inch stand in the tray, and let it go at once; through the panel a tissue round the outlet’s nut and every joint. Lift its trap out and back in, wet: the water in it is what keeps the gas down.',
   'prove.fill-floor':
     'Plug the new work and fill it to the flood rim, or ten feet high: it stands for 15 minutes by code. Let it go; a tissue round every joint. Only then is anything covered.',
   'prove.standpipe':

@@ -227,6 +227,9 @@ export const BODY_KINDS: readonly BodyKind[] = [
   ...RUN_BRANCHES.map(branchInto),
   threadedTail('waste.tail.g1-1/4', '1-1/4'),
   threadedTail('waste.tail.g1-1/2', '1-1/2'),
+  // its trap lifts out through the grate, its outlet grips the pipe
+  drainOf('waste.shower.40', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '40', 'waste-push-fit')),
+  drainOf('waste.shower.50', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '50', 'waste-push-fit')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

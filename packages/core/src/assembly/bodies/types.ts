@@ -24,6 +24,7 @@ export const ROUTE_IDS = [
   'sink-centre-dish',
   'sink-end-dish',
   'trap-shower',
+  'trap-own',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

@@ -259,6 +259,14 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
   },
   'trap-below': below('trap-below'),
   'trap-shower': below('trap-shower'),
+  // the fixture brings its trap: pipe up to its outlet
+  'trap-own': {
+    id: 'trap-own',
+    medium: 'drain',
+    stages: [{ piece: 0, tube: 0, elbow: 0 }],
+    goalAt: [0],
+    opensAt: 1,
+  },
   standpipe: {
     id: 'standpipe',
     medium: 'drain',

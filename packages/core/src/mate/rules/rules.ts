@@ -66,7 +66,7 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 /** Whether the trap lies under the floor, or in a wall. */
-const isBelow = (route: RouteId) => route === 'trap-below' || route === 'trap-shower'
+const isBelow = (route: RouteId) => route.startsWith('trap-')
 type Place = Pick<JointContext, 'route' | 'run' | 'conditions'>
 /** Whether a trap that is set on the drain where it comes up out of the floor would be an S. */
 const isS = ({ route, conditions: { rises, trapped } }: Place) =>
@@ -893,6 +893,30 @@ export const RULES: readonly Rule[] = [
         schoolOf(settings.houseRules, 'badVent') === 'wall'
       return airless(joint) && route !== 'closet' && nowhere ? { from: isS(joint) ? 'floor' : 'wall' } : null
     },
+  },
+  {
+    // nothing is reached under a tray but through a panel
+    id: 'drain.tray-shut-in',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'forbid',
+    change: 'access',
+    source: {
+      title: 'EN 274-1 shower wastes, outlet nut and seal: typical of the kind',
+      certainty: "maker's sheet",
+    },
+    bites: ({ route, body, conditions }) =>
+      yes(route === 'trap-own' && body.form === 'trap-outlet' && conditions.access !== 'reachable'),
+  },
+  {
+    id: 'drain.own-trap',
+    medium: 'drain',
+    anywhere: true,
+    fixed: true,
+    severity: 'forbid',
+    source: { title: 'IPC 1002.1: no fixture is trapped twice; check the local code', certainty: 'recalled' },
+    bites: ({ route, body, conditions }) =>
+      yes(route === 'trap-own' && body.form === 'trap-outlet' && conditions.trapped === true),
   },
   {
     id: 'drain.s-trap',
