@@ -119,7 +119,7 @@ const WASTES: readonly {
     worked: 'Toilet',
     colour: 'white',
     across: ['3', 'Point', '5'],
-    waste: /Toilet bowl/,
+    waste: /Toilet bowl on its flange/,
     old: /On the old end: flange/,
     measured: [
       ['Old flange below the finished floor', ['1']],
@@ -137,7 +137,7 @@ const WASTES: readonly {
     worked: 'Toilet',
     colour: 'black',
     across: ['4', 'Point', '5'],
-    waste: /Toilet bowl/,
+    waste: /Toilet bowl on its flange/,
     old: /On the old end: flange/,
     measured: [],
     fault: 'flange ring broken',

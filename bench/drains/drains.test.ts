@@ -24,6 +24,7 @@ import {
   SINK_KINDS,
   someDrain,
   someMetricDrain,
+  somePan,
   someSink,
 } from './questions'
 
@@ -140,6 +141,42 @@ describe('drains that nobody prepared', () => {
       expect([pipe.id, [...found].some((each) => each.endsWith(pipe.id))]).toEqual([pipe.id, true])
     for (const step of ['waste.tighten', 'waste.join', 'ring.push', 'remove.waste-nut', 'remove.draw-ring'])
       expect([step, words.has(step)]).toEqual([step, true])
+  })
+
+  it('of bowls with a spigot break none, are made in an order, and are the cheapest that exhaustive search finds', async () => {
+    const found = new Set<string>()
+    const why = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 2; index++) {
+      const { options, line, settings } = waysOf(index, somePan)
+      const asked = { line, settings }
+      for (const option of options) expect([index, brokenLaws(option, asked)]).toEqual([index, []])
+      for (const { parts } of options.slice(0, 1)) found.add(parts[0]?.fittingId ?? '')
+      const { request, steps } = orderOf(asked, options[0])
+      expect([index, carryOut(request, steps)]).toEqual([index, []])
+      expect([index, carryOut(request, anyOrder(steps, new Dice(4_000_000 + index)))]).toEqual([index, []])
+      isCheapest(index, { ...asked, options })
+      if (options.length === 0)
+        for (const { reason } of mate({ lines: [line], settings }).lines[0]?.refusals ?? [])
+          why.add(reason.ruleId)
+      if (index >= PROGRAMMES / 2) continue
+      const programme = programmeOf(line, settings, catalogueOf('drain'), 6)
+      const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+      const least = options.length === 0 ? null : Math.min(...options.map(({ costs }) => costs.totalCents))
+      expect([index, least]).toEqual([index, best?.cents ?? null])
+    }
+    for (const some of [
+      '.straight.',
+      '.offset-20.',
+      '.offset-40.',
+      '.long.',
+      '.bend.',
+      '.110',
+      '.pp110',
+      '.iron',
+    ])
+      expect([some, [...found].some((id) => id.includes(some))]).toEqual([some, true])
+    for (const rule of ['pan.aside', 'pan.far', 'drain.own-trap'])
+      expect([rule, why.has(rule)]).toEqual([rule, true])
   })
 
   it('are answered as exhaustive search over the raw tables answers them', () => {

@@ -10,7 +10,7 @@ type Law = readonly [id: string, broken: (way: Way, asked: Asked) => boolean]
 const SEALS = /^(wax|rubber)-seal$/
 const BOWL = 'waste.bowl'
 /** What brings its own trap. */
-const OWN_TRAP = /^waste\.(bowl|shower\.[45]0)$/
+const OWN_TRAP = /^waste\.(bowl|pan|shower\.[45]0)$/
 const inches = (name: string) =>
   name.split('-').reduce((sum, piece) => {
     const [top = 0, below = 1] = piece.split('/').map(Number)
@@ -128,7 +128,7 @@ export const DRAIN_LAWS: readonly Law[] = [
         ({ near, far, family }) =>
           near &&
           far &&
-          !family.includes('flange') &&
+          !/flange|^pan-/.test(family) &&
           far.diameterMm > near.diameterMm * 1.03 + 0.5 &&
           // tube of a trap is called by its outside, pipe by its bore
           inches(far.nominal) > inches(near.nominal),

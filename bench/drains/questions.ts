@@ -164,6 +164,10 @@ export const METRIC_KINDS: readonly (readonly [kind: string, fromIn: number, toI
   ['waste.shower.40', 1.5, 2],
   ['waste.shower.50', 2, 2],
 ]
+/** Pipes that a bowl's spigot goes to. */
+export const PAN_STUBS = PIPES.filter(({ id }) =>
+  /^(waste\.(solvent|pp)\.110mm|cast-iron\.service\.4)$/.test(id),
+)
 /** By its name, inches; a name in millimetres is a little more or less than that. */
 export const quarters = ({ system, nominal }: Pick<(typeof PIPES)[number], 'system' | 'nominal'>) =>
   system.startsWith('metric') ? Math.round((4 * nominalNumber(nominal)) / 25.4) / 4 : nominalNumber(nominal)
@@ -187,6 +191,27 @@ export function someMetricDrain(index: number): {
     const conditions = { ...line.conditions, oldJoint, thread: 'none' as const }
     return { line: { ...line, pipeId: pipe.id, to: mouthOf(kind), conditions }, settings }
   }
+}
+
+/** The bowl with a spigot that a number stands for: heights and the way between measured, or not. */
+export function somePan(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const dice = new Dice(950_000 + index)
+  const pipe = PAN_STUBS[index % PAN_STUBS.length] as (typeof PAN_STUBS)[number]
+  const { line, settings } = someDrain(index * 31)
+  const measured = dice.chance(0.7)
+  const conditions: Conditions = {
+    ...line.conditions,
+    oldJoint: dice.pick(oldJointsOn(pipe.material, true, pipe).filter((id) => id !== 'flange')),
+    thread: 'none',
+    rises: dice.chance(0.3),
+    trapped: dice.chance(0.1),
+    roughMm: measured ? dice.whole(120, 220) : null,
+    bowlMm: measured ? dice.pick([180, 185, 190]) : null,
+    reachMm: dice.chance(0.6) ? dice.whole(5, 450) : null,
+    flangeMm: null,
+    faults: [],
+  }
+  return { settings, line: { ...line, pipeId: pipe.id, to: mouthOf('waste.pan'), conditions } }
 }
 
 /** A plain place with nothing aboard: what only the pipe, its end and the waste decide. */

@@ -7,7 +7,7 @@ type Step = Pick<PlannedStep, 'lineId' | 'seam' | 'words' | 'startSeconds' | 'en
 
 /** The act that makes a joint. */
 export const MAKES =
-  /^(sweat\.heat(-wrapped|-all|-same)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?(-slid)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|waste\.(join(-slid)?|tighten|nut-tighten)|ring\.push(-slid)?|swivel\.snug|spout\.slip|(shield|flexible)\.tighten(-other|-folded|-over)?|hub\.push|flange\.(tighten-bore|twist|ring|stack)|gasket\.tighten-drain|closet\.set)$/
+  /^(sweat\.heat(-wrapped|-all|-same)?|compression\.tighten|push\.push(-slid)?|thread\.turn|(crimp|cinch|expansion|sleeve)\.(press|expand)|press\.press(-slid)?|cement\.join(-pvc|-abs)?(-slid)?|flare\.tighten|gasket\.tighten(-slid)?|clips\.tighten|poly\.tighten|slip\.tighten|waste\.(join(-slid)?|tighten|nut-tighten)|ring\.push(-slid)?|swivel\.snug|spout\.slip|(shield|flexible)\.tighten(-other|-folded|-over)?|hub\.push|flange\.(tighten-bore|twist|ring|stack)|gasket\.tighten-drain|closet\.set|pan\.(into-pipe|back))$/
 const DRAWS = 'union.draw'
 /** Made dry or not at all. */
 const WANTS_DRY = /^(sweat\.heat|cement\.join|waste\.join)/

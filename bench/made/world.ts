@@ -14,10 +14,12 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|draw-connector|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
-const PULLS = /^remove\.pull-bowl$/
+const PULLS = /^remove\.pull-(bowl|pan)$/
+/** A bowl comes to stand. */
+const STANDS = /^(closet\.set|pan\.back)$/
 const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
@@ -274,7 +276,7 @@ export function carryOut(
       for (const seam of line.option.joints.keys())
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`bolts of ${line.lineId} in a flange that seam ${seam} does not hold yet`)
-    if (words === 'closet.set') {
+    if (STANDS.test(words)) {
       if (state.waiting.size > 0) wrong.push(`the bowl of ${line.lineId} stands on soft cement`)
       const cemented = line.option.parts.some(({ family }) => family === 'closet-flange')
       if (cemented && !fixed.has(`screwed ${line.lineId}`))
@@ -285,9 +287,9 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (/^prove\.(fill|fill-both|fill-floor|flush|standpipe|run)$/.test(words) && !state.sideShut)
+    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|flush|standpipe|run)$/.test(words) && !state.sideShut)
       wrong.push(`the side of ${line.lineId} stands open while it runs`)
-    if (/^prove\.(fill|fill-both|fill-floor|flush|standpipe|run)$/.test(words))
+    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|flush|standpipe|run)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)

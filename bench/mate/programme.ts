@@ -21,6 +21,7 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
+import { withBowlOff } from '../../packages/core/src/assembly/oldJoints/besides'
 import { CUT_OPEN, openingOf } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { turnOf } from '../../packages/core/src/catalog/types'
@@ -196,7 +197,7 @@ function kindOf(end: PortEnd): string {
 function insertion({ method, tip, body }: Joint): readonly [number, number] {
   const own = method.reachMm?.[body.form]
   if (own) return own
-  if (['pipe-inside', 'bore-gasket', 'twist-in'].includes(tip.form)) {
+  if (['pipe-inside', 'bore-gasket', 'twist-in', 'pipe-fins'].includes(tip.form)) {
     const made = tubeEngagement(tip.form as 'twist-in', tip.system as 'IPS', tip.nominal)
     return [made?.minMm ?? 0, made?.maxMm ?? 0]
   }
@@ -291,11 +292,14 @@ export function programmeOf(
   const begin: readonly Start[] = run
     ? [cut(bare(conditions.stubMm)) as Start]
     : pipe
-      ? starts(pipe, conditions, fitted).filter(
-          ({ forbidden, removal }) =>
-            // trade: a tee goes in where the nut was
-            forbidden.length === 0 && !(route.vents && removal.keeps?.startsWith('nut')),
-        )
+      ? starts(pipe, conditions, fitted)
+          .filter(
+            ({ forbidden, removal }) =>
+              // trade: a tee goes in where the nut was
+              forbidden.length === 0 && !(route.vents && removal.keeps?.startsWith('nut')),
+          )
+          // trade: a bowl is off before its pipe is touched
+          .map((start) => (route.id === 'pan' ? withBowlOff(start) : start))
       : line.branchOf !== undefined
         ? open.map(({ port }) => freshStart(port))
         : (line.from?.ends ?? []).map((ref) =>
@@ -321,6 +325,8 @@ export function programmeOf(
   const rolls = ({ method }: Joint) => ['shielded-coupling', 'flexible-coupling'].includes(method.id)
   const needs = (joint: Joint) => {
     const [min, max] = insertion(joint)
+    // trade: fins go inside, be the pipe flush with its wall
+    if (joint.tip.form === 'pipe-fins') return 0
     const { fixed, perOd } = joint.method.stubExtraMm
     // trade: rubber that is rolled back lies over as much again, its shield behind it
     const back = cutIn && rolls(joint) ? max : 0

@@ -125,6 +125,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           roughMm={conditions.roughMm}
           bowlMm={conditions.bowlMm}
           spanMm={conditions.spanMm}
+          reachMm={conditions.reachMm}
           trapped={conditions.trapped}
           slow={conditions.slow}
           unvented={conditions.unvented}

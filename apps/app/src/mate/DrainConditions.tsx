@@ -16,6 +16,7 @@ interface Props {
   readonly roughMm: number | null | undefined
   readonly bowlMm: number | null | undefined
   readonly spanMm: number | null | undefined
+  readonly reachMm: number | null | undefined
   readonly trapped: boolean | undefined
   readonly slow: boolean | undefined
   readonly unvented: boolean | undefined
@@ -33,6 +34,7 @@ export function DrainConditions({
   roughMm,
   bowlMm,
   spanMm,
+  reachMm,
   trapped,
   slow,
   unvented,
@@ -83,6 +85,45 @@ export function DrainConditions({
           hint="The rough-in on its sheet: what it wants from the wall to the middle of its outlet."
           mm={bowlMm ?? null}
           onEnter={({ mm, text }) => onSet({ bowlMm: mm }, `The bowl is made for: ${text}`)}
+        />
+      </View>
+    )
+  if (kind === 'waste.pan')
+    return (
+      <View testID="pan-place">
+        <Toggle
+          label="The pipe comes up out of the floor"
+          detail={rises ? 'a bent connector turns down to it' : undefined}
+          value={rises === true}
+          onChange={(value) => onSet({ rises: value }, value ? 'Out of the floor' : 'Out of the wall')}
+        />
+        {rises ? null : (
+          <>
+            <MeasureRow
+              label="Middle of the pipe over the floor"
+              hint="From the finished floor up to the middle of the pipe’s mouth."
+              mm={roughMm ?? null}
+              onEnter={({ mm, text }) => onSet({ roughMm: mm }, `Middle of the pipe: ${text}`)}
+            />
+            <MeasureRow
+              label="Middle of the new bowl’s spigot over the floor"
+              hint="On its sheet, or measured with the bowl on a flat floor."
+              mm={bowlMm ?? null}
+              onEnter={({ mm, text }) => onSet({ bowlMm: mm }, `Middle of the spigot: ${text}`)}
+            />
+            <MeasureRow
+              label="From the pipe to the spigot"
+              hint="With the bowl where it is to stand: from the mouth of the pipe to the tip of the spigot."
+              mm={reachMm ?? null}
+              onEnter={({ mm, text }) => onSet({ reachMm: mm }, `Pipe to spigot: ${text}`)}
+            />
+          </>
+        )}
+        <Toggle
+          label="A trap further down stays"
+          detail={trapped ? 'water stands in the old drain' : undefined}
+          value={trapped === true}
+          onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
         />
       </View>
     )

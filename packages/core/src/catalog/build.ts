@@ -29,6 +29,7 @@ const SOCKETS: ReadonlySet<PortForm> = new Set([
   'waste-compression',
   'ring-socket',
   'trap-outlet',
+  'pan-fins',
 ])
 
 /** Sockets that cement closes, of water and of drains. */

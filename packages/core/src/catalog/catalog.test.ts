@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2258,
-  "bdbc8044113f89c6",
+  2273,
+  "9542124ce28bd488",
 ]
 `)
   })
@@ -30,7 +30,7 @@ describe('the catalogue', () => {
       }
       const degrees = Math.round((Math.acos(-(a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI)
       const square =
-        /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|vent-riser|(tubular|compression|p)-trap)$|90$/.test(
+        /^(angle-stop|dual-stop|washing-valve|drop-ear-elbow|vent-riser|pan-bend|(tubular|compression|p)-trap)$|90$/.test(
           family,
         )
       // bends of drains are called by how many of them go all round

@@ -8,6 +8,7 @@ import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
 import { metricWastes } from './metricWastes'
+import { panConnectors } from './panConnectors'
 import { sinkWastes } from './sinkWastes'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
 import { INLET_ABOVE_MM, TRAP_SWINGS } from './trapSizes'
@@ -138,5 +139,6 @@ export function drainParts(): Fitting[] {
     ...metricWastes(),
     ...drainBends(),
     ...drainAdapters(),
+    ...panConnectors(),
   ]
 }

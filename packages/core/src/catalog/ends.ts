@@ -13,6 +13,9 @@ import type { Port, PortForm, PortMaterial, PortSystem } from './types'
 
 const IN = 25.4
 
+/** The outlet of a bowl, outside, mm. EN 33 and EN 997: recalled, verify. */
+const PAN_SPIGOT_MM = 102
+
 /**
  * Outside diameter of the tube of that system and size, mm; undefined where none exists. The material matters where
  * a system names bores: lead and polyethylene of one bore differ outside.
@@ -72,6 +75,9 @@ const DRAIN_FORMS: ReadonlySet<PortForm> = new Set([
   'waste-compression',
   'ring-socket',
   'trap-outlet',
+  'pan-spigot',
+  'pan-fins',
+  'pipe-fins',
 ])
 /** Mouths of floors: nothing goes into them, things are set down on them. */
 const FLAT_FORMS: ReadonlySet<PortForm> = new Set([
@@ -101,6 +107,7 @@ function endDiameterMm(
   nominal: NominalSize,
   material: PortMaterial,
 ): number | undefined {
+  if (form === 'pan-spigot' || form === 'pan-fins') return nominal === '110' ? PAN_SPIGOT_MM : undefined
   switch (system) {
     case 'NPT':
     case 'NPS':
@@ -137,6 +144,7 @@ export function fullDepthMm(end: Pick<Port, 'form' | 'system' | 'nominal'>): num
       return threadEngagement(end.system as 'NPT' | 'BSP', size)?.maxMm ?? 0
     case 'compression-outlet':
     case 'parallel-male':
+    case 'pan-spigot':
       return 0
     case 'swivel-nut':
       return 8
@@ -169,7 +177,10 @@ export function maleLengthMm(
     case 'bore-gasket':
     case 'twist-in':
     case 'spigot':
+    case 'pipe-fins':
       return fullDepthMm(end)
+    case 'pan-spigot':
+      return fullDepthMm({ ...end, form: 'pan-fins' })
     case 'tube':
       return spigotMm(end)
     default:

@@ -27,7 +27,8 @@ export interface Pose {
  * `stack-under` undersides of what is screwed onto those · `closet-outlet` the foot of a bowl · `spigot` the short end of
  * a fitting that goes into a socket and nowhere else · `waste-compression` nut and rubber ring that grip metric waste pipe ·
  * `trap-outlet` the same at a trap, which hangs out of the wall whatever closes behind it · `ring-socket` socket of metric
- * waste with a rubber ring in a groove, pushed over
+ * waste with a rubber ring in a groove, pushed over · `pan-spigot` the outlet of a bowl that stands out behind it ·
+ * `pan-fins` rubber fins round that · `pipe-fins` the same on a plug that goes into pipe
  */
 export const PORT_FORMS = [
   'tube',
@@ -72,6 +73,9 @@ export const PORT_FORMS = [
   'waste-compression',
   'ring-socket',
   'trap-outlet',
+  'pan-spigot',
+  'pan-fins',
+  'pipe-fins',
 ] as const
 export type PortForm = (typeof PORT_FORMS)[number]
 
@@ -153,6 +157,8 @@ export const FAMILIES = [
   'wye-eighth',
   'compression-trap',
   'drain-bend',
+  'pan-connector',
+  'pan-bend',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 

@@ -67,6 +67,7 @@ const SMOOTH: ReadonlySet<Fitting['family']> = new Set([
   'slip-coupling',
   'repair-coupling',
   'fitting-reducer',
+  'pan-connector',
 ])
 
 function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number): Station[] {
@@ -78,7 +79,7 @@ function middle(fitting: Fitting, a: EndLook, b: EndLook, ax: number, bx: number
   const bore = Math.min(lastA.inner, lastB.inner) * 0.94
   if (fitting.family === 'tube-piece') return []
   // a throat from the hub up beneath the plate, which stands aside of it
-  if (fitting.shiftMm)
+  if (fitting.shiftMm && fitting.family === 'closet-flange')
     return [
       { u: from + 0.1, outer: lastA.outer, inner: Math.min(lastA.inner, lastA.outer - 5) },
       { u: to - 0.1, outer: Math.max(lastA.outer - 12, lastB.inner + 7), inner: lastB.inner },
@@ -739,6 +740,7 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
   'elbow-90': elbow,
   'elbow-45': elbow,
   'drain-bend': elbow,
+  'pan-bend': arms,
   'street-elbow-90': arms,
   'street-elbow-45': arms,
   'drop-ear-elbow': arms,

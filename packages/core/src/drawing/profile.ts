@@ -248,11 +248,41 @@ export function endLook(port: Port): EndLook {
         ],
       }
     }
+    case 'pan-fins':
+      // a wide mouth, fins of rubber leaning in from it
+      return {
+        ...plain,
+        length: depth,
+        stations: [
+          { u: 0, outer: r + 9, inner: r + 6 },
+          { u: depth * 0.85, outer: r + 9, inner: r + 6 },
+          { u: depth, outer: r + 4, inner: r - 4 },
+        ],
+        seals: [0.15, 0.45].map((share): Point[] => [
+          [depth * share, r + 6],
+          [depth * (share + 0.1), r + 6],
+          [depth * (share + 0.22), r],
+          [depth * (share + 0.16), r],
+        ]),
+      }
+    case 'pan-spigot':
+      // the spigot, and the back of the bowl that it stands out of
+      return {
+        ...plain,
+        length: male + 34,
+        stations: [
+          { u: 0, outer: r, inner: r - 10 },
+          { u: male, outer: r, inner: r - 10 },
+          { u: male + 6, outer: r + 16, inner: r - 10 },
+          { u: male + 34, outer: r + 40, inner: r - 10 },
+        ],
+      }
+    case 'pipe-fins':
     case 'bore-gasket':
     case 'twist-in': {
       const [bore, inner] = [r * 0.92, r * 0.72]
-      const ribs = port.form === 'twist-in' ? [0.15, 0.4, 0.65] : [0.15]
-      const wide = port.form === 'twist-in' ? 0.12 : 0.55
+      const ribs = port.form === 'bore-gasket' ? [0.15] : [0.15, 0.4, 0.65]
+      const wide = port.form === 'bore-gasket' ? 0.55 : 0.12
       return {
         ...plain,
         length: depth,

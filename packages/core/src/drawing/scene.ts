@@ -58,6 +58,8 @@ export interface DrawRequest {
 const WAITING_MM = 9
 /** From that diameter on a number stands clear of the body by it, mm. */
 const WIDE_MM = 40
+/** Ends of bowls: of fired clay. */
+const BOWLS: ReadonlySet<string> = new Set(['closet-outlet', 'pan-spigot'])
 /** How far the number of a joint on wide pipe stands out at least, mm. */
 const clearOf = ({ diameterMm }: { readonly diameterMm: number }) =>
   diameterMm > WIDE_MM ? diameterMm / 2 + 8 : 0
@@ -108,7 +110,7 @@ function drawBodyEnd(sheet: Sheet, id: 'fixture' | 'begin', wanted: EndRef, at: 
         role,
         points,
         closed: true,
-        material: wanted.form === 'closet-outlet' ? 'clay' : 'brass',
+        material: BOWLS.has(wanted.form) ? 'clay' : 'brass',
       }),
     )
   // its one seal, under the foot

@@ -4,6 +4,7 @@ import { oldJointsOn } from '../assembly/oldJoints/table'
 import { layOut } from '../fitup/layout'
 import { trapAsk, trapIn } from '../record'
 import { pipeById } from '../reference'
+import { sequence } from '../sequence'
 import { mate } from './index'
 import { PLAIN, WELL_EQUIPPED } from './test/problems'
 import type { MateOption } from './types'
@@ -56,6 +57,60 @@ describe('metric waste', () => {
     // nothing is smaller downstream
     expect(ask('waste.solvent.32mm', 'waste.shower.40').options).toEqual([])
     expect(ask('waste.solvent.40mm', 'waste.shower.50').options).toEqual([])
+  })
+
+  // makers' sheets, typical: connectors straight, 20 and 40 mm aside; fins give 5 mm; cut ones reach 400 mm
+  it.each([
+    [{ roughMm: 180, bowlMm: 185, reachMm: 60 }, 'pan.straight.110'],
+    [{ roughMm: 180, bowlMm: 186, reachMm: 60 }, 'pan.offset-20.110'],
+    [{ roughMm: 205, bowlMm: 180, reachMm: 10 }, 'pan.offset-20.110'],
+    [{ roughMm: 206, bowlMm: 180, reachMm: 10 }, 'pan.offset-40.110'],
+    [{ roughMm: 225, bowlMm: 180, reachMm: null }, 'pan.offset-40.110'],
+    [{ roughMm: 180, bowlMm: 180, reachMm: 61 }, 'pan.long.110'],
+    [{ roughMm: 180, bowlMm: 180, reachMm: 400 }, 'pan.long.110'],
+    // out of the floor heights say nothing
+    [{ roughMm: 300, bowlMm: 180, reachMm: 900, rises: true }, 'pan.bend.110'],
+  ] as const)('a bowl with a spigot, %o: %s', (place, first) => {
+    const { options } = ask('waste.solvent.110mm', 'waste.pan', place)
+    expect(options.map(({ parts }) => parts.map(({ fittingId }) => fittingId))).toEqual([[first]])
+    expect(options[0]?.methods).toEqual(['pipe-fins', 'pan-fins'])
+    expect(options[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('pan.not-measured')
+  })
+
+  it.each([
+    [{ roughMm: 226, bowlMm: 180, reachMm: 10 }, 'pan.aside'],
+    [{ roughMm: 180, bowlMm: 180, reachMm: 401 }, 'pan.far'],
+    [{ roughMm: 200, bowlMm: 180, reachMm: 61 }, 'pan.far'],
+    [{ trapped: true }, 'drain.own-trap'],
+  ] as const)('and where none is made for it, %o: %s', (place, rule) => {
+    const { options, refusals } = ask('waste.solvent.110mm', 'waste.pan', { ...place })
+    expect(options).toEqual([])
+    expect(refusals.map(({ reason }) => reason.ruleId)).toContain(rule)
+  })
+
+  it('a bowl with a spigot: its heights are asked for, and the old one is off before its pipe is touched', () => {
+    for (const pipeId of ['waste.solvent.110mm', 'waste.pp.110mm', 'cast-iron.service.4']) {
+      const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none' }
+      const [way] = ask(pipeId, 'waste.pan').options
+      expect(way?.warnings.map(({ ruleId }) => ruleId)).toContain('pan.not-measured')
+      const { steps } = sequence({
+        lines: [{ lineId: 'a', conditions, option: way as MateOption }],
+        houseRules: WELL_EQUIPPED.houseRules,
+      })
+      const words = steps.map((step) => step.words)
+      const order = [
+        'remove.pull-pan',
+        'remove.draw-connector',
+        'pan.into-pipe',
+        'pan.back',
+        'pan.screw',
+        'prove.flush',
+      ]
+      expect(words.filter((each) => order.includes(each))).toEqual(order)
+    }
+    // inch pipe has no connector of millimetres
+    expect(ask('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
+    expect(chains('waste.solvent.50mm', 'waste.pan')).toEqual([])
   })
 
   it('pipe goes on in its own make and diameter, polypropylene never by cement', () => {

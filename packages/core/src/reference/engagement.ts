@@ -229,6 +229,14 @@ const WASTE_COMPRESSION_MM: Partial<Record<TubeSize, number>> = {
   'metric-waste:50': 36,
 }
 
+/** Fins of a pan connector: round the bowl's spigot, and in the pipe; they slide a good way. */
+const PAN_FINS_MM: Partial<Record<TubeSize, number>> = { 'metric:110': 40 }
+const PIPE_FINS_MM = {
+  'metric-waste:110': 50,
+  'metric:110': 50,
+  'service:4': 50,
+} as Partial<Record<TubeSize, number>>
+
 /** What a ring socket leaves open behind the pipe, so that hot water may make it longer, mm. */
 export const RING_GAP_MM = 10
 /** Metric waste in a ring socket, as it stays: pushed home, then drawn back by the gap. */
@@ -339,6 +347,8 @@ const TABLES = {
   'waste-compression': { mm: WASTE_COMPRESSION_MM, slack: 8 },
   'trap-outlet': { mm: WASTE_COMPRESSION_MM, slack: 8 },
   'ring-socket': { mm: RING_SOCKET_MM, slack: 6 },
+  'pan-fins': { mm: PAN_FINS_MM, slack: 15 },
+  'pipe-fins': { mm: PIPE_FINS_MM, slack: 15 },
 } as const
 
 export type TubeEnd = keyof typeof TABLES
@@ -401,6 +411,9 @@ function sourceOf(end: TubeEnd, system: DimensionalSystem): Source {
     case 'waste-compression':
     case 'trap-outlet':
       return makersSheet('Compression waste fittings, pipe to its stop, typical')
+    case 'pan-fins':
+    case 'pipe-fins':
+      return makersSheet('Pan connectors, fins, typical')
     case 'ring-socket':
       return makersSheet('Ring sockets of waste, the gap for expansion left, typical')
     case 'slip-joint':

@@ -63,10 +63,10 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
       for (const other of lines.filter((each) => each.lineId !== lineId && each.meets?.to === body.id)) {
         const supply = `${other.lineId}/${other.option.joints.length - 1}/close`
         for (const step of ['close', 'shim']) graph.precede(`${lineId}/${seal}/${step}`, supply)
-        const pulled = `${lineId}/remove/remove.scrape-wax`
-        if (!graph.nodes.has(pulled)) continue
         // nobody waits for the water while it is lifted off
-        graph.precede(pulled, 'general/shut')
+        for (const off of ['remove.scrape-wax', 'remove.draw-connector'])
+          if (graph.nodes.has(`${lineId}/remove/${off}`))
+            graph.precede(`${lineId}/remove/${off}`, 'general/shut')
       }
       const filled = `general/fill-${body.id}`
       if (graph.nodes.has(filled)) graph.precede(filled, `${lineId}/line/fill`)

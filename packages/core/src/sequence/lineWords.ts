@@ -29,8 +29,8 @@ export function closesEarly({ closes, joints }: Pick<MateOption, 'closes' | 'joi
   return closes.by === 'union' && joint.beforeStop
 }
 
-/** Joints by which a bowl is set down on its flange. */
-const isSeal = (method: string): boolean => method === 'wax-seal' || method === 'rubber-seal'
+/** Joints by which a bowl is set down on its flange, or pushed back onto its connector. */
+const SEALS: ReadonlySet<string> = new Set(['wax-seal', 'rubber-seal', 'pan-fins'])
 
 /** Whether a line comes to a waste that brings its own trap, as under a tray. */
 export function bringsTrap({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
@@ -41,7 +41,7 @@ export function bringsTrap({ joints, parts }: Pick<MateOption, 'joints' | 'parts
 /** Whether a line comes up to a bowl. */
 export function isCloset({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
   const last = joints.at(-1)
-  return last !== undefined && last.to >= parts.length && isSeal(last.method)
+  return last !== undefined && last.to >= parts.length && SEALS.has(last.method)
 }
 
 /** A line that ends at a cap or a plug: nothing runs from it. */

@@ -70,6 +70,7 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.tail.g1-1/2': 'Waste with 1-1/2 in parallel thread',
   'waste.shower.40': 'Shower waste with its own trap, 40 mm',
   'waste.shower.50': 'Shower waste with its own trap, 50 mm',
+  'waste.pan': 'Toilet bowl with its own spigot, to a connector',
 }
 
 /** What goes in, by its id. */
@@ -195,7 +196,7 @@ const SHOWERS: readonly string[] = [
 ]
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
-  toilet: ['waste.bowl'],
+  toilet: ['waste.bowl', 'waste.pan'],
   sink: [
     'waste.tail.1-1/2',
     'waste.sink.centre',
@@ -212,6 +213,7 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   other: [
     ...TAILS,
     'waste.bowl',
+    'waste.pan',
     ...TUBS.filter((id) => !TAILS.includes(id)),
     ...SHOWERS,
     'waste.standpipe',
@@ -226,7 +228,7 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
  */
 export function wastesOf(workedOn: string, parallel = false): readonly string[] {
   const all = WASTES_OF[workedOn] ?? TAILS
-  const threaded = (id: string) => /^waste\.(tail\.g|shower\.[45]0)/.test(id)
+  const threaded = (id: string) => /^waste\.(tail\.g|shower\.[45]0|pan)/.test(id)
   return parallel ? [...all.filter(threaded), ...all.filter((id) => !threaded(id))] : all
 }
 
@@ -292,6 +294,8 @@ export const METHOD_WORDS: Readonly<Record<string, string>> = {
   'hub-gasket': 'gasket in the hub',
   'bore-gasket': 'gasket inside the pipe',
   'twist-in': 'twist-in',
+  'pipe-fins': 'fins in the pipe',
+  'pan-fins': 'fins round the spigot',
   'drain-gasket': 'floor drain gasket',
   'ring-screwed': 'repair ring',
   'riser-screwed': 'riser ring',
@@ -327,6 +331,8 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   'wye-eighth': 'wye, its side square',
   'compression-trap': 'waste trap',
   'drain-bend': 'drain bend',
+  'pan-connector': 'pan connector',
+  'pan-bend': 'bent pan connector',
   'reducing-coupling': 'reducer',
   'male-adapter': 'male adapter',
   'female-adapter': 'female adapter',

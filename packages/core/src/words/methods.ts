@@ -24,6 +24,7 @@ export const SEALS: Readonly<Record<string, string>> = {
   'waste-cement': 'cement that names the plastic on the pipe; none on polypropylene',
   'waste-ring': 'the rubber ring under the nut; no tape, no paste, nothing added',
   'socket-ring': 'the ring in its groove, lubricated; no cement, no grease',
+  'pan-fins': 'rubber fins, wet with lubricant for rubber; no paste, no silicone',
   'trap-washer': 'the washer in the nut; no tape, no putty on its thread',
 }
 
@@ -136,6 +137,7 @@ export const CONSUMABLE_WORDS: Readonly<Record<string, string>> = {
   'hub-gasket': 'gasket for hub and plastic',
   'wax-ring': 'wax ring',
   'rubber-seal': 'rubber closet seal',
+  'pan-screws': 'floor screws of a bowl, with sleeves and washers',
   'closet-bolts': 'pair of brass closet bolts',
   'flange-screws': 'corrosion-resistant screws',
   silicone: 'silicone',

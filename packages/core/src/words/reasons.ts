@@ -272,7 +272,13 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'drain.tray-shut-in':
     'The nut at the outlet of a shower waste is reached through a panel in the plinth, or by lifting the tray: nothing held by a nut is shut in.',
   'drain.own-trap':
-    'This waste brings its own trap, and one stays further down: two on one way lock air between them. The old one goes, or a waste without a trap goes in.',
+    'What goes in brings its own trap, and one stays further down: two on one way lock air between them. The old one goes, or what has no trap goes in.',
+  'pan.aside':
+    'The middle of the spigot stands {asideMm, number, reading} off the middle of the pipe; connectors are made up to {mostMm, number, reading} aside. Another bowl, or the pipe is laid anew at its height.',
+  'pan.far':
+    '{straight, select, yes {From the pipe to the spigot it is {reachMm, number, reading}, and a connector that is cut to length reaches {mostMm, number, reading}: pipe is brought nearer first.} other {An offset connector reaches {mostMm, number, reading} and it is {reachMm, number, reading}: pipe is brought nearer first.}}',
+  'pan.not-measured':
+    'Heights not measured: from the finished floor to the middle of the pipe and of the bowl’s spigot. Up to 5 mm the fins make up; beyond, a connector with an offset is the one to fetch.',
   'run.house-trap':
     'A trap of the whole house goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
   'run.house-trap-plain':

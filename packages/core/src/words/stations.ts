@@ -59,6 +59,8 @@ const PART_WORDS: Readonly<Record<Family, string>> = {
   'wye-eighth': 'wye',
   'compression-trap': 'trap',
   'drain-bend': 'bend',
+  'pan-connector': 'connector',
+  'pan-bend': 'bend',
 }
 
 /** What the two sides of a run are called, the one that is measured first: a branch stands one way round alone. */

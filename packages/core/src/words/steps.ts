@@ -381,6 +381,22 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Gasket round the pipe, its ring turned down with the key until the rubber grips all round.',
   'prove.flush':
     'Flush it six times, paper in some; a tissue round the foot, at the floor, under the tank. Nothing may come, and nothing may rock.',
+  'pan.clean':
+    'The pipe’s mouth dry and clean inside, its edge without a burr; look how deep the old fins stood. A cracked mouth is cut back first.',
+  'pan.into-pipe':
+    'A little lubricant for rubber on the fins, no grease; the connector straight into the pipe to its shoulder, an offset one turned to the side it is wanted.',
+  'pan.holes':
+    'Bowl in its place for a try, level both ways; mark its feet and holes, draw it off, drill. On a tiled floor no hammer; nothing is known of what lies in the floor until it was looked for.',
+  'pan.slide':
+    'The spigot wiped dry, a little lubricant for rubber round it; no paste, no silicone on the fins.',
+  'pan.back':
+    'Slide the bowl straight back until its spigot stands in the fins all round, on its marks; nothing is forced aside. Two people, or the cistern comes after.',
+  'pan.screw':
+    'Screws with their sleeves and washers, by turns, until it no longer rocks; shims first where the floor is not even, a bead of silicone last, open at the back so that a leak shows.',
+  'remove.pull-pan':
+    'Shut the stop, flush, hold the lever down; sponge cistern and bowl dry. Supply nut off, screws out of the floor, the bead cut round; draw the bowl straight forward off its connector: two people.',
+  'remove.draw-connector':
+    'Turn the old connector and draw it out of the pipe, a bag in hand; the mouth is stuffed with a rag on a string.',
   'prove.fill-tray':
     'Plug the waste, let an inch stand in the tray, and let it go at once; through the panel a tissue round the outlet’s nut and every joint. Lift its trap out and back in, wet: the water in it is what keeps the gas down.',
   'prove.fill-floor':

@@ -230,6 +230,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   // its trap lifts out through the grate, its outlet grips the pipe
   drainOf('waste.shower.40', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '40', 'waste-push-fit')),
   drainOf('waste.shower.50', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '50', 'waste-push-fit')),
+  drainOf('waste.pan', 'floor', 'pan', of('pan-spigot', 'metric', '110', 'rubber-seated')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -25,6 +25,7 @@ export const ROUTE_IDS = [
   'sink-end-dish',
   'trap-shower',
   'trap-own',
+  'pan',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 

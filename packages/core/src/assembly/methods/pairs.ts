@@ -92,13 +92,17 @@ export function pairs(a: PortEnd, b: PortEnd): Pair[] {
   return found
 }
 
+/** Ends that go into pipe: how far is theirs to say. */
+const isPushedIn = (form: PortForm): form is 'pipe-inside' | 'bore-gasket' | 'twist-in' | 'pipe-fins' =>
+  ['pipe-inside', 'bore-gasket', 'twist-in', 'pipe-fins'].includes(form)
+
 /** How far the tip goes into the body, mm. */
 export function pairEngagement(pair: Pair): Engagement {
   const { tip, body } = pair
   const size = body.nominal
   const reach = pair.method.reachMm?.[body.form]
   if (reach) return { minMm: reach[0], maxMm: reach[1], source: pair.method.source }
-  if (tip.form === 'pipe-inside' || tip.form === 'bore-gasket' || tip.form === 'twist-in')
+  if (isPushedIn(tip.form))
     return tubeEngagement(tip.form, tip.system as DimensionalSystem, tip.nominal) as Engagement
   switch (body.form) {
     case 'taper-female':

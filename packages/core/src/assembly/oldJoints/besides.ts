@@ -56,3 +56,18 @@ export function withTrapEmptied(removal: Removal, { oldTrap }: Pick<Conditions, 
     ],
   }
 }
+
+/** An old bowl is drawn off forward, and its connector out of the pipe. Times are common practice. */
+const BOWL_OFF = [
+  act('remove.pull-pan', 420),
+  act('remove.draw-connector', 60, ['remove.pull-pan']),
+] as const satisfies readonly StepTemplate[]
+
+/** A drain that a bowl's spigot goes to: whatever is done to the pipe, the old bowl is off it first. */
+export function withBowlOff<T extends { readonly removal: Removal }>(start: T): T {
+  const { removal } = start
+  const steps = removal.steps.map((step) =>
+    step.after?.length ? step : { ...step, after: [BOWL_OFF[1].key] },
+  )
+  return { ...start, removal: { ...removal, steps: [...BOWL_OFF, ...steps] } }
+}

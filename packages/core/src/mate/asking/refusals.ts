@@ -12,7 +12,7 @@ import { fits, search } from '../search/search'
 import type { RankedOption, Refusal } from '../types'
 import { toOption } from './option'
 
-const NEVER_FIRST: ReadonlySet<string> = new Set(['swivel', 'slip-on', 'slip-joint', 'waste-nut'])
+const NEVER_FIRST: ReadonlySet<string> = new Set(['swivel', 'slip-on', 'slip-joint', 'waste-nut', 'pan-fins'])
 /** Methods that can begin at a stub; nuts that swivel and spouts never do. */
 export const STUB_METHODS: readonly MethodId[] = METHODS.filter(({ id }) => !NEVER_FIRST.has(id)).map(
   (method) => method.id,
@@ -77,6 +77,7 @@ function noChain(problem: Problem, method: MethodId, guide: Guide): string {
 function drainEnds(problem: Problem, method: MethodId): string {
   const { pipe, network, goals, route, conditions } = problem
   const { flangeMm } = conditions
+  if (route.id === 'pan') return 'method.no-chain'
   if (route.id === 'closet') {
     if (OF_FLANGES.has(method) && flangeMm != null) return flangeMm > 0 ? 'flange.too-high' : 'flange.too-low'
     return 'method.no-chain'
@@ -123,7 +124,7 @@ const OF_FLANGES: ReadonlySet<MethodId> = new Set([
 ])
 
 /** Methods of one fixture's own end: said only where one comes to it. */
-const OWN_ENDS: ReadonlySet<MethodId> = new Set([...OF_FLANGES, 'trap-outlet'])
+const OWN_ENDS: ReadonlySet<MethodId> = new Set([...OF_FLANGES, 'trap-outlet', 'pipe-fins'])
 
 /**
  * For every method that begins none of the listed ways: its own cheapest way, or the first hard reason against it.

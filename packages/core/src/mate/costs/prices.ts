@@ -83,6 +83,8 @@ const FLAT: ReadonlySet<string> = new Set([
   'closet-flange',
   'flange-riser',
   'flange-repair-ring',
+  'pan-connector',
+  'pan-bend',
 ])
 /** Least price of anything, cents. */
 const LEAST = 60

@@ -63,6 +63,8 @@ export const STARTING_SETTINGS: MateSettings = {
     'wye-eighth': 1000,
     'compression-trap': 700,
     'drain-bend': 460,
+    'pan-connector': 700,
+    'pan-bend': 800,
   },
   priceCents: {},
   // a share of the tool: it stays with the shop
@@ -99,6 +101,7 @@ export const STARTING_SETTINGS: MateSettings = {
     'wax-ring': 350,
     'rubber-seal': 900,
     'closet-bolts': 350,
+    'pan-screws': 400,
     'flange-screws': 200,
     silicone: 700,
   },

@@ -4,7 +4,7 @@ import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
 import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
-import { withTrapEmptied } from '../../assembly/oldJoints/besides'
+import { withBowlOff, withTrapEmptied } from '../../assembly/oldJoints/besides'
 import { MARKED_MM, OLD_FLANGE_HUB_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
 import { freshStart, keptStart, marksOn, type Start, starts } from '../../assembly/oldJoints/start'
 import { type ToolId, toolsOn } from '../../assembly/tools'
@@ -14,6 +14,7 @@ import type { Fitting } from '../../catalog/types'
 import { Effort } from '../../effort'
 import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
+import { panSuits } from '../../fitup/pan'
 import { nearMm } from '../../fitup/toilet'
 import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import { isPlastic, type Medium } from '../../reference/materials'
@@ -261,9 +262,9 @@ export class Problem {
   private beginnings(pipe: Pipe | null): readonly Start[] {
     // where a tee goes in, no nut beyond it stays
     if (pipe)
-      return starts(pipe, this.conditions, this.isFitted).filter(
-        ({ removal }) => !(this.route.vents && removal.keeps?.startsWith('nut')),
-      )
+      return starts(pipe, this.conditions, this.isFitted)
+        .filter(({ removal }) => !(this.route.vents && removal.keeps?.startsWith('nut')))
+        .map((start) => (this.route.id === 'pan' ? withBowlOff(start) : start))
     if (this.line.branchOf !== undefined) {
       if (!this.meeting.branchEnds) throw new CoreFault('no-trunk', { id: this.line.branchOf }, ['branchOf'])
       return this.meeting.branchEnds.map(({ end }) => freshStart(end))
@@ -387,6 +388,7 @@ export class Problem {
     if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null)
       return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
+    if (group.role === 'pan-connector') return panSuits(part, this.conditions)
     if (BRANCHED.has(group.role)) return this.branchWanted(part)
     return true
   }
@@ -506,6 +508,8 @@ export class Problem {
     if (role === (this.isNear ? 'flange' : 'flange-aside')) return null
     // turned up where the drain comes out of the wall, straight on where it comes out of the floor
     if (role === (this.conditions.rises ? 'vent-tee' : 'vent-riser')) return null
+    // out of the floor by a bend, out of the wall straight
+    if (role === (this.conditions.rises ? 'pan-connector' : 'pan-bend')) return null
     // a standpipe is of two inches where the old drain is
     if (role === 'standpipe' && this.network.ends[group.inClass]?.nominal === '1-1/2' && this.wideDrain)
       return null
@@ -698,6 +702,8 @@ export class Problem {
     readonly tip: PortEnd
     readonly body: PortEnd
   }): number {
+    // fins go into the pipe, however little of it stands out
+    if (pair.tip.form === 'pipe-fins') return 0
     const { fixed, perOd } = pair.method.stubExtraMm
     const engagement = pairEngagement(pair)
     const insertion = pair.method.id === 'threaded' ? engagement.minMm : engagement.maxMm
@@ -818,7 +824,7 @@ const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', '
 const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
 /** Roles whose parts depend on the place: length, shape, wall, side. */
 const PLACED: ReadonlySet<Role> = new Set([
-  ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib'] as const),
+  ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'pan-connector'] as const),
   ...BRANCHED,
 ])
 
@@ -842,8 +848,9 @@ function farFacts(
 
 /** Everything of the place that decides which parts of a group will do. */
 function placeFacts(conditions: Conditions): readonly unknown[] {
-  const { access, reachMm, freezing, wallMm, stopShape, outlets } = conditions
-  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access]
+  const { access, reachMm, freezing, wallMm, stopShape, outlets, roughMm, bowlMm } = conditions
+  const heights = [roughMm ?? null, bowlMm ?? null]
+  return [reachMm, freezing ?? false, wallMm ?? null, stopShape, outlets ?? 1, access, ...heights]
 }
 
 /** Whether what lies upstream of a part is smaller than what lies downstream. */
@@ -853,8 +860,8 @@ function narrows(network: Network, { inClass, outClass, role, ...rest }: Group):
 
 /** Whether what lies upstream of a part is larger than what lies downstream, by the names of its ends. */
 function widens(network: Network, { inClass, outClass, role }: Group): boolean {
-  // a flange is called by the bowl's outlet, whatever pipe it sits on
-  if (outClass < 0 || role.startsWith('flange')) return false
+  // a flange, or what goes round its spigot, is called by the bowl's outlet, whatever pipe it sits on
+  if (outClass < 0 || role.startsWith('flange') || role.startsWith('pan-')) return false
   const [down, up] = [network.ends[inClass], network.ends[outClass]] as const
   return nominalNumber(up?.nominal ?? '') > nominalNumber(down?.nominal ?? '')
 }

@@ -46,6 +46,8 @@ export type Role =
   | 'grip-trap'
   // measured for in an offset; no line is turned by it
   | 'bend'
+  | 'pan-connector'
+  | 'pan-bend'
 
 const ROLES: Readonly<Record<Family, Role>> = {
   'angle-stop': 'stop',
@@ -105,12 +107,14 @@ const ROLES: Readonly<Record<Family, Role>> = {
   'wye-eighth': 'wye',
   'compression-trap': 'grip-trap',
   'drain-bend': 'bend',
+  'pan-connector': 'pan-connector',
+  'pan-bend': 'pan-bend',
 }
 
 /** What a part does in a line. */
 export function roleOf(part: Pick<Fitting, 'family' | 'protects' | 'shiftMm'>): Role {
   const role = ROLES[part.family]
-  if (part.shiftMm) return 'flange-aside'
+  if (part.shiftMm && role === 'flange') return 'flange-aside'
   return role === 'bib' && part.protects ? 'protected-bib' : role
 }
 
@@ -265,6 +269,14 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     medium: 'drain',
     stages: [{ piece: 0, tube: 0, elbow: 0 }],
     goalAt: [0],
+    opensAt: 1,
+  },
+  // the bowl is its own trap here too: what its spigot goes into, and that into the pipe
+  pan: {
+    id: 'pan',
+    medium: 'drain',
+    stages: [{ 'pan-connector': 1, 'pan-bend': 1 }, {}],
+    goalAt: [1],
     opensAt: 1,
   },
   standpipe: {

@@ -7,6 +7,8 @@ import type { ChangeId, Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
 import { OFFSET_FLANGE_MM } from '../../catalog/closets'
 import type { PortEnd } from '../../catalog/ends'
+import { PAN_OFFSETS_MM, PAN_REACH_MM } from '../../catalog/panConnectors'
+import { panAsideMm, panOffsetMm } from '../../fitup/pan'
 import { nearMm } from '../../fitup/toilet'
 import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
@@ -115,6 +117,13 @@ const HOUSE_TRAPS: Source = {
 /** A trap that sits in the run itself, where that is cut open: the trap of the whole house. */
 const hasHouseTrap = ({ start, run, conditions: { oldTrap } }: JointContext) =>
   start !== null && run !== null && oldTrap === 'running'
+const PAN_SHEET: Source = {
+  title: 'Pan connectors for spigots of 102 mm, typical of the kind',
+  certainty: "maker's sheet",
+}
+/** What goes into a pipe that comes out of the wall: out of the floor a bend turns to where the bowl is. */
+const ofPipe = ({ form }: PortEnd, { rises }: Pick<Conditions, 'rises'>) =>
+  form === 'pipe-fins' && rises !== true
 /** Flanges that are there, whole or broken, and what is screwed onto them. */
 const OLD_FLANGES: ReadonlySet<string> = new Set(['old-flange', 'broken-flange'])
 /** What stays behind a tank before anyone would call it a gap, mm. Common practice. */
@@ -651,7 +660,8 @@ export const RULES: readonly Rule[] = [
     medium: 'both',
     severity: 'warn',
     source: commonPractice,
-    bites: ({ start, needsStubMm }) => (start && start.usableMm === null ? { needsMm: needsStubMm } : null),
+    bites: ({ start, needsStubMm }) =>
+      start && start.usableMm === null && needsStubMm > 0 ? { needsMm: needsStubMm } : null,
   },
   {
     id: 'stub.close',
@@ -911,12 +921,50 @@ export const RULES: readonly Rule[] = [
   {
     id: 'drain.own-trap',
     medium: 'drain',
-    anywhere: true,
     fixed: true,
     severity: 'forbid',
     source: { title: 'IPC 1002.1: no fixture is trapped twice; check the local code', certainty: 'recalled' },
-    bites: ({ route, body, conditions }) =>
-      yes(route === 'trap-own' && body.form === 'trap-outlet' && conditions.trapped === true),
+    bites: ({ route, start, conditions }) =>
+      yes(start !== null && (route === 'trap-own' || route === 'pan') && conditions.trapped === true),
+  },
+  {
+    id: 'pan.aside',
+    medium: 'drain',
+    anywhere: true,
+    fixed: true,
+    severity: 'forbid',
+    change: 'bowl',
+    source: PAN_SHEET,
+    bites: ({ tip, conditions }) => {
+      const asideMm = panAsideMm(conditions)
+      return ofPipe(tip, conditions) && asideMm !== null && panOffsetMm(asideMm) === null
+        ? { asideMm, mostMm: PAN_OFFSETS_MM.at(-1) as number }
+        : null
+    },
+  },
+  {
+    id: 'pan.far',
+    medium: 'drain',
+    anywhere: true,
+    fixed: true,
+    severity: 'forbid',
+    source: PAN_SHEET,
+    bites: ({ tip, conditions }) => {
+      const { reachMm } = conditions
+      const straight = panOffsetMm(panAsideMm(conditions) ?? 0) === 0
+      const mostMm = straight ? PAN_REACH_MM.long[1] : PAN_REACH_MM.short[1]
+      return ofPipe(tip, conditions) && reachMm !== null && reachMm > mostMm
+        ? { reachMm, mostMm, straight: straight ? 'yes' : 'no' }
+        : null
+    },
+  },
+  {
+    id: 'pan.not-measured',
+    medium: 'drain',
+    anywhere: true,
+    severity: 'warn',
+    source: PAN_SHEET,
+    bites: ({ tip, conditions }) => yes(ofPipe(tip, conditions) && panAsideMm(conditions) === null),
   },
   {
     id: 'drain.s-trap',

@@ -1,5 +1,6 @@
 import type { Conditions, EndRef } from '../../assembly'
 import { METHODS, type Method } from '../../assembly/methods/table'
+import { withBowlOff } from '../../assembly/oldJoints/besides'
 import { freshStart, keptStart, type Start, starts } from '../../assembly/oldJoints/start'
 import { CATALOG, end, type Fitting, type PortEnd, turnOf } from '../../catalog'
 import { boreEighths } from '../../catalog/bores'
@@ -101,7 +102,7 @@ function insertion({ method, tip, body }: Joint): readonly [number, number] {
   if (body.form === 'swivel-nut') return [6, 8]
   const own = method.reachMm?.[body.form]
   if (own) return own
-  const inside = ['pipe-inside', 'bore-gasket', 'twist-in'].includes(tip.form)
+  const inside = ['pipe-inside', 'bore-gasket', 'twist-in', 'pipe-fins'].includes(tip.form)
   const held = inside && tubeEngagement(tip.form as 'twist-in', tip.system as 'IPS', tip.nominal)
   if (held) return [held.minMm, held.maxMm]
   const found =
@@ -214,7 +215,7 @@ export function placeOf(
     // trade: nobody cements a thread on to screw a trap's adapter over it
     if (fitting.family === 'male-adapter' && fitting.ports[1 - index]?.form === 'taper-male') return null
     // trade: nothing smaller downstream; a flange is called by the bowl
-    if (!fitting.family.includes('flange') && up > down) return null
+    if (!/flange|^pan-/.test(fitting.family) && up > down) return null
     // trade: a toilet's riser keeps the size that is there
     if (route.id === 'closet' && !fitting.family.includes('flange') && up < down) return null
     if (role === 'standpipe' && down < 2 && oldSize >= 2) return null
@@ -228,6 +229,16 @@ export function placeOf(
     const { bowlMm, roughMm } = conditions
     const near = bowlMm != null && roughMm != null && bowlMm - roughMm > 6
     if (fitting.family === 'closet-flange' && fitting.name.includes('offset') !== near) return null
+    // trade: out of the floor a bowl's connector turns, out of the wall it is as far aside as heights differ
+    if (fitting.family === 'pan-bend' && !conditions.rises) return null
+    if (fitting.family === 'pan-connector') {
+      if (conditions.rises) return null
+      const aside = bowlMm == null || roughMm == null ? 0 : Math.abs(bowlMm - roughMm)
+      const made = Number(/offset (\d+) mm/.exec(fitting.name)?.[1] ?? 0)
+      if (made !== (aside <= 5 ? 0 : aside <= 25 ? 20 : aside <= 45 ? 40 : -1)) return null
+      const gap = conditions.reachMm
+      if (gap !== null && (/cut to length/.test(fitting.name) ? gap < 60 || gap > 400 : gap > 60)) return null
+    }
     // trade: a band round two pipes of a kind is for the old end
     const bands =
       fitting.ports.length === 2 && fitting.ports.every(({ form }) => /shielded|flexible/.test(form))
@@ -296,9 +307,10 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const goals = (line.to?.ends ?? []).map(made)
   const begin: readonly Start[] = pipe
     ? // trade: a tee goes in where the nut was
-      starts(pipe, conditions, fitted).filter(
-        ({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')),
-      )
+      starts(pipe, conditions, fitted)
+        .filter(({ removal }) => !(route.vents && removal.keeps?.startsWith('nut')))
+        // trade: a bowl is off before its pipe is touched
+        .map((start) => (route.id === 'pan' ? withBowlOff(start) : start))
     : (line.from?.ends ?? []).map((ref) =>
         line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
       )
@@ -322,6 +334,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
 
   const needs = (joint: Joint) => {
     const [min, max] = insertion(joint)
+    // trade: fins go inside, be the pipe flush with its wall
+    if (joint.tip.form === 'pipe-fins') return 0
     const { fixed, perOd } = joint.method.stubExtraMm
     return (
       (joint.method.id === 'threaded' ? min : max) + fixed + perOd * joint.tip.diameterMm + conditions.plateMm
