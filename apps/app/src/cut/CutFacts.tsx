@@ -1,4 +1,11 @@
-import { standpipeMm, standpipeStands, tailOverMm, turnsOffMm } from '@diarmos/core/record'
+import {
+  goesInside,
+  panTailMm,
+  standpipeMm,
+  standpipeStands,
+  tailOverMm,
+  turnsOffMm,
+} from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
@@ -27,13 +34,19 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const height = standpipeMm(code)
   const stands = layout ? standpipeStands(option, layout.stations, code) : null
   const first = option.joints[0]
-  const { spanMm } = situationOf(line)
+  const { spanMm, reachMm } = situationOf(line)
+  const tailMm = panTailMm(option, reachMm)
   const tail = layout ? tailOverMm(option, layout.stations) : null
   const drain = line.line.fields.service === 'drain'
   const turns = layout && drain ? turnsOffMm(option, layout.stations) : null
   return (
     <>
-      {first?.atStub && beginsAt(line) === 'pipe' ? (
+      {tailMm === null ? null : (
+        <Fact label="Connector’s tail, from the stop in its cup" mm={tailMm} quantity="reading" />
+      )}
+      {first && goesInside(option) ? (
+        <Fact label="It goes into the pipe by" mm={first.maxMm} quantity="reading" />
+      ) : first?.atStub && beginsAt(line) === 'pipe' ? (
         <View className="mt-2">
           {sawsOld ? null : (
             <Fact

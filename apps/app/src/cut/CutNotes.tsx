@@ -1,3 +1,4 @@
+import { goesInside } from '@diarmos/core/record'
 import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { usePreferences } from '../data/preferences'
@@ -24,7 +25,10 @@ export function CutNotes({ line, layout }: { readonly line: LineView; readonly l
           Facts changed since this way was chosen: look at Mate before cutting.
         </Note>
       ) : null}
-      {beginsAt(line) === 'pipe' && !option?.beginsAt && situationOf(line).stubMm === null ? (
+      {beginsAt(line) === 'pipe' &&
+      !option?.beginsAt &&
+      !(option && goesInside(option)) &&
+      situationOf(line).stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
         </Note>

@@ -6,6 +6,7 @@ import { type Fitting, type Port, turnedBy, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
+import { goesInside } from '../record/pan'
 import { beginsInHub } from '../record/trapped'
 import { pipeById } from '../reference/pipes'
 import { formatLength } from '../units/formatLength'
@@ -270,7 +271,13 @@ export function drawJointLine(request: DrawRequest): Scene {
       })
     })
     // what stays is not cut
-    if (first && (stage === 'cut' || stage === 'make') && pipe && !(begins && upright)) {
+    if (
+      first &&
+      !goesInside(option) &&
+      (stage === 'cut' || stage === 'make') &&
+      pipe &&
+      !(begins && upright)
+    ) {
       const r = pipe.odMm / 2
       const markAt = stubMm - first.maxMm
       sheet.line('mark:insertion', 'mark', [

@@ -2,7 +2,7 @@ import { mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { oldJointsOn } from '../assembly/oldJoints/table'
 import { layOut } from '../fitup/layout'
-import { trapAsk, trapIn } from '../record'
+import { goesInside, panTailMm, trapAsk, trapIn } from '../record'
 import { pipeById } from '../reference'
 import { sequence } from '../sequence'
 import { mate } from './index'
@@ -86,6 +86,24 @@ describe('metric waste', () => {
     const { options, refusals } = ask('waste.solvent.110mm', 'waste.pan', { ...place })
     expect(options).toEqual([])
     expect(refusals.map(({ reason }) => reason.ruleId)).toContain(rule)
+  })
+
+  it('one that is cut keeps the way between, and what goes into the pipe', () => {
+    const [long] = ask('waste.solvent.110mm', 'waste.pan', {
+      roughMm: 180,
+      bowlMm: 180,
+      reachMm: 200,
+    }).options
+    const [short] = ask('waste.solvent.110mm', 'waste.pan').options
+    if (!long || !short) throw new Error('no way')
+    // fins of 50 mm, typical
+    expect([panTailMm(long, 200), panTailMm(long, null), panTailMm(short, 40)]).toEqual([250, null, null])
+    expect([
+      goesInside(long),
+      goesInside(ask('waste.solvent.40mm', 'waste.shower.40').options[0] ?? long),
+    ]).toEqual([true, false])
+    // nothing has to stand out of the wall for it
+    expect(ask('waste.solvent.110mm', 'waste.pan', { stubMm: 0 }).options).toHaveLength(1)
   })
 
   it('a bowl with a spigot: its heights are asked for, and the old one is off before its pipe is touched', () => {

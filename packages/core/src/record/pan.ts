@@ -1,0 +1,19 @@
+import type { MateOption } from '../mate/types'
+
+type Way = Pick<MateOption, 'parts' | 'joints'>
+
+/** Whether a way goes into the inside of the old pipe: nothing is marked or cut on that. */
+export function goesInside({ joints }: Pick<Way, 'joints'>): boolean {
+  return joints[0]?.method === 'pipe-fins'
+}
+
+/**
+ * What is left of the tail of a pan connector that is cut to length, from the stop in its cup, mm: the way between pipe
+ * and spigot, and what goes into the pipe. Null for any other, or where that way was not measured.
+ */
+export function panTailMm({ parts, joints }: Way, reachMm: number | null): number | null {
+  const cut = parts.some(
+    ({ family, fittingId }) => family === 'pan-connector' && fittingId.startsWith('pan.long.'),
+  )
+  return cut && reachMm !== null ? reachMm + (joints[0]?.maxMm ?? 0) : null
+}
