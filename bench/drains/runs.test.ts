@@ -1,12 +1,31 @@
 import { core as contract } from '@diarmos/contract'
-import { catalogueOf, fittingById, type MateOption, mate, mouthOf, pipeById, sequence } from '@diarmos/core'
+import {
+  bodyKind,
+  type CutIn,
+  catalogueOf,
+  fittingById,
+  type MateOption,
+  mate,
+  mouthOf,
+  pipeById,
+  sequence,
+} from '@diarmos/core'
 import { STEPS } from '../../packages/core/src/words/steps'
 import { anyOrder } from '../made/anyOrder'
 import { carryOut } from '../made/world'
 import { highs } from '../mate/highs'
 import { programmeOf, toLp } from '../mate/programme'
 import { Dice } from '../mate/random'
-import { type AskedRun, brokenRunLaws, type InDrain, plainRun, RUN_LAWS, someRun } from './runs'
+import {
+  type AskedRun,
+  brokenRunLaws,
+  type InDrain,
+  METRIC_RUNS,
+  plainRun,
+  RUN_LAWS,
+  someMetricRun,
+  someRun,
+} from './runs'
 
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 150
@@ -97,6 +116,43 @@ describe('a run of drain that is cut open', () => {
         expect(steps.filter(({ words }) => STEPS[words] === undefined)).toEqual([])
       }
     }
+  })
+
+  it('of metric waste or soil breaks none either, is made in an order, and costs the least', async () => {
+    const found = new Set<string>()
+    for (let index = 0; index < QUESTIONS; index++) {
+      const asked = someMetricRun(index)
+      const options = waysOf(asked)
+      for (const option of options) {
+        expect([index, said(option), brokenRunLaws(option, asked)]).toEqual([index, said(option), []])
+        expect([index, STORABLE.safeParse(option).error?.issues]).toEqual([index, undefined])
+        found.add(`${asked.line.cutIn?.insert} ${asked.line.pipeId}`)
+      }
+      for (const option of options.slice(0, 2)) {
+        const { steps, request } = orderOf(asked, option)
+        expect([index, said(option), carryOut(request, steps)]).toEqual([index, said(option), []])
+        const other = anyOrder(steps, new Dice(4_500_000 + index))
+        expect([index, said(option), carryOut(request, other)]).toEqual([index, said(option), []])
+      }
+      if (index >= PROGRAMMES) continue
+      const programme = programmeOf(asked.line, asked.settings, catalogueOf('drain'), MOST_PARTS)
+      const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+      const own = options.map(({ costs }) => costs.totalCents)
+      expect([index, own.length > 0 ? Math.min(...own) : null]).toEqual([index, best?.cents ?? null])
+    }
+    expect(found.size).toBeGreaterThan(METRIC_RUNS.length)
+    // and in a plain place everything that is made goes in
+    for (const { id, nominal } of METRIC_RUNS)
+      for (const insert of ['repair', 'cleanout', 'tee', 'wye'] as const) {
+        const { line, settings } = plainRun(id, insert)
+        const branch = bodyKind(`waste.run.${insert}.${nominal}`)?.ports[1]?.ends
+        const cutIn = { ...(line.cutIn as CutIn), ...(branch ? { branch } : {}) }
+        const ways = waysOf({ settings, line: { ...line, cutIn } })
+        expect([insert, id, ways.length > 0]).toEqual([insert, id, true])
+        const side =
+          branch && fittingById(ways[0]?.parts.find(({ family }) => /tee|wye/.test(family))?.fittingId ?? '')
+        if (branch) expect([insert, id, side?.ports[2]?.nominal]).toEqual([insert, id, nominal])
+      }
   })
 
   it('stands full of water before a wall is shut, and never where it stays in sight', () => {
@@ -210,6 +266,7 @@ describe('the laws of runs', () => {
   const clay = ask('clay.4', 'repair', true)
   const tee = ask('pvc-dwv.40.3', 'tee', false, '2')
   const wye = ask('abs-dwv.40.3', 'wye', false, '3')
+  const waste = ask('waste.solvent.40mm', 'repair')
   const spoil = (
     { asked, way }: Case,
     patch: Partial<MateOption>,
@@ -233,6 +290,8 @@ describe('the laws of runs', () => {
     'with-the-flow': spoil(wye, {
       parts: wye.way.parts.map((each) => (each.family === 'wye' ? { ...each, inPort: 1, outPort: 0 } : each)),
     }),
+    'own-make': spoil(waste, { parts: [part('tube.waste-push-fit.40mm')] }),
+    'nut-in-reach': spoil(waste, {}, { access: 'closed-wall' }),
     'house-trap': spoil(pvc, {}, { oldTrap: 'running' }),
     'fills-what-comes-out': spoil(pvc, { removeMm: { min: 0, max: 200 } }),
     closes: spoil(pvc, { closes: { seam: 0, by: 'slide', needsMm: 0 } }),
@@ -246,7 +305,7 @@ describe('the laws of runs', () => {
   it.each(RUN_LAWS.map(([id]) => id))('%s: broken on purpose it is named, kept it is not', (id) => {
     const { way, asked } = SPOILT[id] as Case
     expect(brokenRunLaws(way, asked)).toContain(id)
-    for (const kept of [pvc, abs, iron, hubless, clay, tee, wye])
+    for (const kept of [pvc, abs, iron, hubless, clay, tee, wye, waste])
       expect(brokenRunLaws(kept.way, kept.asked)).toEqual([])
   })
 })

@@ -1,12 +1,14 @@
 // Runs of drain that are cut open: questions that nobody prepared, and what no plumber would put his name to there. The laws
 // are written from the trade and the raw tables: no search, no rule and no price of the product.
 import {
+  bodyKind,
   type CutIn,
   fittingById,
   type LineRequest,
   type MateOption,
   type MateSettings,
   nominalNumber,
+  PIPES,
   PLAIN_CONDITIONS,
   pipeById,
   STARTING_SETTINGS,
@@ -73,6 +75,23 @@ function insertOf(dice: Dice): Pick<CutIn, 'insert' | 'branch'> {
   return insert === 'tee' || insert === 'wye' ? { insert, ...sideOf(dice.pick(SIDES)) } : { insert }
 }
 
+/** Metric waste and soil that runs are of. */
+export const METRIC_RUNS = PIPES.filter(({ id }) => /^waste\.(solvent|push|pp)\.(32|40|50|110)mm$/.test(id))
+export const METRIC_SIDES = ['32', '40', '50', '110'] as const
+const metricSide = (nominal: (typeof METRIC_SIDES)[number]) => ({
+  branch: bodyKind(`waste.run.tee.${nominal}`)?.ports[1]?.ends,
+})
+
+/** The same into metric waste, every pipe in its turn. */
+export function someMetricRun(index: number): AskedRun {
+  const dice = new Dice(1_950_000 + index)
+  const { line, settings } = someRun(index * 7)
+  const pipe = METRIC_RUNS[index % METRIC_RUNS.length] as (typeof METRIC_RUNS)[number]
+  const { branch: _, ...cut } = line.cutIn as CutIn
+  const side = cut.insert === 'tee' || cut.insert === 'wye' ? metricSide(dice.pick(METRIC_SIDES)) : {}
+  return { settings, line: { ...line, pipeId: pipe.id, cutIn: { ...cut, ...side } as CutIn } }
+}
+
 /** A plain place with nothing aboard: only the pipe and what goes in decide. */
 export function plainRun(
   pipeId: string,
@@ -120,7 +139,9 @@ const GOES_IN: Readonly<Record<string, readonly string[]>> = {
   tee: ['sanitary-tee'],
   wye: ['wye', 'wye-eighth'],
 }
-const TAKES = /^(shielded|flexible|drain-socket)$/
+const TAKES = /^(shielded|flexible|drain-socket|ring-socket|waste-compression)$/
+/** A wedge of rubber makes up what pipes of one metric name differ by, mm. */
+const WEDGE_MM = 4
 
 export const RUN_LAWS: readonly Law[] = [
   [
@@ -134,7 +155,8 @@ export const RUN_LAWS: readonly Law[] = [
         ([a, b]) => {
           const [left, right] = [a?.diameterMm ?? odMm, b?.diameterMm ?? odMm]
           const taken = TAKES.test(a?.form ?? 'tube') !== TAKES.test(b?.form ?? 'tube')
-          return !taken || Math.abs(left - right) > FITS_MM
+          const wedge = [a, b].some((end) => end?.form === 'waste-compression')
+          return !taken || Math.abs(left - right) > (wedge ? WEDGE_MM : FITS_MM)
         },
       )
     },
@@ -147,6 +169,27 @@ export const RUN_LAWS: readonly Law[] = [
           (end) => nominalNumber(end?.nominal ?? '') !== nominalNumber(oldPipe(asked).nominal),
         ),
       ),
+  ],
+  [
+    // metric pipe goes on in its own make and diameter, and what is pushed together takes no cement
+    'own-make',
+    (way, asked) => {
+      const { material, system } = oldPipe(asked)
+      return (
+        partsOf(way).some(
+          ({ family, near }) =>
+            family === 'tube-piece' &&
+            /^waste/.test(`${near?.material}${material}`) &&
+            (near?.material !== material || near.system !== system),
+        ) ||
+        (way.methods.includes('cement-waste') && material !== 'waste-solvent')
+      )
+    },
+  ],
+  [
+    // what is held by a nut is undone one day
+    'nut-in-reach',
+    (way, { line }) => way.methods.includes('waste-compression') && line.conditions.access !== 'reachable',
   ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
   [
@@ -234,7 +277,7 @@ export const RUN_LAWS: readonly Law[] = [
     'dry-for-cement',
     (way, { line }) =>
       line.conditions.line !== 'dry' &&
-      way.joints.some(({ method, atStub }) => atStub && method.startsWith('cement-drain')),
+      way.joints.some(({ method, atStub }) => atStub && method.startsWith('cement-')),
   ],
   [
     'iron-to-iron',

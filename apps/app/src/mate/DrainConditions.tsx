@@ -140,16 +140,6 @@ export function DrainConditions({
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
         />
       ) : null}
-      {kind?.startsWith('waste.run.') ? (
-        <Toggle
-          label="The trap of the whole house sits in it"
-          detail={oldTrap === 'running' ? 'it goes with the cut; a cleanout takes its place' : undefined}
-          value={oldTrap === 'running'}
-          onChange={(value) =>
-            onSet({ oldTrap: value ? 'running' : null }, value ? 'House trap in the run' : 'No house trap')
-          }
-        />
-      ) : null}
       {kind?.startsWith('waste.run.') ? null : (
         <OldTrapChoice
           trap={oldTrap}

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2273,
-  "9542124ce28bd488",
+  2357,
+  "3136bdb0cd966e6e",
 ]
 `)
   })

@@ -1,5 +1,6 @@
 import type { Source } from '../reference/source'
-import { end, fullDepthMm, type PortEnd, tubeDiameterMm } from './ends'
+import type { PipeMaterial } from '../reference/types'
+import { end, fullDepthMm, type PortEnd } from './ends'
 import { DRAIN_PLASTICS } from './solventFittings'
 import type { Family, Fitting, Vector } from './types'
 
@@ -28,8 +29,6 @@ export const BRANCH_SIZES: readonly (readonly [run: Size, branch: Size])[] = [
 const EDGE = 0.2
 const HALF = Math.SQRT1_2
 
-const radiusMm = (size: Size) => (tubeDiameterMm('IPS', size) ?? 0) / 2
-
 /** From where the axes meet to the end of each pipe, home in its socket, and which way the side looks. */
 interface Pattern {
   readonly family: Family
@@ -52,55 +51,55 @@ const leaningMm = (run: number, branch: number) =>
 /** Along the leaning side until its pipe is clear of the run. */
 const clearMm = (run: number, branch: number) => (run + branch) * Math.SQRT2
 
-const PATTERNS: readonly Pattern[] = [
-  {
-    family: 'sanitary-tee',
-    key: 'tee.sanitary',
-    word: 'sanitary tee',
-    runMm: (_run, branch) => [branch * (1 + EDGE), branch * (1 + EDGE + SWEEP)],
-    side: (run, branch) => [
-      [0, run + branch * (EDGE + SWEEP), 0],
+const SANITARY: Pattern = {
+  family: 'sanitary-tee',
+  key: 'tee.sanitary',
+  word: 'sanitary tee',
+  runMm: (_run, branch) => [branch * (1 + EDGE), branch * (1 + EDGE + SWEEP)],
+  side: (run, branch) => [
+    [0, run + branch * (EDGE + SWEEP), 0],
+    [0, 1, 0],
+  ],
+}
+const WYE: Pattern = {
+  family: 'wye',
+  key: 'wye',
+  word: 'wye',
+  runMm: leaningMm,
+  side: (run, branch) => {
+    const reach = clearMm(run, branch) * HALF
+    return [
+      [-reach, reach, 0],
+      [-HALF, HALF, 0],
+    ]
+  },
+}
+const WYE_EIGHTH: Pattern = {
+  family: 'wye-eighth',
+  key: 'wye.eighth',
+  word: 'wye with an eighth bend',
+  runMm: leaningMm,
+  // the bend brings the side square to the run
+  side: (run, branch) => {
+    const reach = clearMm(run, branch) * HALF
+    return [
+      [-reach, reach + branch * (1 + EDGE), 0],
       [0, 1, 0],
-    ],
+    ]
   },
-  {
-    family: 'wye',
-    key: 'wye',
-    word: 'wye',
-    runMm: leaningMm,
-    side: (run, branch) => {
-      const reach = clearMm(run, branch) * HALF
-      return [
-        [-reach, reach, 0],
-        [-HALF, HALF, 0],
-      ]
-    },
-  },
-  {
-    family: 'wye-eighth',
-    key: 'wye.eighth',
-    word: 'wye with an eighth bend',
-    runMm: leaningMm,
-    // the bend brings the side square to the run
-    side: (run, branch) => {
-      const reach = clearMm(run, branch) * HALF
-      return [
-        [-reach, reach + branch * (1 + EDGE), 0],
-        [0, 1, 0],
-      ]
-    },
-  },
-]
+}
+const PATTERNS = [SANITARY, WYE, WYE_EIGHTH]
 
-/** A part in its own frame: upstream facing -x, downstream +x, the side up. */
-function branched(
-  { family, key, word, runMm, side }: Pattern,
-  [material, stuff, name]: (typeof DRAIN_PLASTICS)[number],
-  [run, branch]: (typeof BRANCH_SIZES)[number],
-): Fitting {
-  const main = end('drain-socket', 'IPS', run, material)
-  const beside = end('drain-socket', 'IPS', branch, material)
-  const radii = [radiusMm(run), radiusMm(branch)] as const
+/** What a branch fitting is of: its name, and its ends along the run and at the side. */
+interface Branched extends Pick<Fitting, 'id' | 'name' | 'source'> {
+  readonly material: PipeMaterial
+  readonly main: PortEnd
+  readonly beside: PortEnd
+}
+
+/** A part in its own frame: upstream facing -x, downstream +x, the side up. Its mouths leave room for their pipes. */
+export function branchedPart({ family, runMm, side }: Pattern, { main, beside, ...own }: Branched): Fitting {
+  const radii = [main.diameterMm / 2, beside.diameterMm / 2] as const
   const [up, down] = runMm(...radii)
   const [at, axis] = side(...radii)
   // the mouth stands the socket's depth further out than the pipe's end
@@ -114,13 +113,10 @@ function branched(
     },
   })
   return {
-    id: `${key}.${stuff}.${run}x${branch}`,
+    ...own,
     family,
-    name: `${name} ${word}, ${run === branch ? `${run} in` : `${run} × ${branch} in`}`,
-    material,
     heatSensitive: true,
     layingMm: up + down,
-    source: SHEET,
     ports: [
       port('a', main, [-up, 0, 0], [-1, 0, 0]),
       port('b', main, [down, 0, 0], [1, 0, 0]),
@@ -128,6 +124,27 @@ function branched(
     ],
   }
 }
+
+function branched(
+  pattern: Pattern,
+  [material, stuff, name]: (typeof DRAIN_PLASTICS)[number],
+  [run, branch]: (typeof BRANCH_SIZES)[number],
+): Fitting {
+  return branchedPart(pattern, {
+    id: `${pattern.key}.${stuff}.${run}x${branch}`,
+    name: `${name} ${pattern.word}, ${run === branch ? `${run} in` : `${run} × ${branch} in`}`,
+    material,
+    source: SHEET,
+    main: end('drain-socket', 'IPS', run, material),
+    beside: end('drain-socket', 'IPS', branch, material),
+  })
+}
+
+/** Those that are made in metric waste: the pattern, and what it is called by there. */
+export const METRIC_PATTERNS: readonly (readonly [Pattern, key: string, word: string])[] = [
+  [SANITARY, 'tee.swept', 'swept tee'],
+  [WYE, 'branch.45', '45° branch'],
+]
 
 /** What lets a branch into a run of drain: tees for upright pipe, wyes for what lies. */
 export function drainBranches(): Fitting[] {

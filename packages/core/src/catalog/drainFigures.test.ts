@@ -1,5 +1,6 @@
-import { pipeById, tubeEngagement } from '../reference'
+import { tubeEngagement } from '../reference'
 import { HUBLESS_BENDS, legByRadius } from './drainBends'
+import { fullDepthMm } from './ends'
 import { CATALOG, fittingById } from './families'
 import { BENDS } from './solventFittings'
 
@@ -66,17 +67,15 @@ describe('figures of drain fittings', () => {
 
   // two cylinders: a branch of radius r meets a run of radius R square, or at 45 degrees, where its mouth is √2 as long
   it('no pipe in a branch fitting stands in the way of another', () => {
-    const radius = (size: string) => (pipeById(`pvc-dwv.40.${size}`)?.odMm ?? 0) / 2
     let tried = 0
     for (const { id, family, ports } of CATALOG) {
       if (!/^(sanitary-tee|wye)/.test(family)) continue
       tried++
-      const depth = (nominal: string) => tubeEngagement('drain-socket', 'IPS', nominal)?.maxMm ?? 0
       // where each pipe ends, home in its hub
-      const [up, down, side] = ports.map(({ pose: { origin, axis }, nominal }) =>
-        origin.map((mm, at) => mm - (axis[at] ?? 0) * depth(nominal)),
+      const [up, down, side] = ports.map(({ pose: { origin, axis }, ...port }) =>
+        origin.map((mm, at) => mm - (axis[at] ?? 0) * fullDepthMm(port)),
       ) as [number[], number[], number[]]
-      const [run, branch] = [radius(ports[0]?.nominal ?? ''), radius(ports[2]?.nominal ?? '')]
+      const [run, branch] = [(ports[0]?.diameterMm ?? 0) / 2, (ports[2]?.diameterMm ?? 0) / 2] as const
       const square = family === 'sanitary-tee'
       const [middle, half] = square ? [0, branch] : [-run, branch * Math.SQRT2]
       expect([id, (up[0] ?? 0) < middle - half, (down[0] ?? 0) > middle + half]).toEqual([id, true, true])
@@ -84,7 +83,8 @@ describe('figures of drain fittings', () => {
       const lean = family === 'wye' ? branch * Math.SQRT1_2 : 0
       expect([id, (side[1] ?? 0) - lean > run]).toEqual([id, true])
     }
-    expect(tried).toBe(54)
+    // nine of inches in two plastics and three patterns; of millimetres six in four ranges and three in two, two patterns
+    expect(tried).toBe(54 + 2 * (6 * 4 + 3 * 2))
   })
 
   it('a flush bushing fits its socket and stands out by no more than its lip', () => {

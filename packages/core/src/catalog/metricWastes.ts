@@ -2,6 +2,7 @@ import { RING_GAP_MM } from '../reference/engagement'
 import type { Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
 import { inline } from './build'
+import { branchedPart, METRIC_PATTERNS } from './drainBranches'
 import { end, fullDepthMm, type PortEnd, tubeDiameterMm } from './ends'
 import { standpipeOf } from './solventFittings'
 import { INLET_ABOVE_MM, WASTE_TRAPS } from './trapSizes'
@@ -15,7 +16,7 @@ const VENT_SHEET: Source = {
   certainty: "maker's sheet",
 }
 
-type Size = '32' | '40' | '50'
+type Size = '32' | '40' | '50' | '110'
 const SIZES: readonly Size[] = ['32', '40', '50']
 /** The larger, the smaller. */
 const REDUCED: readonly (readonly [Size, Size])[] = [
@@ -23,6 +24,23 @@ const REDUCED: readonly (readonly [Size, Size])[] = [
   ['50', '40'],
   ['50', '32'],
 ]
+
+/** Runs and what comes into them: no branch is larger. */
+const BRANCHES: readonly (readonly [run: Size, branch: Size])[] = [
+  ['32', '32'],
+  ['40', '32'],
+  ['40', '40'],
+  ['50', '32'],
+  ['50', '40'],
+  ['50', '50'],
+]
+const SOIL_BRANCHES: readonly (readonly [run: Size, branch: Size])[] = [
+  ['110', '40'],
+  ['110', '50'],
+  ['110', '110'],
+]
+/** What lies between the two pipes of the run in a piece with an opening for a rod, in diameters of its pipe. */
+const ACCESS = 1.6
 
 /** What a range of fittings has at its ends: one for each way that the pipe is made to be joined. */
 interface Range {
@@ -72,6 +90,8 @@ const RANGES = {
   },
 } as const satisfies Readonly<Record<string, Range>>
 const ALL: readonly Range[] = Object.values(RANGES)
+/** Those that a soil pipe is made in. */
+const SOIL: readonly Range[] = [RANGES.solvent, RANGES.polypropylene]
 /** Those that pipe of their own is made for. */
 const PIPED: readonly Range[] = [RANGES.solvent, RANGES.push, RANGES.polypropylene]
 
@@ -117,7 +137,29 @@ function ofSize(range: Range, size: Size): Fitting[] {
       name: `${word} repair coupling, ${size} mm, no stop`,
       layingMm: 0,
     }),
+    inline({
+      ...common,
+      id: `cleanout.waste.${key}.${size}`,
+      family: 'cleanout-tee',
+      name: `${word} access piece with its cap, ${size} mm`,
+      layingMm: ACCESS * a.diameterMm + betweenMm,
+    }),
   ]
+}
+
+/** Swept tees for upright pipe, branches at 45 degrees for what lies. */
+function branches(range: Range, sizes: (typeof BRANCHES)[number]): Fitting[] {
+  const [run, branch] = sizes
+  return METRIC_PATTERNS.map(([pattern, key, word]) =>
+    branchedPart(pattern, {
+      id: `${key}.waste.${range.key}.${run}x${branch}`,
+      name: `${range.word} ${word}, ${run === branch ? run : `${run} × ${branch}`} mm`,
+      material: range.material,
+      source: SHEET,
+      main: mouth(range, run),
+      beside: mouth(range, branch),
+    }),
+  )
 }
 
 /** Sloping between its two sizes at half of what they differ by to a side, and a stop. */
@@ -217,6 +259,9 @@ const VENTED = [
 export function metricWastes(): Fitting[] {
   return [
     ...ALL.flatMap((range) => SIZES.flatMap((size) => ofSize(range, size))),
+    ...SOIL.flatMap((range) => ofSize(range, '110')),
+    ...ALL.flatMap((range) => BRANCHES.flatMap((sizes) => branches(range, sizes))),
+    ...SOIL.flatMap((range) => SOIL_BRANCHES.flatMap((sizes) => branches(range, sizes))),
     ...ALL.flatMap((range) => REDUCED.map((sizes) => reducer(range, sizes))),
     ...traps(),
     ...connectors(),

@@ -220,6 +220,7 @@ const DRAIN_SOCKET_MM: Partial<Record<TubeSize, number>> = {
   'metric-waste:32': 22,
   'metric-waste:40': 26,
   'metric-waste:50': 30,
+  'metric-waste:110': 48,
 }
 
 /** A nut and a rubber ring round metric waste pipe, from the mouth of the nut to the stop. */
@@ -245,6 +246,7 @@ const RING_SOCKET_MM: Partial<Record<TubeSize, number>> = Object.fromEntries(
     (['32', '40', '50'] as const).map((size, index) => [`${system}:${size}`, 32 + 2 * index]),
   ),
 )
+RING_SOCKET_MM['metric:110'] = 60
 
 /** One figure for each size of the systems that a coupling of drains is made for, in millimetres. */
 function ofDrains(systems: readonly string[], inches: Readonly<Record<NominalSize, number>>) {

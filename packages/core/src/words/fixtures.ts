@@ -1,4 +1,4 @@
-import { RUN_BRANCHES } from '../assembly/bodies/runBranches'
+import { METRIC_RUN_BRANCHES, RUN_BRANCHES } from '../assembly/bodies/runBranches'
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 import type { RunFeature } from '../fitup/whereToCut'
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
@@ -71,6 +71,12 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'waste.shower.40': 'Shower waste with its own trap, 40 mm',
   'waste.shower.50': 'Shower waste with its own trap, 50 mm',
   'waste.pan': 'Toilet bowl with its own spigot, to a connector',
+  ...Object.fromEntries(
+    METRIC_RUN_BRANCHES.map(({ id, insert, size }) => [
+      id,
+      `A branch of ${size} mm into ${insert === 'tee' ? 'upright' : 'lying'} pipe`,
+    ]),
+  ),
 }
 
 /** What goes in, by its id. */

@@ -1,7 +1,7 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
 import { isHeld } from './lines'
-import { RUN_BRANCHES, type RunBranch } from './runBranches'
+import { isMetricBranch, METRIC_RUN_BRANCHES, RUN_BRANCHES, type RunBranch } from './runBranches'
 import { SINK_WASTES } from './sinks'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
@@ -117,6 +117,20 @@ const intoDrain = (insert: 'repair' | 'cleanout'): BodyKind => ({
   ...drainOf(`waste.run.${insert}`, 'pipe', 'any'),
   insert,
 })
+/** What the side of a branch may be: a socket of either plastic; of metric waste one of each range that is made. */
+const sideEnds = (size: RunBranch['size']): readonly EndRef[] =>
+  isMetricBranch(size)
+    ? [
+        of('drain-socket', 'metric-waste', size, 'waste-solvent'),
+        of('ring-socket', size === '110' ? 'metric' : 'metric-waste', size, 'waste-push-fit'),
+        ...(size === '110'
+          ? []
+          : [
+              of('ring-socket', 'metric', size, 'waste-push-fit'),
+              of('waste-compression', 'metric-waste', size, 'waste-push-fit'),
+            ]),
+      ]
+    : (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff))
 /** A branch into one, with what its side takes. */
 const branchInto = ({ id, insert, size }: RunBranch): BodyKind => ({
   id,
@@ -124,12 +138,7 @@ const branchInto = ({ id, insert, size }: RunBranch): BodyKind => ({
   contents: [],
   ports: [
     { ...port('waste', 'waste', NONE, 'any'), flow: 'out' },
-    port(
-      'branch',
-      'waste',
-      (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff)),
-      'any',
-    ),
+    port('branch', 'waste', sideEnds(size), 'any'),
   ],
   insert,
 })
@@ -231,6 +240,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   drainOf('waste.shower.40', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '40', 'waste-push-fit')),
   drainOf('waste.shower.50', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '50', 'waste-push-fit')),
   drainOf('waste.pan', 'floor', 'pan', of('pan-spigot', 'metric', '110', 'rubber-seated')),
+  ...METRIC_RUN_BRANCHES.map(branchInto),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -2,28 +2,48 @@
 export interface RunBranch {
   readonly id: string
   readonly insert: 'tee' | 'wye'
-  /** Of the pipe that will come into it. */
-  readonly size: '1-1/2' | '2' | '3' | '4'
+  /** Of the pipe that will come into it: inches, or millimetres of metric waste. */
+  readonly size: InchSize | MetricSize
 }
 
-const SIZES = ['1-1/2', '2', '3', '4'] as const
+type InchSize = '1-1/2' | '2' | '3' | '4'
+type MetricSize = '32' | '40' | '50' | '110'
+
+/** What pipe that may come into a run is called, the usual size first. */
+const INCHES: readonly InchSize[] = ['2', '1-1/2', '3', '4']
+const MILLIMETRES: readonly MetricSize[] = ['40', '32', '50', '110']
+
+const of = (sizes: readonly RunBranch['size'][]): readonly RunBranch[] =>
+  (['tee', 'wye'] as const).flatMap((insert) =>
+    sizes.map((size) => ({ id: `waste.run.${insert}.${size}`, insert, size })),
+  )
 
 /** A row for each way that the run goes and each size of branch, the usual size first. */
-export const RUN_BRANCHES: readonly RunBranch[] = (['tee', 'wye'] as const).flatMap((insert) =>
-  (['2', ...SIZES.filter((size) => size !== '2')] as const).map((size) => ({
-    id: `waste.run.${insert}.${size}`,
-    insert,
-    size,
-  })),
-)
+export const RUN_BRANCHES = of(INCHES)
+/** The same into metric waste. */
+export const METRIC_RUN_BRANCHES = of(MILLIMETRES)
+const ALL: readonly RunBranch[] = [...RUN_BRANCHES, ...METRIC_RUN_BRANCHES]
+
+/** Whether a size is one of millimetres. */
+export const isMetricBranch = (size: string): boolean => MILLIMETRES.some((each) => each === size)
 
 /** The row of a kind; undefined for any other. */
 export function runBranch(kind: string | undefined): RunBranch | undefined {
-  return RUN_BRANCHES.find(({ id }) => id === kind)
+  return ALL.find(({ id }) => id === kind)
 }
 
 /** The same branch of another size; the same kind where it is none. */
 export function withBranchSize(kind: string, size: string): string {
   const row = runBranch(kind)
-  return RUN_BRANCHES.find((each) => each.insert === row?.insert && each.size === size)?.id ?? kind
+  return ALL.find((each) => each.insert === row?.insert && each.size === size)?.id ?? kind
+}
+
+/** Sizes that come into a run of pipe, the smallest first: metric waste has its own. */
+export function branchSizes(pipeId: string | undefined): readonly RunBranch['size'][] {
+  return pipeId?.startsWith('waste.') ? ['32', '40', '50', '110'] : ['1-1/2', '2', '3', '4']
+}
+
+/** A branch as it is usually meant into such pipe: of the usual size of its kind; the same kind where it is none. */
+export function usualBranch(kind: string, pipeId: string | undefined): string {
+  return withBranchSize(kind, pipeId?.startsWith('waste.') ? '40' : '2')
 }

@@ -63,7 +63,7 @@ const BY_SIZE: Readonly<Record<string, number>> = {
 }
 
 /** A drain's parts are named by larger sizes and are light: how many times an inch and a half one each costs. */
-const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8, '50': 1.3 }
+const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8, '50': 1.3, '110': 2.8 }
 /** What a drain's fitting of plastic costs of one that holds pressure in the same family, where both have it. */
 const DRAIN_SHARE = 0.5
 const OF_DRAINS: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling', 'p-trap'])
