@@ -1,6 +1,8 @@
-import type { MateOption } from '../mate/types'
-
-type Way = Pick<MateOption, 'parts' | 'joints'>
+/** Of a chosen way, what is looked at here. */
+interface Way {
+  readonly parts: readonly { readonly family: string; readonly fittingId: string }[]
+  readonly joints: readonly { readonly method: string; readonly maxMm: number }[]
+}
 
 /** Whether a way goes into the inside of the old pipe: nothing is marked or cut on that. */
 export function goesInside({ joints }: Pick<Way, 'joints'>): boolean {
