@@ -126,6 +126,10 @@ describe('metric waste', () => {
       ]
       expect(words.filter((each) => order.includes(each))).toEqual(order)
     }
+    // what was said of a basin’s vent says nothing of a bowl’s
+    const airless = ask('waste.solvent.110mm', 'waste.pan', { unvented: true }).options
+    expect(airless).toHaveLength(1)
+    expect(airless[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('drain.air-valve')
     // inch pipe has no connector of millimetres
     expect(ask('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
     expect(chains('waste.solvent.50mm', 'waste.pan')).toEqual([])

@@ -67,6 +67,8 @@ const yes = (test: boolean): Reason['parameters'] | null => (test ? none : null)
 /** Whether a method that wants its pipe dry would be made on one that is not. */
 const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters'] | null =>
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
+/** Whether a line comes to a bowl: what vents that is not put in with it. */
+const isBowl = (route: RouteId) => route === 'closet' || route === 'pan'
 /** Whether the trap lies under the floor, or in a wall. */
 const isBelow = (route: RouteId) => route.startsWith('trap-')
 type Place = Pick<JointContext, 'route' | 'run' | 'conditions'>
@@ -901,7 +903,7 @@ export const RULES: readonly Rule[] = [
         isBelow(route) ||
         conditions.access !== 'reachable' ||
         schoolOf(settings.houseRules, 'badVent') === 'wall'
-      return airless(joint) && route !== 'closet' && nowhere ? { from: isS(joint) ? 'floor' : 'wall' } : null
+      return airless(joint) && !isBowl(route) && nowhere ? { from: isS(joint) ? 'floor' : 'wall' } : null
     },
   },
   {
@@ -983,7 +985,7 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     bites: (joint) =>
-      yes(joint.start !== null && airless(joint) && joint.route !== 'closet' && !isBelow(joint.route)),
+      yes(joint.start !== null && airless(joint) && !isBowl(joint.route) && !isBelow(joint.route)),
   },
   {
     id: 'drain.run-held',
