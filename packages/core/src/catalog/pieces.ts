@@ -29,7 +29,12 @@ const PIECES: readonly (readonly [PipeMaterial, TubeSystem, readonly Size[], rea
   ['abs-drain', 'IPS', ['1-1/4', '1-1/2', '2', '3', '4'], ['drain-socket', 'shielded', 'flexible']],
   ['chromed-supply', 'OD', ['1/4', '3/8', '1/2'], ['compression']],
   ['cast-iron', 'hubless', ['1-1/2', '2', '3', '4'], ['shielded', 'flexible']],
-  ['waste-solvent', 'metric-waste', ['32', '40', '50', '110'], ['drain-socket', 'waste-compression']],
+  [
+    'waste-solvent',
+    'metric-waste',
+    ['32', '40', '50', '110'],
+    ['drain-socket', 'waste-compression', 'pipe-fins'],
+  ],
   ['waste-push-fit', 'metric-waste', ['32', '40', '50'], ['ring-socket', 'waste-compression']],
   ['waste-push-fit', 'metric', ['32', '40', '50', '110'], ['ring-socket']],
 ]
