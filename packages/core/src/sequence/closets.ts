@@ -34,8 +34,6 @@ function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): vo
     graph.precede(screw, `${lineId}/${seal}/bolts`)
   }
   if (seam > 0 && option.parts[at - 1]?.family === 'tube-piece') graph.precede(close(seam), close(seam - 1))
-  for (const node of graph.nodes.values())
-    if (node.lineId === lineId && node.template.kind === 'wait') graph.precede(node.id, close(seal))
 }
 
 /**

@@ -113,7 +113,7 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   for (const close of closes) {
     // what is in its heat stands in its place meanwhile, and is made with it
     if (work.last.has(close.seam)) {
-      if (close.step !== back) graph.precede(back, close.step)
+      graph.precede(back, close.step)
     } else for (const done of doneAt(work, close)) graph.precede(done, back)
     if (option.joints[close.seam]?.atStub) graph.precede(on, close.step)
   }
