@@ -247,6 +247,41 @@ describe('a body where lines meet', () => {
     expect(plan.steps.filter(({ id }) => /valve$/.test(id))).toEqual([])
   })
 
+  it('is flushed on its own side where it leads on to something, and at its open end where it does not', () => {
+    const [option] =
+      mate({ lines: [{ ...line('copper.l.1/2'), to: body }], settings: WELL_EQUIPPED }).lines[0]?.options ??
+      []
+    if (!option) throw new Error('no way')
+    const { conditions } = line('copper.l.1/2')
+    const said = (fed: boolean) =>
+      sequence({
+        houseRules,
+        lines: [
+          { lineId: 'hot', conditions, option, meets: { to: 'valve' } },
+          ...(fed ? [{ lineId: 'spout', conditions, option, meets: { from: 'valve' } }] : []),
+        ],
+      }).steps.find(({ id }) => id === 'hot/line/flush')?.words
+    expect([said(true), said(false)]).toEqual(['open.flush-valve', 'open.flush-end'])
+  })
+
+  // common practice: a minute more for each storey that runs empty
+  it('the house is shut where its stop is, and drains longer the more storeys it has', () => {
+    const [option] = mate({ lines: [line('copper.l.1/2')], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const { conditions } = line('copper.l.1/2')
+    const at = (id: string, house: object) => {
+      const { steps } = sequence({ houseRules, lines: [{ lineId: 'a', conditions, option }], ...house })
+      const found = steps.find((step) => step.id === `general/${id}`)
+      if (!found) throw new Error(id)
+      return { seconds: found.endSeconds - found.startSeconds, ...found.parameters }
+    }
+    const drains = [{}, { storeys: 1 }, { storeys: 3 }].map((house) => at('drain', house).seconds)
+    expect(drains.map((each) => each - (drains[0] ?? 0))).toEqual([0, 0, 120])
+    expect(at('shut', { stopAt: ' cellar, left ' })).toMatchObject({ at: 'cellar, left' })
+    expect(at('shut', { stopAt: ' ' })).toMatchObject({ at: 'none' })
+    expect(at('drain', { stopAt: 'cellar' })).not.toHaveProperty('at')
+  })
+
   it('without a stop nothing is said of one, nor of a connector', () => {
     const { plan } = planned(['copper.l.1/2', 'copper.l.1/2'])
     const said = plan.steps.filter(({ kind }) => kind !== 'remove').map((step) => stepText(step, 'in'))
