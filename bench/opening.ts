@@ -80,6 +80,7 @@ interface Watched {
 /** The longest task since it was asked last, ms. */
 const longest = (page: Page): Promise<number> =>
   page.evaluate(() => {
+    // in the page, where the script put it
     const { seen } = globalThis as unknown as Watched
     return Math.max(0, ...seen.tasks.splice(0))
   })
@@ -141,6 +142,7 @@ try {
     for (const stage of ['Find', 'Fixture', 'Cut', 'Make', 'Prove']) {
       // from the touch to the next paint, as the browser itself counts it
       await page.evaluate(() => {
+        // likewise
         const { seen } = globalThis as unknown as Watched
         seen.touches.length = 0
         seen.from = performance.now()
@@ -148,6 +150,7 @@ try {
       })
       await page.getByRole('tab', { name: new RegExp(`^${stage}`) }).click()
       await page.waitForTimeout(900)
+      // likewise
       const { touches, from, changed } = await page.evaluate(() => (globalThis as unknown as Watched).seen)
       note('a tap on a stage, answered', Math.max(0, ...touches))
       note('a tap on a stage, settled', changed - from)

@@ -153,6 +153,7 @@ async function kill(): Promise<void> {
     else if (kind === 'server' && up) process.kill(up.server, 'SIGKILL')
     else if (kind === 'start') {
       up = null
+      // set by another function, so that the compiler takes it for null still
       const old = start as unknown as ChildProcess
       old.kill('SIGKILL')
       while (old.exitCode === null && old.signalCode === null) await sleep(5)
@@ -195,6 +196,7 @@ console.log(
   `killed: server ${killed.server}, database ${killed.database}, start ${killed.start}, answers cut off ${cuts}; sent again and known ${repeated}`,
 )
 console.log(`${Math.round((performance.now() - begun) / 1000)} s, load ${loadavg()[0]?.toFixed(1)}`)
+// likewise
 const ended = start as unknown as ChildProcess
 ended.kill('SIGTERM')
 while (ended.exitCode === null && ended.signalCode === null) await sleep(50)

@@ -17,6 +17,7 @@ export type Problem = keyof typeof MEANS
 
 /** Descriptions of the errors that a route may answer with, all in one form (RFC 9457). */
 export function problems<Status extends Problem>(...statuses: readonly Status[]) {
+  // entries forget which status goes with which answer
   return Object.fromEntries(
     statuses.map((status) => [
       status,

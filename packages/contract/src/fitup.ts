@@ -5,9 +5,7 @@ import {
   end,
   FAMILIES,
   type Family,
-  type Fitting,
   fitup,
-  type Port,
   type PortEnd,
 } from '@diarmos/core'
 import { z } from 'zod'
@@ -232,8 +230,10 @@ export function pairsOf(ask: z.output<typeof bendPairsRequest>) {
   const pairs = fitup.bendPairs(between({ alongMm, asideMm, upMm }), fitup.BEND_ANGLES, giveDegrees)
   const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
   return pairs.map((pair) => {
-    const [first, second] = [pair.first, pair.second].map((angle) => (port ? bendOf(port, angle) : undefined))
-    const inside = port ? jointsOf(port).insideMm : 0
+    const [first, second] = [pair.first, pair.second].map((angle) =>
+      port ? fitup.bendBetween(port, angle) : undefined,
+    )
+    const inside = port ? fitup.bendJoints(port).insideMm : 0
     return {
       ...pair,
       /** The way the second line goes on. */
@@ -312,60 +312,13 @@ export function toiletPlace({
   }
 }
 
-const BENDS: ReadonlySet<Family> = new Set(['elbow-90', 'elbow-45', 'drain-bend'])
-
-/** By how much a part of two ends turns what comes in, degrees. */
-function turnOf({ ports: [a, b] }: Pick<Fitting, 'ports'>): number {
-  if (!a || !b) return 0
-  return Math.round((Math.atan2(b.pose.axis[1], b.pose.axis[0]) * 1800) / Math.PI) / 10
-}
-
-/** What joins pipe to a bend: how much of a piece lies in both joints, and what each keeps the pipe away, mm. */
-function jointsOf(port: PortEnd) {
-  if (port.form !== 'tube') return { insideMm: 2 * fitup.insertionMm(port)[1], apartMm: 0 }
-  // plain against plain, a coupling round both: its stop stands between them
-  const coupling = CATALOG.find(
-    ({ family, ports }) =>
-      family === 'shielded-coupling' &&
-      ports.every(({ system, nominal }) => system === port.system && nominal === port.nominal),
-  )
-  return {
-    insideMm: coupling ? 2 * fitup.insertionMm(coupling.ports[0] as Port)[1] : 0,
-    apartMm: coupling?.layingMm ?? 0,
-  }
-}
-
-/**
- * A bend of that angle with both ends of that kind, and its take-out; undefined where none is in the catalogue. Square
- * turns of plastic drain are long sweeps, which are right every way that a drain turns.
- */
-function bendOf(port: PortEnd, angle: number) {
-  const part = CATALOG.find(
-    (fitting) =>
-      BENDS.has(fitting.family) &&
-      turnOf(fitting) === angle &&
-      fitting.ports.every(
-        ({ form, system, nominal, medium, material }) =>
-          form === port.form &&
-          system === port.system &&
-          nominal === port.nominal &&
-          (medium === 'supply' || material === port.material),
-      ),
-  )
-  if (!part) return undefined
-  // the pipe fully home: the least that the bend takes out
-  const { apartMm } = jointsOf(port)
-  const takeOutMm = [fitup.takeOutMm(part, 0)[0] + apartMm, fitup.takeOutMm(part, 1)[0] + apartMm] as const
-  return { part, bend: { angleDegrees: angle, takeOutMm } }
-}
-
 /** An offset with every bend that is made, and the piece between two of them where the catalogue has them. */
 export function offsets({ rollMm, riseMm, bend, measurer, pitch }: z.output<typeof offsetRequest>) {
   const port = bend && end(bend.form, bend.system, bend.nominal, bend.material)
   return fitup.BEND_ANGLES.map((angleDegrees) => {
     const made = fitup.offset({ rollMm, riseMm, angleDegrees })
-    const found = made.ok && port ? bendOf(port, angleDegrees) : undefined
-    const inside = port ? jointsOf(port).insideMm : 0
+    const found = made.ok && port ? fitup.bendBetween(port, angleDegrees) : undefined
+    const inside = port ? fitup.bendJoints(port).insideMm : 0
     const travel = (lengths: { rollMm: number; riseMm: number }) => {
       const other = fitup.offset({ ...lengths, angleDegrees })
       return other.ok ? other.travelMm : null

@@ -17,6 +17,7 @@ const idOf = { id: z.uuid() }
 export const houseFile = z.object({
   format: z.literal('diarmos-house/1'),
   documents: z.object(
+    // entries forget which name goes with which list
     Object.fromEntries(
       FILED.map((kind) => [kind, z.array(entities[kind].extend(idOf).strict()).max(20_000).default([])]),
     ) as unknown as Record<EntityKind, z.ZodArray<z.ZodObject>>,
@@ -93,6 +94,7 @@ export function readHouseFile(text: string): Read {
   }
   const read = houseFile.safeParse(house)
   if (!read.success) return { faults: faultsOf(read.error).map(said) }
+  // the schema has just judged it; what it types by kind is read here by name
   const file = read.data as unknown as HouseFile
   const faults = astray(file)
   return faults.length > 0 ? { faults } : { file: unsigned(file) }

@@ -43,7 +43,7 @@ export function BenchPiece() {
   const { unit, measurer } = usePreferences()
   const { lengths, fault, set } = useLengths(1)
   const params = useLocalSearchParams<Record<string, string>>()
-  const { kind, end: port } = useBend()
+  const { kind, end: port } = useBend(true)
   const parts: readonly { value: Part; label: string }[] = kind?.drain ? DRAIN_PARTS : SUPPLY_PARTS
   const [mm] = lengths
   const ends = (['1', '2'] as const).map((index) => ({

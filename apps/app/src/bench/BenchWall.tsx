@@ -8,6 +8,7 @@ import { useLengths } from './useLengths'
 /** The depth of a valve from the build-up of its wall. */
 export function BenchWall() {
   const { lengths, fault, set } = useLengths(WALL_ROWS.length)
+  // entries forget which measure goes with which name
   const wall = Object.fromEntries(
     WALL_ROWS.map(([key], index) => [key, lengths[index] ?? null]),
   ) as unknown as WallMeasures

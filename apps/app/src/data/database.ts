@@ -47,6 +47,7 @@ export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDat
         // a transaction of an upgrade spans every store, which its type does not say
         if (from === 1) await liftFirst(transaction as unknown as LocalTransaction)
       }
+      // likewise
       if (from > 0 && from < 3) await liftSecond(transaction as unknown as LocalTransaction)
     },
     blocked: () => watch.blocked?.(),

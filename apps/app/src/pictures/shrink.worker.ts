@@ -16,6 +16,7 @@ export interface Shrunk {
   readonly fault?: 'unreadable' | 'too-large'
 }
 
+// the types of a page are loaded, and this runs in a worker
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<Blob>) => void) | null
   postMessage(message: Shrunk): void

@@ -27,6 +27,7 @@ export interface FileAnswers {
   readonly compare: { readonly changes: readonly Change[]; readonly same: number }
 }
 
+// the types of a page are loaded, and this runs in a worker
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<FileQuestion>) => void) | null
   postMessage(message: unknown): void

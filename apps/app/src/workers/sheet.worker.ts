@@ -18,6 +18,7 @@ export type SheetQuestion = {
 )
 export type SheetAnswer = { readonly bytes: Uint8Array } | { readonly fault: string }
 
+// the types of a page are loaded, and this runs in a worker
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<SheetQuestion>) => void) | null
   postMessage(message: SheetAnswer): void

@@ -12,6 +12,7 @@ export interface SolverAnswer {
   readonly ms: number
 }
 
+// the types of a page are loaded, and this runs in a worker
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<SolverQuestion>) => void) | null
   postMessage(message: SolverAnswer): void

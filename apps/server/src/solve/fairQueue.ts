@@ -8,6 +8,7 @@ export interface Whose {
 
 type QueueTask = Parameters<NonNullable<Piscina['options']['taskQueue']>['push']>[0]
 
+/** The pool hangs the options on the task by a symbol, which its type does not show. */
 const whose = (task: QueueTask): Whose =>
   (task as unknown as Record<symbol, Whose | undefined>)[Piscina.queueOptionsSymbol] ?? {
     person: '',

@@ -90,6 +90,12 @@ const WYE_EIGHTH: Pattern = {
 }
 const PATTERNS = [SANITARY, WYE, WYE_EIGHTH]
 
+const further = ([x, y, z]: Vector, [dx, dy, dz]: Vector, mm: number): Vector => [
+  x + dx * mm,
+  y + dy * mm,
+  z + dz * mm,
+]
+
 /** What a branch fitting is of: its name, and its ends along the run and at the side. */
 interface Branched extends Pick<Fitting, 'id' | 'name' | 'source'> {
   readonly material: PipeMaterial
@@ -107,7 +113,7 @@ export function branchedPart({ family, runMm, side }: Pattern, { main, beside, .
     ...part,
     id,
     pose: {
-      origin: from.map((mm, index) => mm + (out[index] as number) * fullDepthMm(part)) as unknown as Vector,
+      origin: further(from, out, fullDepthMm(part)),
       axis: out,
       rollDegrees: 0,
     },

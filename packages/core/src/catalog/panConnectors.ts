@@ -3,7 +3,8 @@ import { inline } from './build'
 import { end } from './ends'
 import type { Fitting, PortSystem } from './types'
 
-const SHEET: Source = {
+/** What all that is said of pan connectors comes from. */
+export const PAN_SHEET: Source = {
   title: 'Pan connectors for spigots of 102 mm, typical of the kind',
   certainty: "maker's sheet",
 }
@@ -33,7 +34,7 @@ export function panConnectors(): Fitting[] {
       heatSensitive: true,
       a: end('pipe-fins', system, nominal, 'waste-push-fit'),
       b: end('pan-fins', 'metric', '110', 'waste-push-fit'),
-      source: SHEET,
+      source: PAN_SHEET,
     } as const
     return [
       inline({

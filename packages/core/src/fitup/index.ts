@@ -1,3 +1,4 @@
+export * from './bendParts'
 export * from './cutLength'
 export { type Bar, type CuttingPlan, cuttingPlan, type PlanAsk as CuttingAsk } from './cuttingPlan'
 export * from './drainLoad'

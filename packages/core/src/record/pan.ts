@@ -1,6 +1,8 @@
+import { type PartOfWay, partOf } from '../assembly/kept'
+
 /** Of a chosen way, what is looked at here. */
 interface Way {
-  readonly parts: readonly { readonly family: string; readonly fittingId: string }[]
+  readonly parts: readonly PartOfWay[]
   readonly joints: readonly { readonly method: string; readonly maxMm: number }[]
 }
 
@@ -14,8 +16,6 @@ export function goesInside({ joints }: Pick<Way, 'joints'>): boolean {
  * and spigot, and what goes into the pipe. Null for any other, or where that way was not measured.
  */
 export function panTailMm({ parts, joints }: Way, reachMm: number | null): number | null {
-  const cut = parts.some(
-    ({ family, fittingId }) => family === 'pan-connector' && fittingId.startsWith('pan.long.'),
-  )
+  const cut = parts.some((part) => part.family === 'pan-connector' && partOf(part)?.lengthMm !== undefined)
   return cut && reachMm !== null ? reachMm + (joints[0]?.maxMm ?? 0) : null
 }

@@ -20,7 +20,7 @@ const STEPS = {
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
 /** What comes when the work of the visit is done. */
-const LATER = ['general/two-hours', 'general/morning', 'general/record'] as const
+export const LATER = ['general/two-hours', 'general/morning', 'general/record'] as const
 
 /** Whether plastic, or what parts metals, lies in a metal run now: then the bridge over the cut stays. Behind an end there is nothing to bridge to. */
 function isParted({ option }: PlanLine): boolean {

@@ -1,5 +1,6 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { opensRun } from '../assembly/oldJoints/removals'
+import { LATER } from './fixing'
 import type { Graph } from './graph'
 import type { PlanRequest } from './types'
 
@@ -8,8 +9,6 @@ const STEPS = {
   inlet: { key: 'fresh-air', kind: 'finish', words: 'drain.fresh-air', seconds: 180 },
   traps: { key: 'traps-full', kind: 'prove', words: 'prove.traps-full', seconds: 300 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
-
-const LATER = ['general/two-hours', 'general/morning', 'general/record'] as const
 
 /**
  * A trap of the whole house that is cut out: its inlet for fresh air leads into the open drain from now on, and what

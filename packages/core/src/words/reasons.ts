@@ -266,7 +266,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'drain.run-held':
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
   'lead.back-to-iron':
-    'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. No coupling is made for it, and a new wiped joint is for whoever wipes lead.',
+    'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. Bands squeeze so thin a wall out of round, and a new wiped joint is for whoever wipes lead.',
   'drain.from-fitting':
     'The fitting behind is not seen: look past the pipe with a mirror that it is one, near and braced. Old pipe often breaks off in it; then there is half an hour more, or the wall is opened.',
   'drain.tray-shut-in':
@@ -278,11 +278,11 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'pan.far':
     '{straight, select, yes {From the pipe to the spigot it is {reachMm, number, reading}, and a connector that is cut to length reaches {mostMm, number, reading}: pipe is brought nearer first.} other {An offset connector reaches {mostMm, number, reading} and it is {reachMm, number, reading}: pipe is brought nearer first.}}',
   'pan.not-measured':
-    'Heights not measured: from the finished floor to the middle of the pipe and of the bowl’s spigot. Up to 5 mm the fins make up; beyond, a connector with an offset is the one to fetch.',
+    'Heights not measured: from the finished floor to the middle of the pipe and of the bowl’s spigot. Up to {givesMm, number, reading} the fins make up; beyond, a connector with an offset is the one to fetch.',
   'run.house-trap':
-    'A trap of the whole house goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
+    'A house trap goes, and straight pipe with a cleanout takes its place, only where the authority agrees: ask before it is cut. What comes out reaches past both its hubs, as measured.',
   'run.house-trap-plain':
-    'A trap of the whole house has plugs that a drain machine goes in by: where it is cut out, a cleanout takes its place, and nothing else goes in there.',
+    'A house trap has plugs that a drain machine goes in by: where it is cut out, a cleanout takes its place, and nothing else goes in there.',
   'branch.upright':
     'For upright pipe alone: in pipe that lies, a tee throws what comes in across the flow and against it.',
   'branch.lying':

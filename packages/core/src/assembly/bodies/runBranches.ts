@@ -1,3 +1,7 @@
+import { isMetricWaste } from '../../reference/materials'
+import { pipeById } from '../../reference/pipes'
+import { nominalNumber } from '../../reference/types'
+
 /** A branch into a run of drain: a tee where the run stands upright, a wye where it lies. */
 export interface RunBranch {
   readonly id: string
@@ -10,8 +14,8 @@ type InchSize = '1-1/2' | '2' | '3' | '4'
 type MetricSize = '32' | '40' | '50' | '110'
 
 /** What pipe that may come into a run is called, the usual size first. */
-const INCHES: readonly InchSize[] = ['2', '1-1/2', '3', '4']
-const MILLIMETRES: readonly MetricSize[] = ['40', '32', '50', '110']
+const INCHES = ['2', '1-1/2', '3', '4'] as const satisfies readonly InchSize[]
+const MILLIMETRES = ['40', '32', '50', '110'] as const satisfies readonly MetricSize[]
 
 const of = (sizes: readonly RunBranch['size'][]): readonly RunBranch[] =>
   (['tee', 'wye'] as const).flatMap((insert) =>
@@ -38,12 +42,15 @@ export function withBranchSize(kind: string, size: string): string {
   return ALL.find((each) => each.insert === row?.insert && each.size === size)?.id ?? kind
 }
 
+const isMetric = (pipeId: string | undefined) => isMetricWaste(pipeById(pipeId ?? '')?.material ?? '')
+
 /** Sizes that come into a run of pipe, the smallest first: metric waste has its own. */
 export function branchSizes(pipeId: string | undefined): readonly RunBranch['size'][] {
-  return pipeId?.startsWith('waste.') ? ['32', '40', '50', '110'] : ['1-1/2', '2', '3', '4']
+  return [...(isMetric(pipeId) ? MILLIMETRES : INCHES)].sort((a, b) => nominalNumber(a) - nominalNumber(b))
 }
 
 /** A branch as it is usually meant into such pipe: of the usual size of its kind; the same kind where it is none. */
 export function usualBranch(kind: string, pipeId: string | undefined): string {
-  return withBranchSize(kind, pipeId?.startsWith('waste.') ? '40' : '2')
+  const [usual] = isMetric(pipeId) ? MILLIMETRES : INCHES
+  return withBranchSize(kind, usual)
 }

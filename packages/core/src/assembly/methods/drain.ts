@@ -565,7 +565,7 @@ export const DRAIN_METHODS = [
   },
   {
     id: 'pipe-fins',
-    name: 'fins in the pipe',
+    name: 'push-in fin',
     medium: 'drain',
     pairings: [{ tip: 'pipe-fins', body: 'tube', bodies: ['waste-solvent', 'waste-push-fit', 'cast-iron'] }],
     needsFlame: false,
@@ -599,7 +599,7 @@ export const DRAIN_METHODS = [
   {
     ...SET_DOWN,
     id: 'pan-fins',
-    name: 'fins round the spigot',
+    name: 'spigot fin',
     pairings: [{ tip: 'pan-spigot', body: 'pan-fins' }],
     consumables: [{ id: 'pan-screws', quantity: 1 }],
     seal: 'pan-fins',

@@ -7,7 +7,7 @@ import type { ChangeId, Reason } from '../../assembly/reason'
 import { schoolOf } from '../../assembly/schools'
 import { OFFSET_FLANGE_MM } from '../../catalog/closets'
 import type { PortEnd } from '../../catalog/ends'
-import { PAN_OFFSETS_MM, PAN_REACH_MM } from '../../catalog/panConnectors'
+import { PAN_GIVES_MM, PAN_OFFSETS_MM, PAN_REACH_MM, PAN_SHEET } from '../../catalog/panConnectors'
 import { panAsideMm, panOffsetMm } from '../../fitup/pan'
 import { nearMm } from '../../fitup/toilet'
 import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
@@ -119,10 +119,6 @@ const HOUSE_TRAPS: Source = {
 /** A trap that sits in the run itself, where that is cut open: the trap of the whole house. */
 const hasHouseTrap = ({ start, run, conditions: { oldTrap } }: JointContext) =>
   start !== null && run !== null && oldTrap === 'running'
-const PAN_SHEET: Source = {
-  title: 'Pan connectors for spigots of 102 mm, typical of the kind',
-  certainty: "maker's sheet",
-}
 /** What goes into a pipe that comes out of the wall: out of the floor a bend turns to where the bowl is. */
 const ofPipe = ({ form }: PortEnd, { rises }: Pick<Conditions, 'rises'>) =>
   form === 'pipe-fins' && rises !== true
@@ -966,7 +962,8 @@ export const RULES: readonly Rule[] = [
     anywhere: true,
     severity: 'warn',
     source: PAN_SHEET,
-    bites: ({ tip, conditions }) => yes(ofPipe(tip, conditions) && panAsideMm(conditions) === null),
+    bites: ({ tip, conditions }) =>
+      ofPipe(tip, conditions) && panAsideMm(conditions) === null ? { givesMm: PAN_GIVES_MM } : null,
   },
   {
     id: 'drain.s-trap',
