@@ -7,6 +7,7 @@ import {
   type LineRequest,
   type MateOption,
   type MateSettings,
+  mayHoldHouseTrap,
   nominalNumber,
   PIPES,
   PLAIN_CONDITIONS,
@@ -51,7 +52,7 @@ export function someRun(index: number): AskedRun {
         faults: dice.chance(0.4) ? [dice.pick(['thinned', 'pinhole', 'pinholes', 'loose'] as const)] : [],
         roomMm: dice.chance(0.2) ? dice.whole(0, 100) : null,
         // of dice of its own, so that all else is asked as before
-        oldTrap: new Dice(1_900_000 + index).chance(0.15) ? 'running' : null,
+        oldTrap: mayHoldHouseTrap(pipe.id) && new Dice(1_900_000 + index).chance(0.3) ? 'running' : null,
       },
     },
     settings: someShop(dice),

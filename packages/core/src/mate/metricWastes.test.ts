@@ -126,6 +126,11 @@ describe('metric waste', () => {
       ]
       expect(words.filter((each) => order.includes(each))).toEqual(order)
     }
+    // it stands behind the bowl: no wall is shut over it, and it is not filled ten feet high
+    for (const access of ['closed-wall', 'buried'] as const) {
+      const [way] = ask('waste.solvent.110mm', 'waste.pan', { access }).options
+      expect(way?.joints.map(({ beforeStop }) => beforeStop)).toEqual([false, false])
+    }
     // what was said of a basin’s vent says nothing of a bowl’s
     const airless = ask('waste.solvent.110mm', 'waste.pan', { unvented: true }).options
     expect(airless).toHaveLength(1)

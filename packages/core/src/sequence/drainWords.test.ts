@@ -11,8 +11,9 @@ const wordsOf = (
   pipeId: string,
   ends: Pick<LineRequest, 'to'> | Pick<LineRequest, 'cutIn'>,
   oldJoint: OldJoint = 'none',
+  trapped = false,
 ) => {
-  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint, stubMm: null }
+  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint, stubMm: null, trapped }
   const line: LineRequest = { lineId: 'a', pipeId, conditions, ...ends }
   const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
   if (!option) throw new Error(`no way from ${pipeId}`)
@@ -33,11 +34,20 @@ it.each([
   ['waste.tub.1-1/2', 'abs-dwv.40.1-1/2', 'prove.fill-floor'],
   ['waste.standpipe', 'abs-dwv.40.2', 'prove.standpipe'],
   ['waste.bowl', 'abs-dwv.40.4', 'prove.flush'],
+  ['waste.pan', 'waste.solvent.110mm', 'prove.flush'],
+  ['waste.shower.40', 'waste.solvent.40mm', 'prove.fill-tray'],
 ])('%s on %s: %s, and one plug', (kind, pipeId, fill) => {
   const words = wordsOf(pipeId, { to: mouthOf(kind) })
   expect(words.filter((each) => /^prove\.(fill|flush|standpipe|run)/.test(each))).toEqual([fill])
   expect(STEPS[fill]).toBeDefined()
   expect(words.filter((each) => /^drain\.(un)?plug/.test(each))).toEqual(['drain.plug', 'drain.unplug'])
+})
+
+it('a shower over a trap that stays has no bowl to fill, a basin over one has', () => {
+  const said = (kind: string, pipeId: string) =>
+    wordsOf(pipeId, { to: mouthOf(kind) }, 'none', true).find((each) => each.startsWith('prove.fill'))
+  expect(said('waste.shower.2', 'abs-dwv.40.2')).toBe('prove.fill-floor')
+  expect(said('waste.tail.1-1/2', 'pvc-dwv.40.1-1/2')).toBe('prove.fill')
 })
 
 it('a run is plugged on both sides, and run at full flow', () => {

@@ -38,6 +38,12 @@ export function bringsTrap({ joints, parts }: Pick<MateOption, 'joints' | 'parts
   return last !== undefined && last.to >= parts.length && last.method === 'trap-outlet'
 }
 
+/** Whether a line comes to a drain in the floor by cement or its gasket: over a trap that stays too there is no nut to look at. */
+function endsAtFloor({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
+  const last = joints.at(-1)
+  return last !== undefined && last.to >= parts.length && /^(drain-gasket|cement-)/.test(last.method)
+}
+
 /** Whether a line comes up to a bowl. */
 export function isCloset({ joints, parts }: Pick<MateOption, 'joints' | 'parts'>): boolean {
   const last = joints.at(-1)
@@ -60,7 +66,7 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
     if (bringsTrap(option)) return 'prove.fill-tray'
-    return parts.some(({ family }) => family === 'p-trap') ? 'prove.fill-floor' : words
+    return parts.some(({ family }) => family === 'p-trap') || endsAtFloor(option) ? 'prove.fill-floor' : words
   }
   const kept = removalId === KEEP_STOP.id
   const shuts = hasStop({ parts, removalId })

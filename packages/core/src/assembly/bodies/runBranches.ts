@@ -1,6 +1,6 @@
 import { isMetricWaste } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
-import { nominalNumber } from '../../reference/types'
+import { namedInches, nominalNumber } from '../../reference/types'
 
 /** A branch into a run of drain: a tee where the run stands upright, a wye where it lies. */
 export interface RunBranch {
@@ -53,4 +53,10 @@ export function branchSizes(pipeId: string | undefined): readonly RunBranch['siz
 export function usualBranch(kind: string, pipeId: string | undefined): string {
   const [usual] = isMetric(pipeId) ? MILLIMETRES : INCHES
   return withBranchSize(kind, usual)
+}
+
+/** Whether pipe is of a size that drains a whole house, so that its trap may sit in it: three inches and more. Common practice. */
+export function mayHoldHouseTrap(pipeId: string | undefined): boolean {
+  const pipe = pipeById(pipeId ?? '')
+  return pipe !== undefined && namedInches(pipe) >= 3
 }

@@ -277,7 +277,8 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     medium: 'drain',
     stages: [{ 'pan-connector': 1, 'pan-bend': 1 }, {}],
     goalAt: [1],
-    opensAt: 1,
+    // it stands behind the bowl, whatever closes round the pipe
+    opensAt: 0,
   },
   standpipe: {
     id: 'standpipe',
