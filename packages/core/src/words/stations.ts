@@ -97,7 +97,7 @@ export function stationText(
     if (id === 'tail') return 'the finished floor'
   }
   if (id === 'wall') return 'the wall'
-  if (id === 'stub' && begins === 'hub') return 'the rim of what stays'
+  if (id === 'stub' && begins === 'hub') return 'the mouth of the old fitting'
   if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail')
