@@ -1,6 +1,4 @@
-import { buildServer, buildWeb } from '../scripts/lib/build.mjs'
+import { prepareStack } from '../scripts/lib/stack.mjs'
 
-/** Builds once, before several journeys begin beside each other. */
-export default async function build(): Promise<void> {
-  await Promise.all([buildWeb(), buildServer()])
-}
+/** Builds once, and makes once what every journey begins with, before several begin beside each other. */
+export default prepareStack

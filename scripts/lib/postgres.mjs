@@ -5,6 +5,7 @@ import {
   chmodSync,
   chownSync,
   closeSync,
+  copyFileSync,
   existsSync,
   mkdirSync,
   openSync,
@@ -224,6 +225,15 @@ export async function startPostgres(folder, { fast = false, port: wanted } = {})
       throw new Refusal(`PostgreSQL did not start; see ${logFile}`)
   }
   throw new Refusal('PostgreSQL did not start.')
+}
+
+/** Copies a stopped cluster, with its words, into a folder that has none. */
+export function copyCluster(from, to) {
+  const who = identity()
+  const [there, here] = [from, to].map((folder) => path.join(reachable(folder, who), 'cluster'))
+  // as they stand, whoever owns them
+  execFileSync('cp', ['-a', there, here])
+  copyFileSync(path.join(from, 'secrets.json'), path.join(to, 'secrets.json'))
 }
 
 /** Throws the cluster away. */

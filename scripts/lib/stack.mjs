@@ -1,14 +1,36 @@
 // The whole product over a throw-away database, for browser tests, screenshots and benchmarks.
 import { fork } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { buildServer, buildWeb, SERVER, WEB } from './build.mjs'
-import { freePort, removeCluster, startPostgres } from './postgres.mjs'
+import { copyCluster, freePort, removeCluster, startPostgres } from './postgres.mjs'
+
+/** Where a stack lies that others begin as copies of. */
+const PREPARED = 'DIARMOS_PREPARED_STACK'
+
+/**
+ * Makes a stack with its people and houses and stops it: those that start after it begin as copies, in a quarter of
+ * the time. Gives what throws it away.
+ */
+export async function prepareStack() {
+  const stack = await startStack()
+  await stack.rest()
+  process.env[PREPARED] = stack.folder
+  return () => {
+    delete process.env[PREPARED]
+    stack.remove()
+  }
+}
 
 export async function startStack() {
   await Promise.all([buildWeb(), buildServer()])
   const folder = mkdtempSync(path.join(tmpdir(), 'diarmos-stack-'))
+  const prepared = process.env[PREPARED]
+  if (prepared) {
+    copyCluster(prepared, folder)
+    copyFileSync(path.join(prepared, 'generation'), path.join(folder, 'generation'))
+  }
   const database = await startPostgres(folder, { fast: true })
   const port = await freePort()
   let server = null
@@ -38,17 +60,26 @@ export async function startStack() {
       server.kill('SIGKILL')
     })
   await startServer()
+  const rest = async () => {
+    server.removeAllListeners('exit')
+    server.kill('SIGKILL')
+    await database.stop()
+  }
+  const remove = () => {
+    removeCluster(folder)
+    rmSync(folder, { recursive: true, force: true })
+  }
   return {
+    folder,
+    rest,
+    remove,
     url: `http://127.0.0.1:${port}`,
     adminUrl: database.adminUrl,
     startServer,
     killServer,
     stop: async () => {
-      server.removeAllListeners('exit')
-      server.kill('SIGKILL')
-      await database.stop()
-      removeCluster(folder)
-      rmSync(folder, { recursive: true, force: true })
+      await rest()
+      remove()
     },
   }
 }

@@ -1,4 +1,3 @@
-import { describe, expect, it } from '@jest/globals'
 import { mouthOf } from '../assembly/bodies'
 import { PLAIN_CONDITIONS } from '../assembly/conditions'
 import { mate } from '../mate'
