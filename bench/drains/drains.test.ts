@@ -22,6 +22,7 @@ import {
   METRIC_STUBS,
   plainDrain,
   SINK_KINDS,
+  someClosed,
   someDrain,
   someMetricDrain,
   somePan,
@@ -179,6 +180,38 @@ describe('drains that nobody prepared', () => {
       expect([rule, why.has(rule)]).toEqual([rule, true])
   })
 
+  it('that are closed break none, are made in an order, and are the cheapest that exhaustive search finds', async () => {
+    const found = new Set<string>()
+    const words = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 2; index++) {
+      const { options, line, settings } = waysOf(index, someClosed)
+      const asked = { line, settings }
+      for (const option of options) expect([index, brokenLaws(option, asked)]).toEqual([index, []])
+      for (const { parts } of options.slice(0, 1)) found.add(parts.at(-1)?.fittingId ?? '')
+      const { request, steps } = orderOf(asked, options[0])
+      for (const step of steps) words.add(step.words)
+      for (const order of [steps, anyOrder(steps, new Dice(5_000_000 + index))]) {
+        expect([index, carryOut(request, order)]).toEqual([index, []])
+        // it is listened to with the plug in, and before anything of it is closed
+        const at = (key: RegExp) => order.findIndex(({ id }) => key.test(id))
+        if (order.length > 0)
+          expect([index, at(/plug$/), at(/listen$/), at(/close$/)]).toEqual([
+            index,
+            ...[at(/plug$/), at(/listen$/), at(/close$/)].sort((a, b) => a - b),
+          ])
+      }
+      isCheapest(index, { ...asked, options })
+      if (index >= PROGRAMMES / 2) continue
+      const programme = programmeOf(line, settings, catalogueOf('drain'), 6)
+      const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+      const least = options.length === 0 ? null : Math.min(...options.map(({ costs }) => costs.totalCents))
+      expect([index, least]).toEqual([index, best?.cents ?? null])
+    }
+    for (const some of ['cap.drain.pvc', 'cap.drain.brass', 'plug.drain.brass', 'plug.hubless', 'cap.waste'])
+      expect([some, [...found].some((id) => id.startsWith(some))]).toEqual([some, true])
+    expect([words.has('prove.fill-past'), words.has('prove.fill')]).toEqual([true, false])
+  })
+
   it('are answered as exhaustive search over the raw tables answers them', () => {
     for (let index = 10_000; index < 10_000 + EXHAUSTIVE; index++) {
       isCheapest(index, waysOf(index))
@@ -231,6 +264,7 @@ describe('the laws of drains', () => {
   const machine = ask('abs-dwv.40.2', 'waste.standpipe')
   const under = ask('pvc-dwv.40.2', 'waste.shower.2', { stubMm: 200, spanMm: 600 })
   const tray = ask('waste.solvent.40mm', 'waste.shower.40')
+  const closed = ask('pvc-dwv.40.2', 'waste.closed')
   type Case = ReturnType<typeof ask>
   const spoil = (
     from: Case,
@@ -261,6 +295,7 @@ describe('the laws of drains', () => {
       parts: [{ ...part('reducer.drain.pvc.2x1-1/2'), inPort: 1, outPort: 0 }, ...basin.way.parts],
     }),
     'one-plastic': spoil(basin, { methods: ['cement-drain-abs', 'slip-joint'] }),
+    'closed-by-one': spoil(closed, { parts: [part('coupling.drain.pvc.2'), ...closed.way.parts] }),
     'by-diameter': spoil(iron, {
       parts: [part('coupling.shielded.heavyxplastic.2'), ...iron.way.parts.slice(1)],
     }),
@@ -307,7 +342,7 @@ describe('the laws of drains', () => {
   it.each(DRAIN_LAWS.map(([id]) => id))('%s: broken on purpose it is named, kept it is not', (id) => {
     const { way, asked } = SPOILT[id] as Case
     expect(brokenLaws(way, asked)).toContain(id)
-    for (const kept of [basin, iron, bowl, low, machine, under, tray])
+    for (const kept of [basin, iron, bowl, low, machine, under, tray, closed])
       expect(brokenLaws(kept.way, kept.asked)).toEqual([])
   })
 })

@@ -11,6 +11,7 @@ const SEALS = /^(wax|rubber)-seal$/
 const BOWL = 'waste.bowl'
 /** What brings its own trap. */
 const OWN_TRAP = /^waste\.(bowl|pan|shower\.[45]0)$/
+const CLOSED = 'waste.closed'
 const inches = (name: string) =>
   name.split('-').reduce((sum, piece) => {
     const [top = 0, below = 1] = piece.split('/').map(Number)
@@ -115,6 +116,8 @@ export const DRAIN_LAWS: readonly Law[] = [
     'one-trap',
     (way, { line }) => {
       const traps = partsOf(way).filter(({ family }) => /trap$/.test(family)).length
+      // what is closed drains nothing
+      if (line.to?.kind === CLOSED) return traps > 0
       const there =
         Number(OWN_TRAP.test(line.to?.kind ?? '')) +
         Number(line.to?.kind !== BOWL && line.conditions.trapped === true)
@@ -148,6 +151,23 @@ export const DRAIN_LAWS: readonly Law[] = [
         )
       const old = line.pipeId?.startsWith('pvc') ? 'pvc' : line.pipeId?.startsWith('abs') ? 'abs' : null
       return cements.length > 1 || (old !== null && cements.some((id) => !id.endsWith(old)))
+    },
+  ],
+  [
+    // one cap, last, as large as the pipe; plastic takes it itself, and no way is longer than what iron or lead needs
+    'closed-by-one',
+    (way, { line }) => {
+      const kinds = way.parts.map(({ family }) => /^(cap|plug)$/.test(family))
+      const closers = kinds.filter(Boolean).length
+      if (line.to?.kind !== CLOSED) return closers > 0
+      const size = pipeById(line.pipeId ?? '')?.nominal ?? ''
+      const onPlastic = /^(pvc-dwv|abs-dwv|waste)\./.test(line.pipeId ?? '') && !way.beginsAt
+      return (
+        closers !== 1 ||
+        kinds.at(-1) !== true ||
+        way.parts.length > (onPlastic ? 1 : 3) ||
+        partsOf(way).at(-1)?.near?.nominal !== size.replace('mm', '')
+      )
     },
   ],
   [

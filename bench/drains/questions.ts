@@ -214,6 +214,30 @@ export function somePan(index: number): { readonly line: LineRequest; readonly s
   return { settings, line: { ...line, pipeId: pipe.id, to: mouthOf('waste.pan'), conditions } }
 }
 
+/** The drain that is closed for good, a number each: every pipe of a drain in its turn, as it ends, wherever it lies. */
+export function someClosed(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const dice = new Dice(980_000 + index)
+  const pipes = [...DRAIN_STUBS, ...METRIC_STUBS, ...PAN_STUBS.filter(({ id }) => id.startsWith('waste.'))]
+  const pipe = pipes[index % pipes.length] as (typeof pipes)[number]
+  const { line, settings } = someDrain(index * 31)
+  const oldJoint = dice.pick(
+    oldJointsOn(pipe.material, true, pipe).filter(
+      (id): id is OldJoint => JOINTS.has(id) && (id !== 'flange' || quarters(pipe) >= 3),
+    ),
+  )
+  const steel = pipe.material.endsWith('steel')
+  const conditions: Conditions = {
+    ...line.conditions,
+    oldJoint,
+    thread: oldJoint === 'threaded' || (steel && dice.chance(0.6)) ? 'NPT' : 'none',
+    faults: line.conditions.faults.filter((fault) => fault !== 'ring-broken'),
+    // said of what stood there before: nothing of it counts any more
+    trapped: dice.chance(0.2),
+    unvented: dice.chance(0.2),
+  }
+  return { settings, line: { ...line, pipeId: pipe.id, to: mouthOf('waste.closed'), conditions } }
+}
+
 /** A plain place with nothing aboard: what only the pipe, its end and the waste decide. */
 export function plainDrain(
   pipeId: string,

@@ -1,4 +1,4 @@
-import { drawJointLine, identify, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
+import { BODY_KINDS, drawJointLine, identify, mate, mouthOf, STARTING_SETTINGS } from '@diarmos/core'
 import fc from 'fast-check'
 import type { z } from 'zod'
 import {
@@ -67,6 +67,15 @@ const branching = (...names: readonly string[]) => {
 }
 
 describe('operations', () => {
+  it.each(BODY_KINDS.filter(({ insert }) => !insert).map(({ id }) => id))(
+    'take a line to %s, whatever it is',
+    (id) => {
+      const line = { lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf(id), conditions }
+      const read = operations.mate.request.safeParse({ ...mateRequest, lines: [line] })
+      expect(read.error?.issues ?? []).toEqual([])
+    },
+  )
+
   it('keep a way whole through every door, and read back what was kept', () => {
     const option = mate(mateRequest).lines[0]?.options[0]
     if (!option) throw new Error('no way')

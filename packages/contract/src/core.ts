@@ -26,6 +26,7 @@ import {
   CODE_PROFILES,
   CONTENTS,
   DIMENSIONAL_SYSTEMS,
+  endsInPart,
   FAMILIES,
   fitup,
   INSERTS,
@@ -219,13 +220,10 @@ export const body = z.object({
 /** Where a line ends: what it is, the ends that will do, what has to stand before them. */
 const mouth = z
   .object({ kind: key.optional(), bodyId: key.optional(), held: z.literal(true).optional(), ends, route })
-  .refine(
-    (value) => value.ends.length > 0 || ['bib', 'cap', 'stop-only', 'standpipe'].includes(value.route),
-    {
-      path: ['ends'],
-      message: 'names no end: only a bib, a cap, a stop or a standpipe is itself the end of its line',
-    },
-  ) satisfies z.ZodType<Mouth>
+  .refine((value) => value.ends.length > 0 || endsInPart(value.route), {
+    path: ['ends'],
+    message: 'names no end: only a bib, a cap, a stop or a standpipe is itself the end of its line',
+  }) satisfies z.ZodType<Mouth>
 
 /** Requests as they were copied before ends carried their ports: an end was named by a kind, or alone. */
 function named(value: unknown, context: z.RefinementCtx): unknown {

@@ -128,6 +128,8 @@ export function DrainConditions({
       </View>
     )
   const route = kind === undefined ? undefined : mouthOf(kind).route
+  // nothing comes down any more: no trap, no air, and how fast it ran is another's matter
+  if (route === 'cap-drain') return null
   const straight =
     route !== undefined && route !== 'trap-own' && mayTurn(route) && !trapped && !rises && !turn
   return (

@@ -4,10 +4,11 @@ import { closetParts } from './closets'
 import { drainAdapters } from './drainAdapters'
 import { drainBends } from './drainBends'
 import { drainBranches } from './drainBranches'
+import { drainCaps } from './drainCaps'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
-import { metricWastes } from './metricWastes'
+import { metricCaps, metricWastes } from './metricWastes'
 import { panConnectors } from './panConnectors'
 import { sinkWastes } from './sinkWastes'
 import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
@@ -140,5 +141,7 @@ export function drainParts(): Fitting[] {
     ...drainBends(),
     ...drainAdapters(),
     ...panConnectors(),
+    ...drainCaps(),
+    ...metricCaps(),
   ]
 }

@@ -255,6 +255,25 @@ const VENTED = [
   ['40', 54],
 ] as const
 
+/** What closes the end of metric waste: of every range, over the pipe. */
+export function metricCaps(): Fitting[] {
+  const cap = (range: Range, size: Size) =>
+    inline({
+      id: `cap.waste.${range.key}.${size}`,
+      family: 'cap',
+      name: `${range.word} cap, ${size} mm`,
+      material: range.material,
+      heatSensitive: true,
+      layingMm: range.betweenMm,
+      a: mouth(range, size),
+      source: SHEET,
+    })
+  return [
+    ...ALL.flatMap((range) => SIZES.map((size) => cap(range, size))),
+    ...SOIL.map((range) => cap(range, '110')),
+  ]
+}
+
 /** Metric waste: what joins pipe of each kind, and the traps under wastes with parallel threads. */
 export function metricWastes(): Fitting[] {
   return [

@@ -1,4 +1,5 @@
-import type { Mouth } from '../assembly/bodies/types'
+import { bodyKind } from '../assembly/bodies/kinds'
+import { closes, type Mouth } from '../assembly/bodies/types'
 import type { EndRef } from '../assembly/end'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { end } from '../catalog/ends'
@@ -333,24 +334,31 @@ export function drawJointLine(request: DrawRequest): Scene {
     if (!pipe && request.outline && request.outline.length > 0 && stage === 'find')
       dimensionGhosts(sheet, request.outline, stubMm, unit, text)
     if (request.to) {
-      const far: Point = stands ? [stubMm + 50, 0] : [stubMm + 46, 70]
+      // what closes a pipe stands right before it
+      const lid = bodyKind(request.to.kind ?? '')?.ports.some(({ route }) => closes(route))
+      const far: Point = lid ? [stubMm + 12, 0] : stands ? [stubMm + 50, 0] : [stubMm + 46, 70]
       const [wanted] = request.to.ends
       if (wanted) drawBodyEnd(sheet, 'fixture', wanted, far, stands ? [1, 0] : [0, 1])
       if (upright) drawFloor(sheet, far, largest / 2 + 10)
       sheet.line(
         'gap',
         'dimension',
-        [
-          [stubMm + 2, 0],
-          [far[0], 0],
-          [far[0], far[1] - 2],
-        ],
+        lid
+          ? [
+              [far[0], largest / 2],
+              [far[0], -largest / 2],
+            ]
+          : [
+              [stubMm + 2, 0],
+              [far[0], 0],
+              [far[0], far[1] - 2],
+            ],
         { dashed: true },
       )
       sheet.texts.push({
         id: 'gap',
         layer: 'dimension',
-        at: stands ? [stubMm + 20, -8] : [far[0] + 5, 26],
+        at: lid ? [far[0] + 6, -text * 0.6] : stands ? [stubMm + 20, -8] : [far[0] + 5, 26],
         text: '?',
         sizeMm: text * 1.6,
         anchor: 'start',

@@ -36,6 +36,7 @@ it.each([
   ['waste.bowl', 'abs-dwv.40.4', 'prove.flush'],
   ['waste.pan', 'waste.solvent.110mm', 'prove.flush'],
   ['waste.shower.40', 'waste.solvent.40mm', 'prove.fill-tray'],
+  ['waste.closed', 'cast-iron.hubless.4', 'prove.fill-past'],
 ])('%s on %s: %s, and one plug', (kind, pipeId, fill) => {
   const words = wordsOf(pipeId, { to: mouthOf(kind) })
   expect(words.filter((each) => /^prove\.(fill|flush|standpipe|run)/.test(each))).toEqual([fill])

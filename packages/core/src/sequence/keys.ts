@@ -52,6 +52,8 @@ const OWN_KEYS = [
   // where a trap of the whole house was
   'fresh-air',
   'traps-full',
+  // whether a drain that is closed was a vent
+  'listen',
   // which way a bend or a trap points
   'aim',
 ] as const

@@ -66,6 +66,7 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
     if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
     if (bringsTrap(option)) return 'prove.fill-tray'
+    if (isCapped(parts)) return 'prove.fill-past'
     return parts.some(({ family }) => family === 'p-trap') || endsAtFloor(option) ? 'prove.fill-floor' : words
   }
   const kept = removalId === KEEP_STOP.id

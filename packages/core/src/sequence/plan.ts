@@ -11,6 +11,7 @@ import { addBodies } from './bodies'
 import { addBranches } from './branches'
 import { cardsOf } from './cards'
 import type { Task } from './clock'
+import { addClosedDrains } from './closedDrain'
 import { addClosets } from './closets'
 import {
   addSlide,
@@ -239,7 +240,9 @@ function addLine(
                 ? `${template.words}-slid`
                 : SLEEVES.test(template.words)
                   ? `${template.words}${sleeveEnd(seam)}`
-                  : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+                  : option.parts[joint.to]?.family === 'plug' && template.words === 'joint.dress'
+                    ? 'joint.wipe-plug'
+                    : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there
@@ -441,6 +444,7 @@ function build(request: PlanRequest): Graph {
   addCovering(graph, request)
   addHangers(graph, request)
   addHouseTrap(graph, request)
+  addClosedDrains(graph, request)
   addBranches(graph, request)
   addFixing(graph, request)
   for (const id of new Set(lines.flatMap(({ option }) => option.joints.map(({ method }) => method))))

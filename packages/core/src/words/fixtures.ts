@@ -77,6 +77,7 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
       `A branch of ${size} mm into ${insert === 'tee' ? 'upright' : 'lying'} pipe`,
     ]),
   ),
+  'waste.closed': 'Nothing: the old drain is closed off',
 }
 
 /** What goes in, by its id. */
@@ -200,6 +201,8 @@ const SHOWERS: readonly string[] = [
   'waste.shower.40',
   'waste.shower.50',
 ]
+/** Of a fixture that goes, wherever it stood; of a run there is no end to close. */
+const CLOSED: readonly string[] = ['waste.closed']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */
 export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   toilet: ['waste.bowl', 'waste.pan'],
@@ -233,7 +236,7 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
  * @param parallel whether wastes with parallel threads, and those that bring a trap, are at home there, as in metric countries
  */
 export function wastesOf(workedOn: string, parallel = false): readonly string[] {
-  const all = WASTES_OF[workedOn] ?? TAILS
+  const all = [...(WASTES_OF[workedOn] ?? TAILS), ...(workedOn === 'drain' ? [] : CLOSED)]
   const threaded = (id: string) => /^waste\.(tail\.g|shower\.[45]0|pan)/.test(id)
   return parallel ? [...all.filter(threaded), ...all.filter((id) => !threaded(id))] : all
 }

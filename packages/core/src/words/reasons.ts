@@ -267,6 +267,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'New pipe bears nothing of the old: what hangs above or beside the cut has a clamp or a hanger of its own for good, and the fall is read on both sides.',
   'lead.back-to-iron':
     'Lead of three inches and more goes whole, back to the iron: its ferrule is picked out of the hub it was caulked into, and the line begins at that hub. Bands squeeze so thin a wall out of round, and a new wiped joint is for whoever wipes lead.',
+  'drain.dead-end':
+    'What flows past a dead end flows into it and stays there: cut it back to the branch it comes from, as near as can be reached, unless it is kept for a fixture to come or as a cleanout.',
+  'drain.closed-vent':
+    'Air for another trap may come through this pipe: plugged for a try it is listened to while every fixture near runs off, and a trap that gurgles gets a vent of its own first.',
   'drain.from-fitting':
     'The fitting behind is not seen: look past the pipe with a mirror that it is one, near and braced. Old pipe often breaks off in it; then there is half an hour more, or the wall is opened.',
   'drain.tray-shut-in':

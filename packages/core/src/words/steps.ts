@@ -135,8 +135,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.open-body':
     'Cut the old stop’s body open round its seal with a wide wheel cutter, never into the tube; slide it off straight, no twisting.',
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
-  'remove.unscrew-thread': 'Unscrew the old stop, gently.',
+  'remove.unscrew-thread': 'Unscrew what sits on the pipe’s thread, gently.',
   'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',
+  'joint.wipe-plug': 'Wipe the plain end of the plug: no casting sand, no seam that stands up.',
   'joint.dress-cut': 'Ream inside, dress outside; where the cut is not square, once more with {tool}.',
   'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
   'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
@@ -397,6 +398,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Shut the stop, flush, hold the lever down; sponge cistern and bowl dry. Supply nut off, screws out of the floor, the bead cut round; draw the bowl straight forward off its connector: two people.',
   'remove.draw-connector':
     'Turn the old connector and draw it out of the pipe, a bag in hand; the mouth is stuffed with a rag on a string.',
+  'drain.listen':
+    'With the plug in, let every fixture near run off, a bowl at once: a trap that gurgles or is drawn low had its air from here. Then nothing is closed before that trap has a vent of its own.',
+  'prove.fill-past':
+    'Let every fixture that drains past it run for some minutes, the highest first; a tissue round the cap and its joint: dry, and nothing to smell. Where it ends is written on the sheet, with a photograph before the wall is closed.',
   'prove.fill-tray':
     'Plug the waste, let an inch stand in the tray, and let it go at once; through the panel a tissue round the outlet’s nut and every joint. Lift its trap out and back in, wet: the water in it is what keeps the gas down.',
   'prove.fill-floor':

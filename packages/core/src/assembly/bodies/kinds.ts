@@ -241,6 +241,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   drainOf('waste.shower.50', 'floor', 'trap-own', of('trap-outlet', 'metric-waste', '50', 'waste-push-fit')),
   drainOf('waste.pan', 'floor', 'pan', of('pan-spigot', 'metric', '110', 'rubber-seated')),
   ...METRIC_RUN_BRANCHES.map(branchInto),
+  drainOf('waste.closed', 'pipe', 'cap-drain'),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

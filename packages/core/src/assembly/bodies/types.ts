@@ -26,6 +26,7 @@ export const ROUTE_IDS = [
   'trap-shower',
   'trap-own',
   'pan',
+  'cap-drain',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 
@@ -36,6 +37,13 @@ export const hangsOnStub = (route: RouteId): boolean =>
 /** Whether the pipe of a drain may turn before its trap: under a floor, in a wall, behind a machine. */
 export const mayTurn = (route: RouteId): boolean =>
   route === 'standpipe' || route === 'closet' || route.startsWith('trap-')
+
+/** Whether a part of the line is itself what it ends at: no end of a fixture follows. */
+export const endsInPart = (route: RouteId): boolean =>
+  route === 'bib' || route === 'stop-only' || route === 'standpipe' || closes(route)
+
+/** Whether the line is closed there, and nothing is fed or drained any more. */
+export const closes = (route: RouteId): boolean => route === 'cap' || route === 'cap-drain'
 
 /** What runs through a port; `supply` where hot or cold will do. */
 export const PORT_SERVICES = ['hot', 'cold', 'supply', 'spout', 'shower', 'waste', 'vent', 'spray'] as const

@@ -1,4 +1,4 @@
-import { mayTurn } from '../../assembly/bodies/types'
+import { closes, mayTurn } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
 import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
@@ -495,7 +495,8 @@ export class Problem {
     // a valve is turned one day: in the ground it has a box, in a wall it has nothing
     if (role === 'isolating' && this.conditions.access === 'closed-wall') return null
     // what closes a pipe is of its own size
-    if (this.route.id === 'cap' && group.grows !== 0) return null
+    if (this.route.id !== 'cut-in' && closes(this.route.id) && group.grows !== 0) return null
+    if (this.route.id === 'cap-drain' && !this.closesWell(group, stage)) return null
     // a hose to a heater stays in sight
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     // near a heater what is new is of metal
@@ -544,6 +545,14 @@ export class Problem {
     return this.network.ends[outClass]?.form === 'taper-male'
   }
 
+  /** Plastic pipe takes its cap itself, with no coupling between; iron alone is closed by iron, right on its coupling. */
+  private closesWell(group: Group, stage: number): boolean {
+    const material = this.pipe?.material
+    if (group.role === 'piece') return material === undefined || !DRAIN_PLASTICS.has(material)
+    if (group.role !== 'closer' || !this.isOfIron(group)) return true
+    return stage === 0 && material === 'cast-iron'
+  }
+
   private get isIronRun(): boolean {
     return this.line.cutIn !== undefined && this.pipe?.system === 'hubless'
   }
@@ -581,6 +590,7 @@ export class Problem {
       this.isLow(0),
       this.isLow(3),
       this.isIronRun,
+      this.pipe?.material === 'cast-iron',
       this.isNear,
       this.conditions.rises ?? false,
       this.route.trapAt ?? '',

@@ -280,6 +280,15 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     // it stands behind the bowl, whatever closes round the pipe
     opensAt: 0,
   },
+  // nothing more comes down: a cap, on one piece of pipe where the old end takes none
+  'cap-drain': {
+    id: 'cap-drain',
+    medium: 'drain',
+    stages: [{ piece: 0, tube: 1, closer: 2 }, { piece: 1, closer: 2 }, {}],
+    goalAt: [],
+    endsAt: 2,
+    opensAt: 3,
+  },
   standpipe: {
     id: 'standpipe',
     medium: 'drain',

@@ -69,6 +69,8 @@ const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 /** Whether a line comes to a bowl: what vents that is not put in with it. */
 const isBowl = (route: RouteId) => route === 'closet' || route === 'pan'
+/** Whether an old drain is closed for good: nothing is left that a trap or a vent would be for. */
+const isClosed = (route: RouteId) => route === 'cap-drain'
 /** Whether the trap lies under the floor, or in a wall. */
 const isBelow = (route: RouteId) => route.startsWith('trap-')
 type Place = Pick<JointContext, 'route' | 'run' | 'conditions'>
@@ -78,7 +80,8 @@ const isS = ({ route, conditions: { rises, trapped } }: Place) =>
 /** Whether a trap that goes in has no vent; a run that is mended is vented as it was. */
 const airless = (place: Place) => {
   const { unvented, trapped } = place.conditions
-  return place.run === null && ((unvented === true && trapped !== true) || isS(place))
+  if (place.run !== null || isClosed(place.route)) return false
+  return (unvented === true && trapped !== true) || isS(place)
 }
 /** What a bowl asks of the floor it stands on, whatever the shop's rules and the local code say. */
 const OF_BOWLS = {
@@ -108,8 +111,10 @@ const OLD_TRAP_NOTES: readonly Rule[] = Object.entries(OLD_TRAP_SOURCES).map(([t
   medium: 'drain',
   severity: 'note',
   source,
-  bites: ({ start, run, conditions: { oldTrap, trapped } }) =>
-    start !== null && run === null && oldTrap === trap ? { stays: trapped === true ? 'yes' : 'no' } : null,
+  bites: ({ route, start, run, conditions: { oldTrap, trapped } }) =>
+    start !== null && run === null && !isClosed(route) && oldTrap === trap
+      ? { stays: trapped === true ? 'yes' : 'no' }
+      : null,
 }))
 /** A building trap, and what takes its place. */
 const HOUSE_TRAPS: Source = {
@@ -779,7 +784,27 @@ export const RULES: readonly Rule[] = [
     severity: 'warn',
     source: commonPractice,
     bites: ({ route, start, conditions }) =>
-      yes(route !== 'standpipe' && start !== null && conditions.slow === true),
+      yes(route !== 'standpipe' && !isClosed(route) && start !== null && conditions.slow === true),
+  },
+  {
+    id: 'drain.dead-end',
+    medium: 'drain',
+    severity: 'warn',
+    source: {
+      title: 'IPC 704: no dead ends but for a cleanout or a fixture to come; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ route, start }) => yes(isClosed(route) && start !== null),
+  },
+  {
+    id: 'drain.closed-vent',
+    medium: 'drain',
+    severity: 'warn',
+    source: {
+      title: 'Model plumbing codes: every trap is vented; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ route, start }) => yes(isClosed(route) && start !== null),
   },
   {
     id: 'drain.lead',
@@ -866,7 +891,8 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: a trap is vented within the length of its arm; check the local code',
       certainty: 'recalled',
     },
-    bites: (joint) => yes(joint.start !== null && joint.run === null && !airless(joint)),
+    bites: (joint) =>
+      yes(joint.start !== null && joint.run === null && !isClosed(joint.route) && !airless(joint)),
   },
   ...OLD_TRAP_NOTES,
   {

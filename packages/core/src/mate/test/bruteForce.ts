@@ -239,6 +239,13 @@ export function placeOf(
       const gap = conditions.reachMm
       if (gap !== null && (/cut to length/.test(fitting.name) ? gap < 60 || gap > 400 : gap > 60)) return null
     }
+    // trade: a cap goes on plastic itself, in its own size; a blind plug of iron is clamped to iron
+    if (route.id === 'cap-drain') {
+      if (growth(fitting, index) !== 0) return null
+      if (role === 'piece' && /^(pvc|abs)-drain$|^waste-/.test(old?.material ?? '')) return null
+      if (/hubless iron/.test(fitting.name) && role === 'closer' && (at > 0 || old?.material !== 'cast-iron'))
+        return null
+    }
     // trade: a band round two pipes of a kind is for the old end
     const bands =
       fitting.ports.length === 2 && fitting.ports.every(({ form }) => /shielded|flexible/.test(form))
