@@ -10,10 +10,13 @@ import {
   DRAIN_STUBS,
   METRIC_KINDS,
   METRIC_STUBS,
+  PAN_STUBS,
   plainDrain,
   quarters,
+  someClosed,
   someDrain,
   someMetricDrain,
+  somePan,
 } from './drains/questions'
 import { brokenRunLaws, plainRun, SIDES, someRun } from './drains/runs'
 import { carryOut } from './made/world'
@@ -35,9 +38,15 @@ const broken = new Map<string, number[]>()
 const times: number[] = []
 let ways = 0
 let without = 0
-// inch drains, then a fifth as many of metric waste
-for (let index = 0; index < COUNT * 1.2; index++) {
-  const asked = index < COUNT ? someDrain(index) : someMetricDrain(index)
+// inch drains, then a fifth as many each of metric waste, of bowls with a spigot, of drains that are closed
+const DRAWN = [
+  [COUNT, someDrain],
+  [COUNT / 5, someMetricDrain],
+  [COUNT / 5, somePan],
+  [COUNT / 5, someClosed],
+] as const
+const asks = DRAWN.flatMap(([count, some]) => Array.from({ length: count }, (_, index) => some(index)))
+for (const [index, asked] of asks.entries()) {
   const begun = performance.now()
   const options = optionsOf(asked)
   times.push(performance.now() - begun)
@@ -48,7 +57,7 @@ for (let index = 0; index < COUNT * 1.2; index++) {
 }
 times.sort((a, b) => a - b)
 console.log(
-  `${Math.ceil(COUNT * 1.2)} questions, a sixth of them of metric waste, ${ways} ways, ${without} without one; ${times[Math.floor(times.length * 0.95)]?.toFixed(1)} ms at the 95th percentile`,
+  `${asks.length} questions, an eighth each of metric waste, bowls with a spigot and drains that are closed, ${ways} ways, ${without} without one; ${times[Math.floor(times.length * 0.95)]?.toFixed(1)} ms at the 95th percentile`,
 )
 for (const [id, at] of broken) console.log(`  breaks ${id}: ${at.length} ways, as of question ${at[0]}`)
 if (broken.size === 0) console.log('  no law broken')
@@ -60,13 +69,18 @@ let unequal = 0
 const met = [
   ...DRAIN_KINDS.map((kind) => [kind, DRAIN_STUBS] as const),
   ...METRIC_KINDS.map((kind) => [kind, METRIC_STUBS] as const),
+  [['waste.pan', 4, 4.5], PAN_STUBS] as const,
+  [
+    ['waste.closed', 1.25, 4],
+    [...DRAIN_STUBS, ...METRIC_STUBS],
+  ] as const,
 ]
 for (const [[kind, from, to], stubs] of met)
   for (const pipe of stubs) {
     const size = quarters(pipe)
     if (size < from || size > to) continue
     for (const oldJoint of oldJointsOn(pipe.material, true, pipe)) {
-      if (oldJoint === 'flange' && kind !== 'waste.bowl') continue
+      if (oldJoint === 'flange' && kind !== 'waste.bowl' && (kind !== 'waste.closed' || size < 3)) continue
       const asked = plainDrain(pipe.id, kind, oldJoint)
       const options = optionsOf(asked)
       const all = bruteForce(asked.line, asked.settings, {

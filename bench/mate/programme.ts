@@ -21,7 +21,7 @@ import {
   threadEngagement,
   tubeEngagement,
 } from '@diarmos/core'
-import { withBowlOff } from '../../packages/core/src/assembly/oldJoints/besides'
+import { withBowlOff, withTrapEmptied } from '../../packages/core/src/assembly/oldJoints/besides'
 import { CUT_OPEN, openingOf } from '../../packages/core/src/assembly/oldJoints/removals'
 import { freshStart, keptStart, type Start, starts } from '../../packages/core/src/assembly/oldJoints/start'
 import { turnOf } from '../../packages/core/src/catalog/types'
@@ -270,7 +270,7 @@ export function programmeOf(
     run && {
       removal: INSERTED.includes(run.material)
         ? { ...CUT_OPEN, tools: ['plastic-cutter'] }
-        : openingOf(pipe?.material ?? 'copper', route.medium ?? 'supply'),
+        : withTrapEmptied(openingOf(pipe?.material ?? 'copper', route.medium ?? 'supply'), conditions),
       port: run,
       usableMm,
       marks: new Set(),
@@ -633,7 +633,9 @@ export function programmeOf(
         // the side takes what was asked for
         const side = fitting.ports[2]
         if (side && cutIn?.branch && !cutIn.branch.some(({ nominal }) => nominal === side.nominal)) continue
-        const size = nominalNumber(pipe?.nominal ?? '0')
+        const size = Math.min(
+          ...(pipe ? [pipe.nominal] : begin.map(({ port }) => port.nominal)).map(nominalNumber),
+        )
         const onStub = node.start !== null
         const placed = placeOf(
           fitting,

@@ -211,7 +211,8 @@ export function placeOf(
     )
       return null
     // trade: iron goes back into a run of iron; to a fixture goes plastic
-    if (route.id !== 'cut-in' && role === 'tube' && fitting.material === 'cast-iron') return null
+    const ironRun = route.id === 'cut-in' && old?.system === 'hubless'
+    if (!ironRun && role === 'tube' && fitting.material === 'cast-iron') return null
     // trade: nobody cements a thread on to screw a trap's adapter over it
     if (fitting.family === 'male-adapter' && fitting.ports[1 - index]?.form === 'taper-male') return null
     // trade: nothing smaller downstream; a flange is called by the bowl
@@ -566,7 +567,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
           conditions,
           softPipe,
           pipe,
-          nominalNumber(pipe?.nominal ?? '0'),
+          nominalNumber(pipe?.nominal ?? start.port.nominal),
           first,
         )
         if (!placed || turned > turn) continue
