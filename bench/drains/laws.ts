@@ -18,6 +18,12 @@ const inches = (name: string) =>
     return sum + top / below
   }, 0)
 
+/** What it drains into, inches: the old pipe, or the side of a new branch; a name in millimetres is a little less. */
+function drainIn({ beginsAt }: Way, { pipeId }: LineRequest): number {
+  const name = pipeId?.split('.').at(-1) ?? beginsAt?.nominal ?? ''
+  return Number(name) >= 32 ? Number(name) / 25.4 : inches(name)
+}
+
 /** How high an old flange stands over the floor with what was put on it, mm. */
 function heightOf(way: Way, { line }: Asked): number | null {
   const { flangeMm } = line.conditions
@@ -282,15 +288,13 @@ export const DRAIN_LAWS: readonly Law[] = [
   ],
   [
     'machine',
-    (_way, { line }) =>
-      line.to?.kind === 'waste.standpipe' &&
-      (line.conditions.slow === true || inches(line.pipeId?.split('.').at(-1) ?? '') < 1.5),
+    (way, { line }) =>
+      line.to?.kind === 'waste.standpipe' && (line.conditions.slow === true || drainIn(way, line) < 1.5),
   ],
   [
     'standpipe-2',
     (way, { line }) =>
-      way.parts.some(({ fittingId }) => /^standpipe\..*1-1\/2$/.test(fittingId)) &&
-      inches(line.pipeId?.split('.').at(-1) ?? '') >= 2,
+      way.parts.some(({ fittingId }) => /^standpipe\..*1-1\/2$/.test(fittingId)) && drainIn(way, line) >= 2,
   ],
   [
     'twist-accepted',

@@ -10,7 +10,7 @@ import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { beginsAt, type LineView, situationOf, useSettings } from '../data/select'
+import { beginsAt, isDrain, type LineView, situationOf, useSettings } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { Length } from '../ui/Length'
 import { Note } from '../ui/Note'
@@ -37,7 +37,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const { spanMm, reachMm } = situationOf(line)
   const tailMm = panTailMm(option, reachMm)
   const tail = layout ? tailOverMm(option, layout.stations) : null
-  const drain = line.line.fields.service === 'drain'
+  const drain = isDrain(line)
   const turns = layout && drain ? turnsOffMm(option, layout.stations) : null
   return (
     <>

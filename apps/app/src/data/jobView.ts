@@ -1,6 +1,7 @@
 import {
   type Body,
   fromStop,
+  isDrainLine,
   isWaste,
   LINE_SERVICES,
   type LineEnds,
@@ -114,7 +115,7 @@ export function situationOf(view: LineView) {
 
 /** Lines on which a condition that is said at one usually holds too: those beside it that carry the same. */
 export function alike(view: JobView, line: LineView): readonly LineView[] {
-  return isSupply(line.line.fields.service) ? pointOf(view, line).supply : [line]
+  return isSupply(line.line.fields.service) && !isDrain(line) ? pointOf(view, line).supply : [line]
 }
 
 /** The point of a job that a line belongs to. */
@@ -181,7 +182,13 @@ export function conditionsOf(view: LineView) {
   const { service } = view.line.fields
   if (service === 'vent') return null
   const fields = situationOf(view)
-  if (service === 'drain') return { ...fields, service: 'waste' as const }
+  if (isDrain(view))
+    // through what comes into a new branch nothing has run yet
+    return {
+      ...fields,
+      ...(beginsAt(view) === 'fresh' ? { line: 'dry' as const } : {}),
+      service: 'waste' as const,
+    }
   // water that was seen to run while looking counts here too
   const seen = view.observations.some(
     (doc) => doc.fields.sign === 'carries' && doc.fields.answer === 'water' && !doc.fields.withdrawn,
@@ -196,6 +203,10 @@ export function conditionsOf(view: LineView) {
   return { ...fields, outlets, hardRiser, waterSeen: fields.waterSeen || seen || fresh, service: water }
 }
 
+/** Whether a line carries waste: a drain, and what comes into one by a new branch. */
+export const isDrain = ({ line, ends }: Pick<LineView, 'line' | 'ends'>): boolean =>
+  isDrainLine(line.fields.service, ends)
+
 /** Whether what a line ends at is the old connector, which stays between the stop and the fixture. */
 export const staysBehind = (kind: string): boolean => kind.includes('riser.hose')
 
@@ -207,7 +218,8 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
   const trunkOf = ({ ends }: Raw) => {
     const from = ends?.from
     if (typeof from !== 'object' || !('branchOf' in from)) return null
-    return from.branchOf ? (lines.find(({ line }) => line.fields.service === from.branchOf) ?? null) : run
+    if (from.branchOf) return lines.find(({ line }) => line.fields.service === from.branchOf) ?? null
+    return ends?.to.waste ? (lines.find(({ line }) => line.fields.service === 'drain') ?? null) : run
   }
   const { ends, mating } = view
   const trunk = trunkOf(view)
@@ -370,6 +382,14 @@ function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], tick
   }
 }
 
+/** Where a line stands among those of its point: what comes into a drain by a branch follows that. */
+function placeOf(view: Raw): number {
+  const { service } = view.line.fields
+  return service === 'branch' && isDrain(view)
+    ? LINE_SERVICES.indexOf('drain') + 0.5
+    : LINE_SERVICES.indexOf(service)
+}
+
 function pointView(
   point: Doc<'point'>,
   fixtures: readonly Body[],
@@ -377,9 +397,9 @@ function pointView(
   facts: Facts,
   ticked: readonly string[],
 ): PointView {
-  const raw = [...lines]
-    .sort((a, b) => LINE_SERVICES.indexOf(a.fields.service) - LINE_SERVICES.indexOf(b.fields.service))
+  const raw = lines
     .map((line) => lineOf(facts, line, fixtures, ticked))
+    .sort((a, b) => placeOf(a) - placeOf(b))
     // a spout or a shower arm is a line of its own only where one goes in
     .filter(
       ({ line, ends }) =>
@@ -389,10 +409,12 @@ function pointView(
     )
   const turnedOn = supplyOf(raw, fixtures)
   const views = raw.map((view) => settled(view, raw, turnedOn[0] ?? null))
+  const wastes = views.filter((view) => isDrain(view) && view.ends !== null)
   const supply = views.filter(
-    ({ line }) => line.fields.service === 'branch' || turnedOn.some((view) => view.line === line),
+    (view) =>
+      !wastes.includes(view) &&
+      (view.line.fields.service === 'branch' || turnedOn.some(({ line }) => line === view.line)),
   )
-  const wastes = views.filter(({ line, ends }) => line.fields.service === 'drain' && ends !== null)
   const water = fixtures.some((body) => !isWaste(body))
   const works = water ? [...supply, ...wastes] : wastes.length > 0 ? wastes : supply
   return { point, fixtures, lines: views, supply, works }

@@ -1,7 +1,7 @@
 import type { DimensionalSystem, PipeMaterial } from '@diarmos/core'
 import { beginsInHub, STAGES, type Stage } from '@diarmos/core/record'
 import { useMemo } from 'react'
-import { type JobView, jobViewOf, type LineView, newest } from './jobView'
+import { beginsAt, type JobView, jobViewOf, type LineView, newest } from './jobView'
 import { shelf, useData } from './state'
 import type { Doc, EntityKind } from './types'
 
@@ -11,6 +11,7 @@ export {
   beginsAt,
   conditionsOf,
   inFront,
+  isDrain,
   type JobView,
   joinedAlike,
   keepsStop,
@@ -78,7 +79,8 @@ export function wasteKind({ ends }: Pick<LineView, 'ends'>): string | undefined 
 /** Whether its way begins in a hub of the old pipe that stays: nobody has measured where its rim lies from the wall. */
 export function atHub(line: LineView): boolean {
   const option = line.mating?.fields.option
-  return option !== undefined && wasteKind(line) !== 'waste.bowl' && beginsInHub(option)
+  const old = beginsAt(line) === 'pipe' && wasteKind(line) !== 'waste.bowl'
+  return old && option !== undefined && beginsInHub(option)
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

@@ -2,7 +2,7 @@ import { END_FAULTS, type EndFault } from '@diarmos/core/answers'
 import { FAULT_WORDS } from '@diarmos/core/words/find'
 import { useState } from 'react'
 import { Pressable, View } from 'react-native'
-import { type JobView, type LineView, situationOf } from '../data/select'
+import { isDrain, type JobView, type LineView, situationOf } from '../data/select'
 import { setConditions } from '../job/actions'
 import { FaultSign } from '../ui/FaultSign'
 import { Txt } from '../ui/Txt'
@@ -28,7 +28,7 @@ export function FaultPanel({ view, line }: { view: JobView; line: LineView }) {
       : fault === 'out-of-round'
         ? situation.outOfRound
         : situation.faults.includes(fault)
-  const waste = line.line.fields.service === 'drain'
+  const waste = isDrain(line)
   const asked = ALL.filter((fault) => !(waste ? OF_WATER : OF_DRAINS).has(fault) || has(fault))
   const found = ALL.filter(has)
   const toggle = (fault: Fault) => {

@@ -1,7 +1,7 @@
 import { View } from 'react-native'
 import { CutStage } from '../cut/CutStage'
 import type { Span } from '../cut/span'
-import type { JobView, LineView, Stage } from '../data/select'
+import { isDrain, type JobView, type LineView, type Stage } from '../data/select'
 import { FindStage } from '../find/FindStage'
 import { FixtureStage } from '../fixture/FixtureStage'
 import { WasteStage } from '../fixture/WasteStage'
@@ -40,7 +40,7 @@ export function JobStage(props: Props) {
     </View>
   ) : shown === 'find' ? (
     <FindStage {...common} belief={known.belief} expectation={known.expectation} settings={known.settings} />
-  ) : shown === 'fixture' && service === 'drain' ? (
+  ) : shown === 'fixture' && isDrain(line) ? (
     <WasteStage {...common} />
   ) : shown === 'fixture' ? (
     <FixtureStage {...common} showLine={props.showLine} />

@@ -7,7 +7,7 @@ import type { ParsedLength } from '@diarmos/core/units'
 import { screenText } from '@diarmos/core/words/counts'
 import { WORKED_ON_WORDS } from '@diarmos/core/words/fixtures'
 import { type WorkedOnId, workedOn } from '@diarmos/core/worked-on'
-import { conditionsOf, type JobView, type LineView, situationOf } from '../data/select'
+import { conditionsOf, isDrain, type JobView, type LineView, situationOf } from '../data/select'
 import { type Edit, edit, newId, now, shelf, useData } from '../data/store'
 import type { Doc, EntityFields } from '../data/types'
 import { type NewLook, NOTHING_SEEN } from '../find/looks'
@@ -55,7 +55,7 @@ export async function addLook(
   // an end that is bare is no answer to how it is joined
   const oldJoint = OLD_JOINT_IDS.find((joint) => joint !== 'none' && joint === look.answer)
   // a slip nut or a hub on what brings water is no end that is known how to work on
-  const known = oldJoint && oldJointsOn(undefined, line.line.fields.service === 'drain').includes(oldJoint)
+  const known = oldJoint && oldJointsOn(undefined, isDrain(line)).includes(oldJoint)
   if (look.sign === 'joint' && oldJoint && known)
     edits.push(...conditionEdits(view, line, { oldJoint, oldJointSeen: true }))
   await edit(edits, `Noted: ${label}`)

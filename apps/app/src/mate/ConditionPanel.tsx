@@ -8,6 +8,7 @@ import {
   conditionsOf,
   foundMaterial,
   foundSize,
+  isDrain,
   type JobView,
   type LineView,
   situationOf,
@@ -72,7 +73,8 @@ function measuresOf(
   waste = false,
   kind: string | undefined = undefined,
 ): readonly [readonly Measure[], readonly Measure[]] {
-  if (begins === 'fresh') return [[], MEASURES.slice(2)]
+  if (begins === 'fresh')
+    return [[], waste ? MEASURES.filter(([key]) => key === 'roomMm') : MEASURES.slice(2)]
   if (begins === 'pipe') return [MEASURES.slice(0, 1), MEASURES.slice(1)]
   const asked = Object.keys(RUN_MEASURES) as (keyof typeof RUN_MEASURES)[]
   const run = (waste ? asked.slice(0, 2) : asked).map(
@@ -95,12 +97,12 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const [more, setMore] = useState(false)
   const conditions = conditionsOf(line) ?? { ...situationOf(line), service: 'cold' as const }
   const same = alike(view, line)
-  const waste = line.line.fields.service === 'drain'
+  const waste = isDrain(line)
   const set = (patch: Partial<Situation>, label: string) =>
     void setConditions(view, both ? same : [line], patch, label)
   const begins = beginsAt(line)
   const [first, rest] =
-    waste && begins !== 'run'
+    waste && begins === 'pipe'
       ? ofWaste(wasteKind(line), conditions.rises === true)
       : measuresOf(begins, waste, waste ? wasteKind(line) : undefined)
   const material = foundMaterial(line)
@@ -121,6 +123,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
       {waste ? (
         <DrainConditions
           kind={wasteKind(line)}
+          fresh={begins === 'fresh'}
           flangeMm={conditions.flangeMm}
           roughMm={conditions.roughMm}
           bowlMm={conditions.bowlMm}

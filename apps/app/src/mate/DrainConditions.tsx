@@ -12,6 +12,8 @@ type Situation = EntityFields<'situation'>
 interface Props {
   /** What waste leaves by. */
   readonly kind: string | undefined
+  /** It comes into a new branch: nothing old is on its way. */
+  readonly fresh: boolean
   readonly flangeMm: number | null | undefined
   readonly roughMm: number | null | undefined
   readonly bowlMm: number | null | undefined
@@ -30,6 +32,7 @@ interface Props {
 /** What is asked of a drain besides the stub: how a flange lies to the floor, what trap stays, how it runs. */
 export function DrainConditions({
   kind,
+  fresh,
   flangeMm,
   roughMm,
   bowlMm,
@@ -44,11 +47,11 @@ export function DrainConditions({
   oldJoint,
   onSet,
 }: Props) {
-  const lies = oldJoint !== 'flange' && Boolean(turn)
+  const lies = fresh || (oldJoint !== 'flange' && Boolean(turn))
   if (kind === 'waste.bowl')
     return (
       <View testID="flange-height">
-        {oldJoint === 'flange' ? null : (
+        {oldJoint === 'flange' && !fresh ? null : (
           <TurnChoice label="The pipe lies below, and turns up to the bowl" turn={turn} onTurn={onSet} />
         )}
         {lies ? null : (
@@ -127,6 +130,7 @@ export function DrainConditions({
         />
       </View>
     )
+  const old = !fresh && !kind?.startsWith('waste.run.')
   const route = kind === undefined ? undefined : mouthOf(kind).route
   // nothing comes down any more: no trap, no air, and how fast it ran is another's matter
   if (route === 'cap-drain') return null
@@ -136,36 +140,42 @@ export function DrainConditions({
     <View>
       {straight ? (
         <MeasureRow
-          label="Wall to the middle of the drain"
-          hint="Along the pipe, from where its bare end is measured: the trap then stands right under the drain. Leave out if it can stand anywhere."
+          label={fresh ? 'Branch to the middle of the drain' : 'Wall to the middle of the drain'}
+          hint={`Along the pipe, from ${fresh ? 'the mouth of the new branch' : 'where its bare end is measured'}: the trap then stands right under the drain. Leave out if it can stand anywhere.`}
           mm={spanMm ?? null}
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
         />
       ) : null}
-      {kind?.startsWith('waste.run.') ? null : (
+      {old ? (
         <OldTrapChoice
           trap={oldTrap}
           hanging={kind !== undefined && hangsOnStub(mouthOf(kind).route)}
           onSet={onSet}
         />
-      )}
-      {kind?.startsWith('waste.run.') ? null : (
+      ) : null}
+      {old ? (
         <Toggle
           label="A trap further down stays"
           detail={trapped ? 'water stands in the old drain: none goes in besides' : undefined}
           value={trapped === true}
           onChange={(value) => onSet({ trapped: value }, value ? 'An old trap stays' : 'No old trap')}
         />
-      )}
+      ) : null}
       {kind?.startsWith('waste.run.') ? null : (
         <Toggle
-          label="No vent rises from it"
-          detail={unvented ? 'it gurgles, or its trap was found empty' : undefined}
+          label={fresh ? 'No vent rises near its trap' : 'No vent rises from it'}
+          detail={
+            !unvented
+              ? undefined
+              : fresh
+                ? 'a stack that carries waste from above is none for it'
+                : 'it gurgles, or its trap was found empty'
+          }
           value={unvented === true}
           onChange={(value) => onSet({ unvented: value }, value ? 'No vent' : 'It is vented')}
         />
       )}
-      {kind && hangsOnStub(mouthOf(kind).route) ? (
+      {kind && !fresh && hangsOnStub(mouthOf(kind).route) ? (
         <Toggle
           label="It comes up out of the floor"
           detail={rises ? 'a trap set on it would be an S' : undefined}
@@ -180,12 +190,14 @@ export function DrainConditions({
           onTurn={onSet}
         />
       ) : null}
-      <Toggle
-        label="It runs off slowly"
-        detail={slow ? 'a blockage further down is not cured by new pipe here' : undefined}
-        value={slow === true}
-        onChange={(value) => onSet({ slow: value }, value ? 'Slow drain' : 'Drain runs freely')}
-      />
+      {fresh ? null : (
+        <Toggle
+          label="It runs off slowly"
+          detail={slow ? 'a blockage further down is not cured by new pipe here' : undefined}
+          value={slow === true}
+          onChange={(value) => onSet({ slow: value }, value ? 'Slow drain' : 'Drain runs freely')}
+        />
+      )}
     </View>
   )
 }

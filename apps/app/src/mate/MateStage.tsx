@@ -7,6 +7,7 @@ import {
   alike,
   asksOldJoint,
   conditionsOf,
+  isDrain,
   type JobView,
   joinedAlike,
   keepsStop,
@@ -164,7 +165,7 @@ export function MateStage(props: Props) {
           <ConditionChips
             conditions={conditionsOf(line) ?? situationOf(line)}
             fresh={line.ends.from !== 'pipe'}
-            waste={line.line.fields.service === 'drain'}
+            waste={isDrain(line)}
             set={(patch, label) => void setConditions(view, alike(view, line), patch, label)}
             permit={{ open: view.job.fields.permit ?? false, flip: () => void flipPermit(view) }}
           />

@@ -1,7 +1,7 @@
 import { type OldJoint, oldJointsOn } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { View } from 'react-native'
-import { foundMaterial, foundSize, type LineView } from '../data/select'
+import { foundMaterial, foundSize, isDrain, type LineView } from '../data/select'
 import { Choice } from '../ui/Choice'
 import { JointSign } from '../ui/jointSigns'
 import { Txt } from '../ui/Txt'
@@ -27,13 +27,11 @@ export function OldJointAsk({
         hideLabel
         columns={3}
         value={null}
-        options={oldJointsOn(foundMaterial(line), line.line.fields.service === 'drain', foundSize(line)).map(
-          (value) => ({
-            value,
-            label: value === 'none' ? 'nothing: it is bare' : (ANSWERS[value] ?? value),
-            sign: <JointSign kind={value} />,
-          }),
-        )}
+        options={oldJointsOn(foundMaterial(line), isDrain(line), foundSize(line)).map((value) => ({
+          value,
+          label: value === 'none' ? 'nothing: it is bare' : (ANSWERS[value] ?? value),
+          sign: <JointSign kind={value} />,
+        }))}
         onChange={(joint) => onSay(joint, `On the old end: ${ANSWERS[joint] ?? joint}`)}
       />
     </View>

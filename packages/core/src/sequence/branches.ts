@@ -8,6 +8,8 @@ import type { PlanRequest } from './types'
 const STEPS = {
   way: { key: 'branch-way', kind: 'prepare', words: 'branch.way', seconds: 60 },
   plug: { key: 'branch-plug', kind: 'finish', words: 'branch.plug', seconds: 60 },
+  hold: { key: 'branch-plug', kind: 'safe', words: 'branch.plug-now', seconds: 30 },
+  free: { key: 'branch-unplug', kind: 'prepare', words: 'branch.unplug', seconds: 10 },
   cap: { key: 'branch-cap', kind: 'finish', words: 'branch.cap', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
@@ -31,7 +33,20 @@ export function addBranches(graph: Graph, { lines }: PlanRequest): void {
       graph.precede(`${lineId}/line/plug`, step('way'))
       graph.precede(step('way'), `${lineId}/line/unplug`)
     }
-    if (lines.some(({ branchOf }) => branchOf === lineId)) continue
+    const fed = lines.filter(({ branchOf }) => branchOf === lineId)
+    // nothing is pushed into the side of a fitting whose own joints have not set: the run is whole again first
+    if (drain && fed.length > 0) {
+      graph.add(step('hold'), STEPS.hold, lineId, null)
+      graph.add(step('free'), STEPS.free, lineId, null)
+      for (const close of closes) graph.precede(close, step('hold'))
+      graph.precede(step('hold'), step('free'))
+      for (const seam of option.joints.keys())
+        for (const act of ['close', 'cure']) graph.precede(`${lineId}/${seam}/${act}`, step('free'))
+      for (const side of fed)
+        for (const own of side.option.joints.keys())
+          graph.precede(step('free'), `${side.lineId}/${own}/close`)
+    }
+    if (fed.length > 0) continue
     const shut = drain ? 'plug' : 'cap'
     graph.add(
       step(shut),

@@ -48,6 +48,7 @@ const OWN_KEYS = [
   // what a tee or a wye leaves open
   'branch-way',
   'branch-plug',
+  'branch-unplug',
   'branch-cap',
   // where a trap of the whole house was
   'fresh-air',

@@ -51,6 +51,9 @@ const AFTER_CUT: Readonly<Record<string, string>> = {
   'pex.cut': 'pex.cut-already',
 }
 
+/** Acts that shut an open drain meanwhile, and open it again. */
+const PLUGS: ReadonlySet<string> = new Set(['plug', 'unplug'])
+
 /** Acts that push home: what slides is drawn back over the end instead, and says so. */
 const PUSHES: ReadonlySet<string> = new Set([
   'sweat.flux',
@@ -150,6 +153,8 @@ function addLine(
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
     if (template.key === 'flush' && isCapped(option.parts)) continue
+    // what comes into a new branch opens no old pipe
+    if (line.branchOf !== undefined && PLUGS.has(template.key)) continue
     graph.add(
       id('line', template.key),
       { ...template, words: lineWords(template.words, option, feeds) },

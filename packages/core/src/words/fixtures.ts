@@ -1,6 +1,12 @@
-import { METRIC_RUN_BRANCHES, RUN_BRANCHES } from '../assembly/bodies/runBranches'
+import {
+  isMetricBranch,
+  METRIC_RUN_BRANCHES,
+  RUN_BRANCHES,
+  type RunBranch,
+} from '../assembly/bodies/runBranches'
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 import type { RunFeature } from '../fitup/whereToCut'
+import { nominalNumber } from '../reference/types'
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
 export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'faucet.shank.1/2': 'Faucet, 1/2 in threaded shanks',
@@ -201,6 +207,31 @@ const SHOWERS: readonly string[] = [
   'waste.shower.40',
   'waste.shower.50',
 ]
+/** What may drain into a new branch, with the least and the largest that is put in for it, inches; common practice. */
+const SIDES: readonly Side[] = [
+  ['waste.tail.1-1/2', 1.5, 2],
+  ['waste.tail.1-1/4', 1.5, 2],
+  ['waste.standpipe', 2, 3],
+  ['waste.shower.2', 2, 3],
+  ['waste.tub.1-1/2', 1.5, 2],
+  ['waste.bowl', 3, 4],
+]
+/** The same of metric waste, millimetres by name. */
+const METRIC_SIDES: readonly Side[] = [
+  ['waste.tail.g1-1/4', 32, 50],
+  ['waste.tail.g1-1/2', 40, 50],
+  ['waste.standpipe', 40, 50],
+  ['waste.shower.40', 40, 50],
+  ['waste.shower.50', 50, 50],
+]
+type Side = readonly [kind: string, least: number, most: number]
+/** The same for a branch of that size, the usual first. */
+export function sideWastes(size: RunBranch['size']): readonly string[] {
+  const rows = isMetricBranch(size) ? METRIC_SIDES : SIDES
+  const wide = nominalNumber(size)
+  return rows.filter(([, least, most]) => wide >= least && wide <= most).map(([kind]) => kind)
+}
+
 /** Of a fixture that goes, wherever it stood; of a run there is no end to close. */
 const CLOSED: readonly string[] = ['waste.closed']
 /** What waste leaves by, by what is worked on; a tailpiece where nothing is said. */

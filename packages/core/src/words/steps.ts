@@ -284,6 +284,10 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'A quart into every trap of the house, floor drains and fixtures that nobody uses first: the house trap no longer keeps the gas of the sewer from one that is dry. Smell at each.',
   'branch.plug':
     'A test plug into the side, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
+  'branch.plug-now':
+    'A test plug into the side while the joints set: sewer gas and what comes from above would come out there.',
+  'branch.unplug':
+    'The run stands and has set: the plug out of its side, counted; the new pipe goes in at once.',
   'branch.cap':
     '{of, select, stop {The second outlet of the stop: a cap of its own thread on it, with its ring or washer,} other {The side of the tee: a cap or a plug of its own kind in it,}} before the water comes back: nothing hangs there yet.',
   'prove.run':

@@ -24,6 +24,15 @@ describe('what a line runs between', () => {
     [['faucet.shank.1/2'], 'hot', false, { from: 'pipe', to: at('faucet.shank.1/2', 'hot') }],
     [['faucet.shank.1/2'], 'drain', false, null],
     [['faucet.shank.1/2'], 'shower', false, null],
+    // what drains into a new branch begins at its side; where nothing does, that stays plugged
+    [['waste.run.tee.2'], 'branch', false, null],
+    [['waste.run.repair', 'waste.standpipe'], 'branch', false, null],
+    [
+      ['waste.run.wye.2', 'waste.standpipe'],
+      'branch',
+      false,
+      { from: { branchOf: null }, to: expect.objectContaining({ kind: 'waste.standpipe', waste: true }) },
+    ],
     [['toilet.fill.7/8'], 'hot', false, { from: 'pipe', to: at('toilet.fill.7/8', 'inlet') }],
     [tub, 'cold', false, { from: 'pipe', to: at('valve.combo.1/2', 'cold') }],
     [

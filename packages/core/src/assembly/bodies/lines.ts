@@ -11,6 +11,8 @@ export interface PortAt extends Mouth {
   readonly bodyId: string
   readonly portId: string
   readonly kind: string
+  /** What comes to it is waste. */
+  readonly waste?: true
 }
 
 /** What another line leaves open: the branch of its tee, the second outlet of its stop. */
@@ -52,7 +54,8 @@ function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [Po
     for (const port of body.ports)
       if (wanted(port)) {
         const { ends, route } = port
-        const at = { bodyId: body.id, portId: port.id, kind: body.kind, ends, route }
+        const waste = port.service === 'waste' ? { waste: true as const } : {}
+        const at = { bodyId: body.id, portId: port.id, kind: body.kind, ends, route, ...waste }
         return [isHeld(body) ? { ...at, held: true } : at, body]
       }
   return null
@@ -115,14 +118,27 @@ const capOf = ({ id }: Body, portId: string): PortAt => ({
  */
 function branchEnds(bodies: readonly Body[]): LineEnds | null {
   const [main, ...others] = bodies.filter((body) => !isWaste(body))
+  if (!main) return comesIn(bodies)
   const taken = find(others, ({ service }) => service === 'supply')
   if (main?.insert === 'tee')
     return { from: { branchOf: null }, to: taken?.[0] ?? capOf(main, 'branch'), insert: null }
-  if (!main || !taken) return null
+  if (!taken) return null
   const [to] = taken
   const branchOf = usualLine(others) ?? 'cold'
   const stopped = main.ports.some(({ service, route }) => service === branchOf && route === 'stop')
   return stopped ? { from: { branchOf }, to, insert: null } : null
+}
+
+/** What drains into a run by the side of the tee or wye that goes in; null where that stays plugged for later. */
+function comesIn([run, ...others]: readonly Body[]): LineEnds | null {
+  if (!run?.ports.some(({ id }) => id === 'branch')) return null
+  const taken = find(others, ({ service, flow }) => service === 'waste' && flow === 'out')
+  return taken && { from: { branchOf: null }, to: taken[0], insert: null }
+}
+
+/** Whether what a line carries is waste: a drain, and a branch into one. */
+export function isDrainLine(service: string, ends: LineEnds | null): boolean {
+  return service === 'drain' || (service === 'branch' && ends?.to.waste === true)
 }
 
 /** Whether it is there for what leaves a fixture as waste: it takes no water. */

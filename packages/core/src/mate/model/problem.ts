@@ -573,9 +573,10 @@ export class Problem {
     return flangeMm != null && flangeMm < (stage < 3 ? -LOW_MM : -(LOW_MM + ONE_RING_MM))
   }
 
-  /** The old drain is of two inches or more. */
+  /** What it drains into is of two inches or more: the old drain, or the side of a new branch. */
   private get wideDrain(): boolean {
-    return this.pipe !== null && nominalNumber(this.pipe.nominal) >= 2
+    const ends = this.pipe ? [this.pipe] : this.begin.map(({ port }) => port)
+    return ends.length > 0 && ends.every(({ nominal }) => nominalNumber(nominal) >= 2)
   }
 
   /** What of a drain decides which part may stand where. */
