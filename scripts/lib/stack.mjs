@@ -24,9 +24,10 @@ export async function prepareStack() {
 }
 
 export async function startStack() {
-  await Promise.all([buildWeb(), buildServer()])
-  const folder = mkdtempSync(path.join(tmpdir(), 'diarmos-stack-'))
   const prepared = process.env[PREPARED]
+  // built with the stack that it is a copy of: built again, a server beside it would read half a file
+  if (!prepared) await Promise.all([buildWeb(), buildServer()])
+  const folder = mkdtempSync(path.join(tmpdir(), 'diarmos-stack-'))
   if (prepared) {
     copyCluster(prepared, folder)
     copyFileSync(path.join(prepared, 'generation'), path.join(folder, 'generation'))

@@ -1,4 +1,4 @@
-import { hangsOnStub, mayTurn, mouthOf } from '@diarmos/core/bodies'
+import { closes, hangsOnStub, mayTurn, mouthOf } from '@diarmos/core/bodies'
 import type { OldTrap } from '@diarmos/core/conditions'
 import { View } from 'react-native'
 import type { EntityFields } from '../data/types'
@@ -133,7 +133,7 @@ export function DrainConditions({
   const old = !fresh && !kind?.startsWith('waste.run.')
   const route = kind === undefined ? undefined : mouthOf(kind).route
   // nothing comes down any more: no trap, no air, and how fast it ran is another's matter
-  if (route === 'cap-drain') return null
+  if (route !== undefined && closes(route)) return null
   const straight =
     route !== undefined && route !== 'trap-own' && mayTurn(route) && !trapped && !rises && !turn
   return (
