@@ -175,6 +175,7 @@ function kindOf(end: PortEnd): string {
             rule.bites({
               ...joint,
               start: null,
+              begins: false,
               beforeStop: true,
               route: 'spout',
               run: 'copper',
@@ -342,7 +343,7 @@ export function programmeOf(
     ({ severity }) => severity !== 'off',
   )
   const judged = new Map<string, { perMille: number; price: number; seconds: number } | null>()
-  const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+  const judge = (joint: Joint, start: Start | null, beforeStop: boolean, begins: boolean) => {
     const stub = start && start.removal.id !== 'new-end' ? start : null
     const key = [
       joint.method.id,
@@ -351,6 +352,7 @@ export function programmeOf(
       stub?.removal.id,
       stub?.usableMm,
       beforeStop,
+      begins,
     ].join()
     const known = judged.get(key)
     if (known !== undefined) return known
@@ -359,6 +361,7 @@ export function programmeOf(
     const context = {
       ...joint,
       start: stub,
+      begins,
       beforeStop,
       route: routeId,
       run: cutIn && pipe ? pipe.material : null,
@@ -583,7 +586,7 @@ export function programmeOf(
             depth === 0 || node.stage > 0 || node.turned > 0 || node.closing === 'yes'
               ? []
               : begin.flatMap((start, index) =>
-                  kindOf(start.port) === kindOf(node.open) && judge(joint, start, beforeStop)
+                  kindOf(start.port) === kindOf(node.open) && judge(joint, start, beforeStop, true)
                     ? [`s${index}`]
                     : [],
                 ),
@@ -596,7 +599,7 @@ export function programmeOf(
         for (const goal of run ? [run] : (to?.ends ?? []).map(made))
           for (const joint of jointsOf(node.open, goal)) {
             const ends = far && !node.start ? far : node.start
-            const made = judge(joint, ends === node.start ? atEnd : ends, beforeStop)
+            const made = judge(joint, ends === node.start ? atEnd : ends, beforeStop, ends !== null)
             if (!made || !closes(node, joint) || (run && node.start)) continue
             // trade: nobody leaves a length that is not known where nothing makes it up
             if (fitted && route.trapAt === undefined && node.start?.whole && node.start.usableMm === null)
@@ -651,7 +654,7 @@ export function programmeOf(
         if (!placed) continue
         const { stage, trend, undoes } = placed
         const open = fitting.ports[1 - index]
-        const made = judge(joint, atEnd, beforeStop)
+        const made = judge(joint, atEnd, beforeStop, node.start !== null)
         if (!made) continue
         const price = partCents(fitting, settings)
         const closing = closingAfter(node, fitting, joint)

@@ -46,6 +46,7 @@ function joins(a: PortEnd, b: PortEnd): boolean {
               tip,
               body,
               start: null,
+              begins: false,
               beforeStop: true,
               route: 'any',
               run: null,

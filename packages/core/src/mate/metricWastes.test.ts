@@ -1,32 +1,21 @@
-import { mouthOf } from '../assembly'
 import type { Conditions } from '../assembly/conditions'
 import { oldJointsOn } from '../assembly/oldJoints/table'
 import { layOut } from '../fitup/layout'
 import { goesInside, panTailMm, trapAsk, trapIn } from '../record'
 import { pipeById } from '../reference'
 import { sequence } from '../sequence'
-import { mate } from './index'
+import { drainOf } from './test/drains'
 import { PLAIN, WELL_EQUIPPED } from './test/problems'
 import type { MateOption } from './types'
 
-const ask = (pipeId: string, kind: string, patch: Partial<Conditions> = {}) => {
-  const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', ...patch }
-  const [answer] = mate({
-    lines: [{ lineId: 'a', pipeId, to: mouthOf(kind), conditions }],
-    settings: WELL_EQUIPPED,
-    k: 8,
-  }).lines
-  if (!answer) throw new Error('no line')
-  return answer
-}
-const chains = (...asked: Parameters<typeof ask>) =>
-  ask(...asked).options.map(({ parts }) => parts.map(({ fittingId }) => fittingId).join(' > '))
+const chains = (...asked: Parameters<typeof drainOf>) =>
+  drainOf(...asked).options.map(({ parts }) => parts.map(({ fittingId }) => fittingId).join(' > '))
 
 describe('metric waste', () => {
   it.each(['waste.solvent.32mm', 'waste.push.32mm', 'waste.pp.32mm'])(
     'a basin on %s: the trap’s own nut grips the pipe, whichever of the three it is',
     (pipeId) => {
-      const [best] = ask(pipeId, 'waste.tail.g1-1/4').options
+      const [best] = drainOf(pipeId, 'waste.tail.g1-1/4').options
       expect(best?.parts.map(({ fittingId }) => fittingId)).toEqual(['trap.waste.32'])
       expect(best?.methods).toEqual(['trap-outlet', 'waste-nut'])
       // it has no tube of its own: where the pipe is too short one piece goes on it, and no second
@@ -39,7 +28,7 @@ describe('metric waste', () => {
   it('a shower waste brings its own trap: pipe up to its nut, a panel left, and no old trap below', () => {
     for (const pipeId of ['waste.solvent.40mm', 'waste.push.50mm', 'waste.pp.40mm'])
       for (const turn of [0, 90] as const) {
-        const { options } = ask(pipeId, 'waste.shower.40', { turn })
+        const { options } = drainOf(pipeId, 'waste.shower.40', { turn })
         expect([pipeId, turn, options.length > 0]).toEqual([pipeId, turn, true])
         for (const { parts, methods } of options) {
           expect(methods).toContain('trap-outlet')
@@ -49,14 +38,14 @@ describe('metric waste', () => {
         }
       }
     // from its own pipe nothing stands between
-    expect(ask('waste.solvent.40mm', 'waste.shower.40').options[0]?.parts).toEqual([])
+    expect(drainOf('waste.solvent.40mm', 'waste.shower.40').options[0]?.parts).toEqual([])
     const why = (patch: Partial<Conditions>) =>
-      ask('waste.solvent.40mm', 'waste.shower.40', patch).refusals.map(({ reason }) => reason.ruleId)
+      drainOf('waste.solvent.40mm', 'waste.shower.40', patch).refusals.map(({ reason }) => reason.ruleId)
     expect(why({ access: 'closed-wall' })).toContain('drain.tray-shut-in')
     expect(why({ trapped: true })).toContain('drain.own-trap')
     // nothing is smaller downstream
-    expect(ask('waste.solvent.32mm', 'waste.shower.40').options).toEqual([])
-    expect(ask('waste.solvent.40mm', 'waste.shower.50').options).toEqual([])
+    expect(drainOf('waste.solvent.32mm', 'waste.shower.40').options).toEqual([])
+    expect(drainOf('waste.solvent.40mm', 'waste.shower.50').options).toEqual([])
   })
 
   // makers' sheets, typical: connectors straight, 20 and 40 mm aside; fins give 5 mm; cut ones reach 400 mm
@@ -71,7 +60,7 @@ describe('metric waste', () => {
     // out of the floor heights say nothing
     [{ roughMm: 300, bowlMm: 180, reachMm: 900, rises: true }, 'pan.bend.110'],
   ] as const)('a bowl with a spigot, %o: %s', (place, first) => {
-    const { options } = ask('waste.solvent.110mm', 'waste.pan', place)
+    const { options } = drainOf('waste.solvent.110mm', 'waste.pan', place)
     expect(options.map(({ parts }) => parts.map(({ fittingId }) => fittingId))).toEqual([[first]])
     expect(options[0]?.methods).toEqual(['pipe-fins', 'pan-fins'])
     expect(options[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('pan.not-measured')
@@ -83,33 +72,33 @@ describe('metric waste', () => {
     [{ roughMm: 200, bowlMm: 180, reachMm: 61 }, 'pan.far'],
     [{ trapped: true }, 'drain.own-trap'],
   ] as const)('and where none is made for it, %o: %s', (place, rule) => {
-    const { options, refusals } = ask('waste.solvent.110mm', 'waste.pan', { ...place })
+    const { options, refusals } = drainOf('waste.solvent.110mm', 'waste.pan', { ...place })
     expect(options).toEqual([])
     expect(refusals.map(({ reason }) => reason.ruleId)).toContain(rule)
   })
 
   it('one that is cut keeps the way between, and what goes into the pipe', () => {
-    const [long] = ask('waste.solvent.110mm', 'waste.pan', {
+    const [long] = drainOf('waste.solvent.110mm', 'waste.pan', {
       roughMm: 180,
       bowlMm: 180,
       reachMm: 200,
     }).options
-    const [short] = ask('waste.solvent.110mm', 'waste.pan').options
+    const [short] = drainOf('waste.solvent.110mm', 'waste.pan').options
     if (!long || !short) throw new Error('no way')
     // fins of 50 mm, typical
     expect([panTailMm(long, 200), panTailMm(long, null), panTailMm(short, 40)]).toEqual([250, null, null])
     expect([
       goesInside(long),
-      goesInside(ask('waste.solvent.40mm', 'waste.shower.40').options[0] ?? long),
+      goesInside(drainOf('waste.solvent.40mm', 'waste.shower.40').options[0] ?? long),
     ]).toEqual([true, false])
     // nothing has to stand out of the wall for it
-    expect(ask('waste.solvent.110mm', 'waste.pan', { stubMm: 0 }).options).toHaveLength(1)
+    expect(drainOf('waste.solvent.110mm', 'waste.pan', { stubMm: 0 }).options).toHaveLength(1)
   })
 
   it('a bowl with a spigot: its heights are asked for, and the old one is off before its pipe is touched', () => {
     for (const pipeId of ['waste.solvent.110mm', 'waste.pp.110mm', 'cast-iron.service.4']) {
       const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none' }
-      const [way] = ask(pipeId, 'waste.pan').options
+      const [way] = drainOf(pipeId, 'waste.pan').options
       expect(way?.warnings.map(({ ruleId }) => ruleId)).toContain('pan.not-measured')
       const { steps } = sequence({
         lines: [{ lineId: 'a', conditions, option: way as MateOption }],
@@ -128,15 +117,15 @@ describe('metric waste', () => {
     }
     // it stands behind the bowl: no wall is shut over it, and it is not filled ten feet high
     for (const access of ['closed-wall', 'buried'] as const) {
-      const [way] = ask('waste.solvent.110mm', 'waste.pan', { access }).options
+      const [way] = drainOf('waste.solvent.110mm', 'waste.pan', { access }).options
       expect(way?.joints.map(({ beforeStop }) => beforeStop)).toEqual([false, false])
     }
     // what was said of a basin’s vent says nothing of a bowl’s
-    const airless = ask('waste.solvent.110mm', 'waste.pan', { unvented: true }).options
+    const airless = drainOf('waste.solvent.110mm', 'waste.pan', { unvented: true }).options
     expect(airless).toHaveLength(1)
     expect(airless[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('drain.air-valve')
     // inch pipe has no connector of millimetres
-    expect(ask('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
+    expect(drainOf('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
     expect(chains('waste.solvent.50mm', 'waste.pan')).toEqual([])
   })
 
@@ -148,9 +137,9 @@ describe('metric waste', () => {
     ] as const) {
       const { system, material } = pipeById(pipeId) ?? {}
       // closed in: where it cannot be reached nothing is held by a nut
-      const shut = ask(pipeId, 'waste.tail.g1-1/4', { access: 'closed-wall' }).options
+      const shut = drainOf(pipeId, 'waste.tail.g1-1/4', { access: 'closed-wall' }).options
       expect([pipeId, shut.length > 0]).toEqual([pipeId, cement || material === 'waste-push-fit'])
-      for (const { parts, methods } of [...shut, ...ask(pipeId, 'waste.tail.g1-1/4').options]) {
+      for (const { parts, methods } of [...shut, ...drainOf(pipeId, 'waste.tail.g1-1/4').options]) {
         if (!cement) expect(methods).not.toContain('cement-waste')
         for (const { fittingId } of parts) {
           const range = /waste\.(?!named)(\w+)/.exec(fittingId)?.[1] ?? ''
@@ -167,20 +156,20 @@ describe('metric waste', () => {
 
   it('is reduced on the way up and never down, and says so in its own sizes', () => {
     expect(chains('waste.push.50mm', 'waste.tail.g1-1/2')[0]).toMatch(/^reducer\.waste\.\w+\.50x40 > /)
-    const none = ask('waste.solvent.32mm', 'waste.tail.g1-1/2')
+    const none = drainOf('waste.solvent.32mm', 'waste.tail.g1-1/2')
     expect(none.options).toEqual([])
     expect(none.refusals.find(({ method }) => method === 'waste-compression')?.reason).toMatchObject({
       ruleId: 'drain.smaller-downstream',
       parameters: { has: '32', wants: '40', unit: 'mm' },
     })
     // nobody is told of cement for inch pipe there, nor of these on that
-    const named = (of: ReturnType<typeof ask>) => of.refusals.map(({ method }) => method)
+    const named = (of: ReturnType<typeof drainOf>) => of.refusals.map(({ method }) => method)
     expect(named(none)).not.toContain('cement-drain-abs')
-    expect(named(ask('pvc-dwv.40.1-1/4', 'waste.tail.1-1/2'))).not.toContain('ring-seal')
+    expect(named(drainOf('pvc-dwv.40.1-1/4', 'waste.tail.1-1/2'))).not.toContain('ring-seal')
   })
 
   it('has one trap: none besides one that stays, and air before it where no vent is', () => {
-    const first = (...asked: Parameters<typeof ask>) => chains(...asked)[0]
+    const first = (...asked: Parameters<typeof drainOf>) => chains(...asked)[0]
     expect(first('waste.solvent.40mm', 'waste.tail.g1-1/2', { trapped: true })).toBe('waste-connector.40')
     expect(first('waste.solvent.40mm', 'waste.tail.g1-1/2', { unvented: true })).toBe(
       'vent-tee.waste.40 > trap.waste.40',
@@ -189,7 +178,7 @@ describe('metric waste', () => {
       'vent-riser.waste.40 > trap.waste.40',
     )
     for (const asked of [{ trapped: true }, { unvented: true }, {}])
-      for (const { parts } of ask('waste.solvent.40mm', 'waste.tail.g1-1/2', asked).options)
+      for (const { parts } of drainOf('waste.solvent.40mm', 'waste.tail.g1-1/2', asked).options)
         expect(parts.filter(({ family }) => family.endsWith('trap'))).toHaveLength('trapped' in asked ? 0 : 1)
     expect(first('waste.pp.40mm', 'waste.standpipe')).toBe('p-trap.waste.40 > standpipe.waste.pp.40')
   })
@@ -197,7 +186,9 @@ describe('metric waste', () => {
   it('comes apart as it was made: a nut with its ring, a pipe out of its ring, cement by the saw alone', () => {
     const removals = (pipeId: string, oldJoint: Conditions['oldJoint']) =>
       [
-        ...new Set(ask(pipeId, 'waste.tail.g1-1/2', { oldJoint }).options.map(({ removalId }) => removalId)),
+        ...new Set(
+          drainOf(pipeId, 'waste.tail.g1-1/2', { oldJoint }).options.map(({ removalId }) => removalId),
+        ),
       ].sort()
     expect(removals('waste.push.40mm', 'hub-rubber')).toEqual(['draw-from-ring', 'saw-behind-ring'])
     expect(removals('waste.solvent.40mm', 'slip')).toEqual(['nut-and-ring-off', 'saw-behind'])
@@ -213,7 +204,7 @@ describe('metric waste', () => {
   it('has its pipe cut for the trap, measured from the wall', () => {
     const measured = { outMm: 250, asideMm: 0, drainMm: 560, stubMm: 500 }
     const way = (pipeId: string, patch: Partial<Conditions> = {}) =>
-      ask(pipeId, 'waste.tail.g1-1/2', patch).options[0] as MateOption
+      drainOf(pipeId, 'waste.tail.g1-1/2', patch).options[0] as MateOption
     // on the stub itself, and on a piece beyond a reducer
     for (const each of [way('waste.solvent.40mm'), way('waste.push.50mm')]) {
       const { stations } = layOut({ chain: each, stubMm: 60, dimensions: [] })

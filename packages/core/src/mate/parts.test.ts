@@ -108,6 +108,7 @@ describe('ends that join', () => {
           tip,
           body,
           start: null,
+          begins: false,
           beforeStop: place.beforeStop,
           route: place.route,
           run: place.run,

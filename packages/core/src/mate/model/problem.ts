@@ -631,18 +631,18 @@ export class Problem {
   weigh(pair: NumberedPair, start: Start | null, beforeStop: boolean): Weighed {
     const { pairId } = pair
     const stub = start && this.isStub(start) ? start : null
-    const key = stub
-      ? pairId * 64 + (stub === this.far ? 63 : this.begin.indexOf(stub))
-      : pairId * 2 + (beforeStop ? 1 : 0)
-    const known = stub ? this.atStub.get(key) : this.inner[key]
+    // of a line that begins at no old pipe every beginning is alike
+    const at = stub ? (stub === this.far ? 63 : this.begin.indexOf(stub)) : beforeStop ? 62 : 61
+    const key = start ? pairId * 64 + at : pairId * 2 + (beforeStop ? 1 : 0)
+    const known = start ? this.atStub.get(key) : this.inner[key]
     if (known) return known
-    const made = this.weighAnew(pair, stub, beforeStop)
-    if (stub) this.atStub.set(key, made)
+    const made = this.weighAnew(pair, stub, beforeStop, start !== null)
+    if (start) this.atStub.set(key, made)
     else this.inner[key] = made
     return made
   }
 
-  private weighAnew(pair: Pair, stub: Start | null, beforeStop: boolean): Weighed {
+  private weighAnew(pair: Pair, stub: Start | null, beforeStop: boolean, begins: boolean): Weighed {
     const { method, tip, body } = pair
     const engagement = pairEngagement(pair)
     const standing = this.book.standing(method)
@@ -663,6 +663,7 @@ export class Problem {
       tip,
       body,
       start: stub,
+      begins,
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,

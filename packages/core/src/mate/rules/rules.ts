@@ -1,4 +1,4 @@
-import { hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/types'
+import { closes, hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
@@ -24,6 +24,8 @@ export interface JointContext {
   readonly body: PortEnd
   /** Set where the tip is the existing stub. */
   readonly start: Start | null
+  /** The line begins with it, at an old pipe or at whatever else: what is said of all of the line is said there. */
+  readonly begins: boolean
   /** Up to and with the stop's inlet, in the place the access condition speaks of. */
   readonly beforeStop: boolean
   /** What the line is for: a spout's leg takes metal only. */
@@ -69,8 +71,6 @@ const tooWet = ({ method, start, conditions }: JointContext): Reason['parameters
   method.needsDry && start !== null && conditions.line !== 'dry' ? { method: method.name } : null
 /** Whether a line comes to a bowl: what vents that is not put in with it. */
 const isBowl = (route: RouteId) => route === 'closet' || route === 'pan'
-/** Whether an old drain is closed for good: nothing is left that a trap or a vent would be for. */
-const isClosed = (route: RouteId) => route === 'cap-drain'
 /** Whether the trap lies under the floor, or in a wall. */
 const isBelow = (route: RouteId) => route.startsWith('trap-')
 type Place = Pick<JointContext, 'route' | 'run' | 'conditions'>
@@ -80,7 +80,8 @@ const isS = ({ route, conditions: { rises, trapped } }: Place) =>
 /** Whether a trap that goes in has no vent; a run that is mended is vented as it was. */
 const airless = (place: Place) => {
   const { unvented, trapped } = place.conditions
-  if (place.run !== null || isClosed(place.route)) return false
+  // what is closed has nothing that a trap or a vent would be for
+  if (place.run !== null || closes(place.route)) return false
   return (unvented === true && trapped !== true) || isS(place)
 }
 /** What a bowl asks of the floor it stands on, whatever the shop's rules and the local code say. */
@@ -111,8 +112,8 @@ const OLD_TRAP_NOTES: readonly Rule[] = Object.entries(OLD_TRAP_SOURCES).map(([t
   medium: 'drain',
   severity: 'note',
   source,
-  bites: ({ route, start, run, conditions: { oldTrap, trapped } }) =>
-    start !== null && run === null && !isClosed(route) && oldTrap === trap
+  bites: ({ route, begins, run, conditions: { oldTrap, trapped } }) =>
+    begins && run === null && !closes(route) && oldTrap === trap
       ? { stays: trapped === true ? 'yes' : 'no' }
       : null,
 }))
@@ -783,8 +784,8 @@ export const RULES: readonly Rule[] = [
     medium: 'drain',
     severity: 'warn',
     source: commonPractice,
-    bites: ({ route, start, conditions }) =>
-      yes(route !== 'standpipe' && !isClosed(route) && start !== null && conditions.slow === true),
+    bites: ({ route, begins, conditions }) =>
+      yes(route !== 'standpipe' && !closes(route) && begins && conditions.slow === true),
   },
   {
     id: 'drain.dead-end',
@@ -794,7 +795,7 @@ export const RULES: readonly Rule[] = [
       title: 'IPC 704: no dead ends but for a cleanout or a fixture to come; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ route, start }) => yes(isClosed(route) && start !== null),
+    bites: ({ route, begins }) => yes(closes(route) && begins),
   },
   {
     id: 'drain.closed-vent',
@@ -804,7 +805,7 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: every trap is vented; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ route, start }) => yes(isClosed(route) && start !== null),
+    bites: ({ route, begins }) => yes(closes(route) && begins),
   },
   {
     id: 'drain.lead',
@@ -891,8 +892,15 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: a trap is vented within the length of its arm; check the local code',
       certainty: 'recalled',
     },
+    // where a flange stays nothing of the drain changes
     bites: (joint) =>
-      yes(joint.start !== null && joint.run === null && !isClosed(joint.route) && !airless(joint)),
+      yes(
+        joint.begins &&
+          joint.run === null &&
+          !closes(joint.route) &&
+          !OLD_FLANGES.has(joint.body.form) &&
+          !airless(joint),
+      ),
   },
   ...OLD_TRAP_NOTES,
   {
@@ -905,7 +913,7 @@ export const RULES: readonly Rule[] = [
       title: 'IPC 417.3: a shower of 1-1/2 in; UPC 408.4: of 2 in; check the local code',
       certainty: 'recalled',
     },
-    bites: ({ route, start }) => yes(route === 'trap-shower' && start !== null),
+    bites: ({ route, begins }) => yes(route === 'trap-shower' && begins),
   },
   {
     // a valve that admits air stands where it is reached, in free air
@@ -948,8 +956,8 @@ export const RULES: readonly Rule[] = [
     fixed: true,
     severity: 'forbid',
     source: { title: 'IPC 1002.1: no fixture is trapped twice; check the local code', certainty: 'recalled' },
-    bites: ({ route, start, conditions }) =>
-      yes(start !== null && (route === 'trap-own' || route === 'pan') && conditions.trapped === true),
+    bites: ({ route, begins, conditions }) =>
+      yes(begins && (route === 'trap-own' || route === 'pan') && conditions.trapped === true),
   },
   {
     id: 'pan.aside',
@@ -996,7 +1004,7 @@ export const RULES: readonly Rule[] = [
     medium: 'drain',
     severity: 'note',
     source: { title: 'IPC 1002.3, UPC 1004.1: no S-traps; check the local code', certainty: 'recalled' },
-    bites: (joint) => yes(joint.start !== null && isS(joint)),
+    bites: (joint) => yes(joint.begins && isS(joint)),
   },
   {
     id: 'drain.air-valve',
@@ -1007,8 +1015,7 @@ export const RULES: readonly Rule[] = [
       title: 'IPC 918 air admittance valves; UPC: as the authority accepts them; check the local code',
       certainty: 'recalled',
     },
-    bites: (joint) =>
-      yes(joint.start !== null && airless(joint) && !isBowl(joint.route) && !isBelow(joint.route)),
+    bites: (joint) => yes(joint.begins && airless(joint) && !isBowl(joint.route) && !isBelow(joint.route)),
   },
   {
     id: 'drain.run-held',
@@ -1124,7 +1131,7 @@ export function judge(joint: JointContext): {
   const remarks: Reason[] = []
   let riskPerMille = joint.method.riskPerMille
   const { medium = 'supply' } = joint.method
-  for (const rule of (joint.start ? BY_MEDIUM : ANYWHERE_BY_MEDIUM)[medium]) {
+  for (const rule of (joint.begins ? BY_MEDIUM : ANYWHERE_BY_MEDIUM)[medium]) {
     const { severity, source } = ruleIn(rule, joint.settings)
     if (severity === 'off') continue
     const parameters = rule.bites(joint)

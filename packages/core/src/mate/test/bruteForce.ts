@@ -352,11 +352,12 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const told = RULES.map((rule) => ({ rule, severity: ruleIn(rule, settings).severity })).filter(
     ({ severity }) => severity !== 'off',
   )
-  const judgeAnew = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+  const judgeAnew = (joint: Joint, start: Start | null, beforeStop: boolean, begins: boolean) => {
     let perMille = joint.method.riskPerMille
     const context = {
       ...joint,
       start,
+      begins,
       beforeStop,
       route: route.id === 'cut-in' ? ('direct' as const) : route.id,
       run: line.cutIn ? (pipe?.material ?? null) : null,
@@ -384,7 +385,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   // joints of equal ends are judged alike, whatever parts they are on; by number, since they are asked for by the million
   const judged = new Map<string, ReturnType<typeof judgeAnew>[]>()
   const ofJoint = new Map<Joint, ReturnType<typeof judgeAnew>[]>()
-  const judge = (joint: Joint, start: Start | null, beforeStop: boolean) => {
+  const judge = (joint: Joint, start: Start | null, beforeStop: boolean, begins: boolean) => {
     let held = ofJoint.get(joint)
     if (!held) {
       const key = JSON.stringify([joint.method.id, joint.tip, joint.body])
@@ -392,10 +393,10 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       judged.set(key, held)
       ofJoint.set(joint, held)
     }
-    const at = (start ? begin.indexOf(start) + 1 : 0) * 2 + (beforeStop ? 1 : 0)
+    const at = (start ? begin.indexOf(start) + 1 : 0) * 4 + (begins ? 2 : 0) + (beforeStop ? 1 : 0)
     const known = held[at]
     if (known !== undefined) return known
-    const made = judgeAnew(joint, start, beforeStop)
+    const made = judgeAnew(joint, start, beforeStop, begins)
     held[at] = made
     return made
   }
@@ -552,7 +553,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       if (route.goalAt.includes(state.stage))
         for (const goal of goals)
           for (const joint of jointsOf(state.open, goal)) {
-            const judged = judge(joint, first ? stub : null, beforeStop)
+            const judged = judge(joint, first ? stub : null, beforeStop, first)
             if (held && !state.loose && !closes(joint, beforeStop)) continue
             if (judged) close(withJoint(state, joint, judged, first), `${state.way};${joint.method.id}`)
           }
@@ -573,14 +574,14 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         if (!placed || turned > turn) continue
         const { stage, trend, undoes } = placed
         const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
-        const judged = judge(joint, first ? stub : null, beforeStop)
+        const judged = judge(joint, first ? stub : null, beforeStop, first)
         if (!judged) continue
         const open = fitting.ports[1 - index]
         const own = !first && sameClass(state.open, start.port) && state.stage === 0 && state.turned === 0
         if ((span === null || route.trapAt !== undefined) && !line.cutIn && !first) {
           // going round in a circle is never a way, but back to an end like the stub's own where that one is spoilt; past
           // a valve or a bend it is no circle
-          if (own && !state.loose && judge(joint, stub, beforeStop)) continue
+          if (own && !state.loose && judge(joint, stub, beforeStop, true)) continue
           const back = open && sameClass(open, start.port) && stage === 0 && turned === 0
           if (
             open &&
