@@ -15,7 +15,7 @@ import {
   stepText,
   toSvg,
 } from '@diarmos/core'
-import { stepOf } from '@diarmos/core/record'
+import { calledAfter, stepOf } from '@diarmos/core/record'
 import type { Block } from './block'
 import { endsOf, measuredOf, piecesOf, waysOf } from './lengths'
 import { methodText, newest } from './newest'
@@ -60,8 +60,9 @@ export function sheetBlocks(file: JobFile, shopName: string, unit: LengthUnit = 
     })
     for (const warning of option.warnings) say(`Note: ${reasonText(warning, unit)}`)
     const dimensions = measuredOf(file, line.id, option)
+    const places = calledAfter(begins, ends?.to.kind, option)
     try {
-      for (const text of cutList(option, dimensions, piecesOf(file, line, option), begins, unit)) say(text)
+      for (const text of cutList(option, dimensions, piecesOf(file, line, option), places, unit)) say(text)
       const stubMm = option.leavesStubMm ?? place?.stubMm ?? null
       for (const text of trapCuts(option, stubMm, place?.trap, unit)) say(text)
       const scene = drawJointLine({
@@ -123,7 +124,7 @@ function cutList(
   option: MateOption,
   dimensions: readonly fitup.Dimension[],
   pieces: ReturnType<typeof piecesOf>,
-  begins: 'pipe' | 'fresh' | 'run',
+  begins: ReturnType<typeof calledAfter>,
   unit: LengthUnit,
 ): string[] {
   const families = option.parts.map(({ family }) => family)

@@ -1,7 +1,7 @@
 import { stationText } from '@diarmos/core/words/stations'
 import { useState } from 'react'
 import { View } from 'react-native'
-import { beginsAt, type LineView } from '../data/select'
+import { type LineView, placesOf } from '../data/select'
 import { Button } from '../ui/Button'
 import { Choice } from '../ui/Choice'
 import { Length } from '../ui/Length'
@@ -20,7 +20,7 @@ interface Props {
 /** Any two places of a straight stretch: how far apart they are by what is known, and a way to measure it instead. */
 export function PlacesSheet({ line, layout, onMeasure, onClose }: Props) {
   const families = line.mating?.fields.option.parts.map(({ family }) => family) ?? []
-  const begins = beginsAt(line)
+  const begins = placesOf(line)
   const [leg, setLeg] = useState('0')
   // a bend at the very end begins a stretch with nothing in it
   const stretches = layout.legs.flatMap((_, index) =>

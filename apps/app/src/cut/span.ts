@@ -1,5 +1,5 @@
 import { stationText } from '@diarmos/core/words/stations'
-import { atHub, beginsAt, type LineView, wasteKind } from '../data/select'
+import { type LineView, placesOf } from '../data/select'
 
 /** Two places of a line that a tape is held to. */
 export interface Span {
@@ -10,7 +10,7 @@ export interface Span {
 /** A span in words: `from the wall to the middle of the elbow`. */
 export function spanText(line: LineView, { from, to }: Span): string {
   const families = line.mating?.fields.option.parts.map(({ family }) => family) ?? []
-  const begins = wasteKind(line) === 'waste.bowl' ? 'floor' : atHub(line) ? 'hub' : beginsAt(line)
+  const begins = placesOf(line)
   return `from ${stationText(from, families, begins)} to ${stationText(to, families, begins)}`
 }
 

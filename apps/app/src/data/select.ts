@@ -1,5 +1,5 @@
 import type { DimensionalSystem, PipeMaterial } from '@diarmos/core'
-import { beginsInHub, STAGES, type Stage } from '@diarmos/core/record'
+import { calledAfter, STAGES, type Stage } from '@diarmos/core/record'
 import { useMemo } from 'react'
 import { beginsAt, type JobView, jobViewOf, type LineView, newest } from './jobView'
 import { shelf, useData } from './state'
@@ -78,9 +78,12 @@ export function wasteKind({ ends }: Pick<LineView, 'ends'>): string | undefined 
 
 /** Whether its way begins in a hub of the old pipe that stays: nobody has measured where its rim lies from the wall. */
 export function atHub(line: LineView): boolean {
-  const option = line.mating?.fields.option
-  const old = beginsAt(line) === 'pipe' && wasteKind(line) !== 'waste.bowl'
-  return old && option !== undefined && beginsInHub(option)
+  return placesOf(line) === 'hub'
+}
+
+/** What the places along a line are called after. */
+export function placesOf(line: LineView): ReturnType<typeof calledAfter> {
+  return calledAfter(beginsAt(line), wasteKind(line), line.mating?.fields.option)
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

@@ -64,3 +64,20 @@ export function beginsInHub({
 }): boolean {
   return HUBS.has(beginsAt?.form ?? '')
 }
+
+/**
+ * What the places along a line are called after: an old pipe, the mouth of something new, a run that is cut open; of an
+ * old pipe also the floor that a bowl stands on, or a hub that stays.
+ *
+ * @param kind what the line ends at
+ * @param option the way that is chosen, if there is one
+ */
+export function calledAfter(
+  begins: 'pipe' | 'fresh' | 'run',
+  kind: string | undefined,
+  option: Parameters<typeof beginsInHub>[0] | undefined,
+): 'pipe' | 'fresh' | 'run' | 'floor' | 'hub' {
+  if (begins !== 'pipe') return begins
+  if (kind === 'waste.bowl') return 'floor'
+  return option && beginsInHub(option) ? 'hub' : 'pipe'
+}

@@ -98,8 +98,13 @@ export function stationText(
   }
   if (id === 'wall') return 'the wall'
   if (id === 'stub' && begins === 'hub') return 'the mouth of the old fitting'
-  if (id === 'stub') return begins === 'fresh' ? 'the mouth it begins at' : 'the end of the old pipe'
+  if (id === 'stub' && begins === 'fresh')
+    return families.some((family) => OF_DRAINS.test(family))
+      ? 'the mouth of the new branch'
+      : 'the mouth it begins at'
+  if (id === 'stub') return 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
+  if (id === 'tail' && families.at(-1) === 'closet-flange') return 'the finished floor'
   if (id === 'tail')
     return families.at(-1) === 'standpipe' ? 'the top of the standpipe' : 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')

@@ -5,6 +5,7 @@ import { CoreFault, within } from '../fault'
 import { END_FAULTS, HAZARD_IDS, JOINTS, SIGN_ANSWERS, SURFACE_IDS } from '../identify'
 import { mate, RULES } from '../mate'
 import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
+import { calledAfter } from '../record/trapped'
 import { MATERIAL_NAMES, PIPE_MATERIALS, pipeById } from '../reference'
 import { SCREENS, screenText } from './counts'
 import { FAULTS } from './faults'
@@ -208,4 +209,25 @@ describe('what turns', () => {
     const water = ['coupling', 'elbow-90', 'tube-piece', 'angle-stop'] as const
     expect(stationText('part:1:centre', water)).toBe('the middle of the elbow')
   })
+})
+
+it('a place along a line is called after what the line begins at, on the screen and on paper alike', () => {
+  const hub = { beginsAt: { form: 'hub' } }
+  const trap = ['tube-piece', 'p-trap', 'tube-piece'] as const
+  const from = (begins: 'pipe' | 'fresh' | 'run', kind: string, option?: typeof hub) =>
+    stationText('stub', trap, calledAfter(begins, kind, option))
+  expect(from('pipe', 'waste.shower.2')).toBe('the end of the old pipe')
+  expect(from('pipe', 'waste.shower.2', hub)).toBe('the mouth of the old fitting')
+  // the side of a new branch is a socket too, and nothing old
+  expect(from('fresh', 'waste.shower.2', hub)).toBe('the mouth of the new branch')
+  expect(stationText('stub', ['elbow-90'], calledAfter('fresh', 'arm.1/2', undefined))).toBe(
+    'the mouth it begins at',
+  )
+  expect(stationText('wall', ['closet-flange'], calledAfter('pipe', 'waste.bowl', hub))).toBe(
+    'the rim of the fitting below',
+  )
+  expect(stationText('tail', ['tube-piece', 'closet-flange'], calledAfter('fresh', 'waste.bowl', hub))).toBe(
+    'the finished floor',
+  )
+  expect(from('run', 'waste.run.tee.2')).toBe('the cut on this side')
 })
