@@ -49,7 +49,7 @@ export interface LineView {
   /** Where it begins, by id: the pipe that was found, or the end of what goes in; null while neither is known. */
   readonly begins: string | null
   /** The line at whose branch or second outlet it begins; null for all others. */
-  readonly trunk: { readonly id: string; readonly service: 'hot' | 'cold' } | null
+  readonly trunk: { readonly id: string; readonly service: 'hot' | 'cold' | 'drain' } | null
   /** Another line begins at the second outlet of its stop. */
   readonly feeds: boolean
 }
@@ -237,7 +237,7 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
     begins,
     trunk: trunk && {
       id: trunk.line.id,
-      service: trunk.line.fields.service === 'cold' ? 'cold' : 'hot',
+      service: isDrain(trunk) ? 'drain' : trunk.line.fields.service === 'cold' ? 'cold' : 'hot',
     },
     feeds: !ends?.insert && lines.some((other) => other !== view && trunkOf(other)?.line.id === view.line.id),
     matingStale: false,

@@ -1,7 +1,7 @@
 import type { Belief } from '@diarmos/core'
 import { QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
-import { alike, type JobView, keepsStop, type LineView, type Stage } from '../data/select'
+import { alike, isDrain, type JobView, keepsStop, type LineView, type Stage } from '../data/select'
 import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
 import { hasStop, usualStop } from '../fixture/stops'
@@ -69,6 +69,17 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
       answer.reason.ruleId,
     )
 
+  if (line.trunk && isDrain(line))
+    return (
+      <StageFrame
+        actions={<Button kind="primary" label="On to the fixture" onPress={() => goTo('fixture')} />}
+      >
+        <Note kind="note" title="Begins at the side of the new branch">
+          Nothing to find here: its pipe is new. What the run is of, is found on the drain line.
+        </Note>
+        <Pictures view={view} about="found" />
+      </StageFrame>
+    )
   return (
     <StageFrame
       actions={

@@ -55,7 +55,8 @@ function drawing(
   const withChain = STAGES.indexOf(stage) >= STAGES.indexOf('mate')
   return {
     pipeId: known ? (line.finding?.fields.pipeId ?? null) : null,
-    outline: belief ? [...belief.outline] : [],
+    // at what another line leaves open stands no old pipe
+    outline: belief && !line.trunk ? [...belief.outline] : [],
     option:
       withChain && (known || fresh)
         ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)

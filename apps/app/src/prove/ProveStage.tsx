@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { View } from 'react-native'
 import { saveReminders } from '../calendar/reminders'
 import { usePreferences } from '../data/preferences'
-import { type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
+import { isDrain, type JobView, type LineView, pointName, type Stage, useSettings } from '../data/select'
 import { HOLD_STEP, HoldSheet } from '../hold/HoldSheet'
 import { closeJob, tick } from '../job/actions'
 import { JobName } from '../job/JobName'
@@ -41,6 +41,8 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
   const asksHold = steps.some((step) => step.id === HOLD_STEP)
   const results = proofs.map((step) => view.checks.get(step.id)?.fields.result ?? 'undone')
   const held = view.checks.get(HOLD_STEP)?.fields
+  // a drain bears no pressure
+  const watered = view.lines.some((each) => each.mating && !isDrain(each))
   const heldIs = held?.result ?? 'undone'
   const bad = proofs.find((_, index) => results[index] === 'wet')
   const seams = results.filter((result) => result === 'wet').length
@@ -147,33 +149,35 @@ export function ProveStage({ view, line, plan, goTo }: Props) {
           }
         />
       ) : null}
-      <View className="border-b border-rule py-2">
-        <Txt bold>Under pressure</Txt>
-        {held && heldIs !== 'undone' ? (
-          <Note kind={heldIs === 'wet' ? 'stop' : 'note'} title="The last hold">
-            {held.note || (heldIs === 'wet' ? 'It fell.' : 'It held, read at the work.')}
-          </Note>
-        ) : (
-          <Txt tone={asksHold ? 'amber' : 'soft'} bold={asksHold}>
-            {asksHold
-              ? 'It will be covered: held under pressure first, or a leak is found through the wall.'
-              : 'A gauge on the shut line finds what tissue does not reach, before a wall is closed.'}
-          </Txt>
-        )}
-        <Button
-          label={heldIs === 'undone' ? 'Hold it under pressure' : 'Hold it again'}
-          onPress={() => setHolding(true)}
-          testID="hold"
-        />
-        {heldIs === 'wet' ? (
+      {watered || held ? (
+        <View className="border-b border-rule py-2">
+          <Txt bold>Under pressure</Txt>
+          {held && heldIs !== 'undone' ? (
+            <Note kind={heldIs === 'wet' ? 'stop' : 'note'} title="The last hold">
+              {held.note || (heldIs === 'wet' ? 'It fell.' : 'It held, read at the work.')}
+            </Note>
+          ) : (
+            <Txt tone={asksHold ? 'amber' : 'soft'} bold={asksHold}>
+              {asksHold
+                ? 'It will be covered: held under pressure first, or a leak is found through the wall.'
+                : 'A gauge on the shut line finds what tissue does not reach, before a wall is closed.'}
+            </Txt>
+          )}
           <Button
-            kind="quiet"
-            label="Take this hold back"
-            onPress={() => tick(view, null, HOLD_STEP, 'undone')}
+            label={heldIs === 'undone' ? 'Hold it under pressure' : 'Hold it again'}
+            onPress={() => setHolding(true)}
+            testID="hold"
           />
-        ) : null}
-        {holding ? <HoldSheet view={view} line={line} onClose={() => setHolding(false)} /> : null}
-      </View>
+          {heldIs === 'wet' ? (
+            <Button
+              kind="quiet"
+              label="Take this hold back"
+              onPress={() => tick(view, null, HOLD_STEP, 'undone')}
+            />
+          ) : null}
+          {holding ? <HoldSheet view={view} line={line} onClose={() => setHolding(false)} /> : null}
+        </View>
+      ) : null}
       <RecordPart view={view} />
       <JobName view={view} />
     </StageFrame>

@@ -173,7 +173,8 @@ export function drawJointLine(request: DrawRequest): Scene {
   const stands = upright || rises || falls
   // a chain from one end to another stands in no wall, nor does a run that is cut open, nor what comes up to a floor
   if (rises) drawFloor(sheet, [0, 0], largest / 2 + 10)
-  else if (!standsOn(request) && !request.run && (!option || (pipe && !opensRun(option.removalId))))
+  // of a hub that stays nobody knows how it lies to the wall
+  else if (!standsOn(request) && !request.run && !inHub && (!option || (pipe && !opensRun(option.removalId))))
     drawWall(sheet, largest / 2 + 14, plateMm || (option ? 3 : 0), 0)
   const first = option?.joints[0]
   // a chain that begins at an end that is there; of one chosen long ago its thread or tube is all that is known

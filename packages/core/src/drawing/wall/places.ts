@@ -183,7 +183,7 @@ export const WALL_PLACES: Readonly<Record<WorkedOnId, WallPlace>> = {
   },
   drain: {
     begins: { drain: { at: [-260, 500], from: 'left' } },
-    ends: { drain: [260, 490] },
+    ends: { drain: [260, 490], branch: [240, 880] },
     outlines: [],
   },
   other: {

@@ -1,3 +1,4 @@
+import { closes } from '../../assembly/bodies/types'
 import type { Point } from '../types'
 import { hang, middle, square, trap } from './paths'
 import type { Beginning, WallPlace } from './places'
@@ -7,6 +8,9 @@ import type { WallLine } from './types'
 export const TUBE_MM = 15.9
 export const DRAIN_MM = 48.3
 const HOSE_MM = 12
+/** How high over a run a trap is drawn that drains into it by a branch, and its swing, mm. */
+const ARM_OVER_MM = 220
+const SWING_MM = 90
 
 /** The pipe that was there, up to where the line begins. */
 export function oldPipe({ at, from }: Beginning): readonly Point[] | null {
@@ -30,7 +34,7 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
   const from = begins.at
   const families = line.option?.parts.map(({ family }) => family) ?? []
   const has = (pattern: RegExp) => families.some((family) => pattern.test(family))
-  if (line.route === 'cap' || has(/^(cap|plug)$/)) {
+  if ((line.route && closes(line.route)) || has(/^(cap|plug)$/)) {
     const out: Point =
       begins.from === 'above'
         ? [from[0], from[1] - 50]
@@ -38,6 +42,11 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
           ? [from[0] + 50, from[1]]
           : [from[0], from[1] + 50]
     return { path: [from, out], width: odMm, capAt: out }
+  }
+  // over the run that it comes into, its arm level from the trap
+  if (line.service === 'branch' && has(/trap$/)) {
+    const high = from[1] + ARM_OVER_MM
+    return { path: [...trap(end, [end[0] - SWING_MM, high]), [from[0], high], from], width: DRAIN_MM * 0.8 }
   }
   // a drain that is cut into runs on in its fall: only what ends at a fixture has a trap
   if (line.service === 'drain' && !line.run) return { path: trap(end, from), width: DRAIN_MM * 0.8 }
