@@ -25,6 +25,7 @@ const phone = read('../../app/src/test/phone-v1.json') as { queue: OperationReco
 const JOB = shop.job?.[0] ?? {}
 const shopId = JOB.shop_id
 /** A way as it was stored before ways were kept whole. */
+// as a release of then stored it: the store reads what the core's own type does not show
 const [WAY] = (mate({
   lines: [
     {

@@ -17,6 +17,7 @@ describe('the queue of the solver', () => {
   const drain = (queue: FairQueue) => {
     const order: number[] = []
     for (let next = queue.shift(); next; next = queue.shift())
+      // the number that the task was made with
       order.push((next as unknown as { n: number }).n)
     return order
   }

@@ -2,6 +2,7 @@ import { byHeard, rebuild, withEdit } from './held'
 import { Shelf } from './shelf'
 import type { Doc, Held, OperationRecord, ServerCopy } from './types'
 
+// fields of any kind under one name: each test says its own
 const doc = (id: string, fields: object, more: object = {}) =>
   ({
     kind: 'line',
@@ -67,9 +68,11 @@ describe('the shelf', () => {
 })
 
 describe('a document with edits on top', () => {
+  // likewise, and of an edit only what counts here
   const edit = (opId: string, patch: object, remove = false) =>
     ({ opId, patch, remove, clock: opId }) as unknown as OperationRecord
   const open = (field: string) => ({ field, theirs: 1, mine: 2, opId: 'x', at: '', revision: 0 })
+  // likewise
   const copy = {
     revision: 7,
     removed: false,

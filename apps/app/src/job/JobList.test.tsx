@@ -208,6 +208,7 @@ describe('a field changed twice', () => {
   it('shows both values as a person says them, and keeps the one that is tapped', async () => {
     const { jobId, hot } = await openJob()
     const conflict = { field: 'stubMm', theirs: 50.8, mine: null, opId: 'a', at: '2026-01-01T00:00:00.000Z' }
+    // of a situation only what differs
     const situation = {
       kind: 'situation',
       id: 's',
