@@ -59,7 +59,8 @@ function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number
 }
 /** Pieces of pipe before the trap, and behind a tee if one stands there. */
 /** Under a floor or in a wall pipe may turn before its trap, and under a bowl that no flange stands beneath. */
-const mayBend = ({ to, conditions }: Asked['line']) =>
+const mayBend = ({ to, conditions, pipeId }: Asked['line']) =>
+  (to?.kind === 'waste.pan' && pipeId === undefined) ||
   /^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '') ||
   (to?.kind === BOWL && conditions.oldJoint !== 'flange')
 const bridges = ({ parts }: Way) => {

@@ -22,7 +22,7 @@ export function someSide(index: number): AskedSide {
   const pipe = dice.pick(metric ? METRIC_RUNS : RUNS)
   const { line, settings } = someRun(index * 5)
   const insert = dice.pick(['tee', 'wye'] as const)
-  const size = dice.pick(metric ? METRIC_SIDES.filter((each) => each !== '110') : SIDES)
+  const size = dice.pick(metric ? METRIC_SIDES : SIDES)
   const kind = dice.pick(sideWastes(size))
   const { conditions } = someDrain(index * 17).line
   const cutIn: LineRequest['cutIn'] = {
@@ -50,6 +50,8 @@ export function someSide(index: number): AskedSide {
       rises: false,
       slow: false,
       trapped: false,
+      // new pipe is led to the height that is wanted
+      ...(kind === 'waste.pan' ? { roughMm: null, bowlMm: null } : {}),
       outOfRound: false,
       unvented: dice.chance(0.2),
     },

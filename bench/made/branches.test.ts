@@ -89,11 +89,15 @@ describe('a branch into a run of drain', () => {
       const at = (words: RegExp) => steps.findIndex((step) => words.test(step.words))
       expect(at(/^branch.way$/)).toBeLessThan(at(/^cement.join/))
       // a tee that stands lies level at its side, a wye that lies leans up the flow
-      const way = (kind: string) =>
-        sequence(planOf(wastes(kind, 'pvc-dwv.40.2', access))).steps.find(
-          ({ words }) => words === 'branch.way',
-        )?.parameters
-      expect([way('waste.run.tee.2'), way('waste.run.wye.2')]).toEqual([{ of: 'tee' }, { of: 'wye' }])
+      const way = (kind: string, pipeId = 'pvc-dwv.40.2') =>
+        sequence(planOf(wastes(kind, pipeId, access))).steps.find(({ words }) => words === 'branch.way')
+          ?.parameters
+      expect([way('waste.run.tee.2'), way('waste.run.wye.2')]).toEqual([
+        { of: 'tee', by: 'cement' },
+        { of: 'wye', by: 'cement' },
+      ])
+      // rings wait for nobody
+      expect(way('waste.run.tee.110', 'waste.pp.110mm')).toEqual({ of: 'tee', by: 'other' })
       expect(at(/^branch.plug$/)).toBeLessThan(at(/^(hold.fill|prove.run)$/))
       // it hangs by itself once it stands, before water stands in it
       const hung = (startSeconds: number) =>

@@ -137,7 +137,12 @@ const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
   [/^cement\.cure/, 'after', /^closet\.set/, /stands on soft cement/],
   [/^flange\.screw/, 'after', /^closet\.set/, /stands on a loose flange/],
   [/^remove\.pull-bowl/, 'after', /^closet\.set/, /set on the old bowl/],
-  [/^prove\.(flush|standpipe|fill-floor)/, 'before', /^(closet\.set|cement\.join)/, /is filled and open/],
+  [
+    /^prove\.(flush|standpipe|fill-floor|let-go)/,
+    'before',
+    /^(closet\.set|cement\.join)/,
+    /is filled and open/,
+  ],
   [/^prove\.fill/, 'before', /^(slip\.tighten|cement\.join)/, /is filled and open/],
   [/^thread\.turn/, 'after', /^(crimp\.press|compression\.tighten|push\.push|sweat\.heat)$/, /nothing turns/],
   [/^union\.draw/, 'after', /^open\.restore$/, /floods: .* undrawn/],

@@ -287,9 +287,12 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|flush|standpipe|run)$/.test(words) && !state.sideShut)
+    if (
+      /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/.test(words) &&
+      !state.sideShut
+    )
       wrong.push(`the side of ${line.lineId} stands open while it runs`)
-    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|flush|standpipe|run)$/.test(words))
+    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)

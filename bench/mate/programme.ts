@@ -307,7 +307,9 @@ export function programmeOf(
             line.kept ? keptStart(made(ref), conditions) : freshStart(made(ref)),
           )
   // trade: what hangs on a stub in sight turns nowhere
-  const stiff = route.medium === 'drain' && !bends && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
+  const led = to?.kind === 'waste.pan' && !pipe
+  const stiff =
+    route.medium === 'drain' && !bends && !led && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
   const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : stiff ? 0 : (conditions.turn ?? 0)
   const stuffs = stuffsOf(line, pipe ?? null)
   // before a corner, and behind it
@@ -363,6 +365,7 @@ export function programmeOf(
       start: stub,
       begins,
       beforeStop,
+      old: pipe !== undefined,
       route: routeId,
       run: cutIn && pipe ? pipe.material : null,
       ...(cutIn ? { insert: cutIn.insert } : {}),

@@ -182,16 +182,20 @@ export function measuredOf(line: LineView) {
   const hose = parts.findIndex(({ family }) => family === 'supply-connector')
   const begins = beginsAt(line) === 'fresh' ? 'stub' : 'wall'
   const trap = parts.findIndex(({ family }) => family === 'p-trap')
+  // pipe that is led to a bowl’s spigot is as long as the way between
+  const led = parts.length > 1 && parts.at(-1)?.family === 'pan-connector'
   const known =
     hose > 0
       ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
-      : {
-          id: 'span',
-          from: begins,
-          to: trap < 0 ? 'tail' : `part:${trap}:centre`,
-          // out of a floor the line turns at its tee
-          mm: turn === 0 && !(trap >= 0 && rises) && !atHub(line) ? spanMm : null,
-        }
+      : led && beginsAt(line) !== 'fresh'
+        ? { id: 'reach', from: 'stub', to: 'tail', mm: reachMm }
+        : {
+            id: 'span',
+            from: begins,
+            to: trap < 0 ? 'tail' : `part:${trap}:centre`,
+            // out of a floor the line turns at its tee
+            mm: turn === 0 && !(trap >= 0 && rises) && !atHub(line) ? spanMm : null,
+          }
   const again = taken.some(({ from, to }) => from === known.from && to === known.to)
   return known.mm === null || again ? taken : [{ ...known, mm: known.mm }, ...taken]
 }

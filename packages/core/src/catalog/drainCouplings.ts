@@ -40,13 +40,14 @@ const IRON: readonly From[] = [
 ]
 const SHIELDED: readonly From[] = [
   ['plastic', 'plastic or steel', 'IPS', 'pvc-drain', ['1-1/4', '1-1/2', '2', '3', '4']],
-  ['copper', 'copper drain tube', 'CTS', 'copper-drain', ['1-1/4', '1-1/2', '2', '3']],
+  ['copper', 'copper drain tube', 'CTS', 'copper-drain', ['1-1/4', '1-1/2', '2', '3', '4']],
   ['lead', 'lead waste pipe', 'ID', 'lead-waste', ['1-1/4', '1-1/2', '2']],
   ...IRON,
 ]
 const FLEXIBLE: readonly From[] = [
   ['plastic', 'plastic', 'IPS', 'pvc-drain', ['2', '3', '4']],
   ...IRON,
+  ['copper', 'copper drain tube', 'CTS', 'copper-drain', ['2', '3', '4']],
   ['clay', 'clay', 'barrel', 'clay', ['3', '4']],
 ]
 

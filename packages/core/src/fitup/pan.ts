@@ -21,6 +21,16 @@ export function panOffsetMm(asideMm: number): number | null {
   return PAN_OFFSETS_MM.find((offset) => asideMm <= offset + PAN_GIVES_MM) ?? null
 }
 
+/**
+ * Whether no connector reaches from the pipe as it stands, so that pipe is brought nearer first; what was not measured is
+ * not far.
+ */
+export function panIsFar(place: Place & { readonly rises?: boolean | undefined }): boolean {
+  const offsetMm = panOffsetMm(panAsideMm(place) ?? 0)
+  if (place.rises || offsetMm === null || place.reachMm == null) return false
+  return place.reachMm > (offsetMm === 0 ? PAN_REACH_MM.long : PAN_REACH_MM.short)[1]
+}
+
 /** Whether a straight or an eccentric pan connector is the one for heights and the way between; what was not measured rules nothing out. */
 export function panSuits(
   { shiftMm = 0, lengthMm }: Pick<Fitting, 'shiftMm' | 'lengthMm'>,

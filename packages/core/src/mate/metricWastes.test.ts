@@ -67,14 +67,26 @@ describe('metric waste', () => {
   })
 
   it.each([
-    [{ roughMm: 226, bowlMm: 180, reachMm: 10 }, 'pan.aside'],
-    [{ roughMm: 180, bowlMm: 180, reachMm: 401 }, 'pan.far'],
-    [{ roughMm: 200, bowlMm: 180, reachMm: 61 }, 'pan.far'],
-    [{ trapped: true }, 'drain.own-trap'],
-  ] as const)('and where none is made for it, %o: %s', (place, rule) => {
-    const { options, refusals } = drainOf('waste.solvent.110mm', 'waste.pan', { ...place })
+    [{ roughMm: 226, bowlMm: 180, reachMm: 10 }, 'pan.aside', 'waste.solvent.110mm'],
+    // nothing of 110 mm is led out of iron of four inches
+    [{ roughMm: 180, bowlMm: 180, reachMm: 401 }, 'pan.far', 'cast-iron.service.4'],
+    [{ roughMm: 200, bowlMm: 180, reachMm: 61 }, 'pan.far', 'cast-iron.service.4'],
+    [{ trapped: true }, 'drain.own-trap', 'waste.solvent.110mm'],
+  ] as const)('and where none is made for it, %o: %s', (place, rule, pipeId) => {
+    const { options, refusals } = drainOf(pipeId, 'waste.pan', { ...place })
     expect(options).toEqual([])
     expect(refusals.map(({ reason }) => reason.ruleId)).toContain(rule)
+  })
+
+  it.each([
+    [{ roughMm: 180, bowlMm: 180, reachMm: 401 }, 'pan.straight.110'],
+    [{ roughMm: 200, bowlMm: 180, reachMm: 61 }, 'pan.offset-20.110'],
+  ] as const)('too far off, %o: pipe is led nearer, and then %s', (place, last) => {
+    for (const pipeId of ['waste.solvent.110mm', 'waste.pp.110mm'])
+      for (const { parts } of drainOf(pipeId, 'waste.pan', { ...place, stubMm: 200 }).options)
+        expect(parts.map(({ fittingId, family }) => (family.startsWith('pan') ? fittingId : family))).toEqual(
+          [expect.stringMatching(/coupling/), 'tube-piece', last],
+        )
   })
 
   it('one that is cut keeps the way between, and what goes into the pipe', () => {
@@ -120,10 +132,12 @@ describe('metric waste', () => {
       const [way] = drainOf('waste.solvent.110mm', 'waste.pan', { access }).options
       expect(way?.joints.map(({ beforeStop }) => beforeStop)).toEqual([false, false])
     }
-    // what was said of a basin’s vent says nothing of a bowl’s
-    const airless = drainOf('waste.solvent.110mm', 'waste.pan', { unvented: true }).options
-    expect(airless).toHaveLength(1)
-    expect(airless[0]?.warnings.map(({ ruleId }) => ruleId)).not.toContain('drain.air-valve')
+    // no valve goes in with a bowl: without a vent it is told off, and a new one is vented first
+    const airs = (unvented: boolean) =>
+      drainOf('waste.solvent.110mm', 'waste.pan', { unvented }).options.map(({ warnings }) =>
+        warnings.flatMap(({ ruleId }) => (/air-valve|unvented|drain\.vent/.test(ruleId) ? [ruleId] : [])),
+      )
+    expect([airs(true), airs(false)]).toEqual([[['drain.bowl-unvented']], [['drain.vent']]])
     // inch pipe has no connector of millimetres
     expect(drainOf('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
     expect(chains('waste.solvent.50mm', 'waste.pan')).toEqual([])

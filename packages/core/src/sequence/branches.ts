@@ -28,7 +28,11 @@ export function addBranches(graph: Graph, { lines }: PlanRequest): void {
     const closes = seams.map((seam) => `${lineId}/${seam}/close`)
     const drain = lineMedium(line) === 'drain'
     if (drain) {
-      graph.add(step('way'), STEPS.way, lineId, null, { of: family === 'sanitary-tee' ? 'tee' : 'wye' })
+      const cement = seams.some((seam) => option.joints[seam]?.method.startsWith('cement'))
+      graph.add(step('way'), STEPS.way, lineId, null, {
+        of: family === 'sanitary-tee' ? 'tee' : 'wye',
+        by: cement ? 'cement' : 'other',
+      })
       for (const close of closes) graph.precede(step('way'), close)
       graph.precede(`${lineId}/line/plug`, step('way'))
       graph.precede(step('way'), `${lineId}/line/unplug`)

@@ -25,7 +25,7 @@ const isShutIn = ({ conditions: { access } }: PlanLine) => access !== 'reachable
 const isDrain = ({ conditions: { service } }: PlanLine) => service === 'waste'
 const isCovered = (line: PlanLine) => isShutIn(line) && !isDrain(line)
 /** New drain that will be out of sight: what hangs or stands before the wall, or on the floor, is not. */
-const isHidden = (line: PlanLine) =>
+export const isHidden = (line: PlanLine) =>
   isShutIn(line) && isDrain(line) && line.option.joints.some(({ beforeStop }) => beforeStop)
 
 /** Lines of water are held under pressure, all at once. */

@@ -1,4 +1,5 @@
 import { mouthOf } from '../assembly/bodies'
+import type { Conditions } from '../assembly/conditions'
 import type { OldJoint } from '../assembly/oldJoints/table'
 import { TOOL_IDS } from '../assembly/tools'
 import { mate } from '../mate'
@@ -12,8 +13,9 @@ const wordsOf = (
   ends: Pick<LineRequest, 'to'> | Pick<LineRequest, 'cutIn'>,
   oldJoint: OldJoint = 'none',
   trapped = false,
+  access: Conditions['access'] = 'reachable',
 ) => {
-  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint, stubMm: null, trapped }
+  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint, stubMm: null, trapped, access }
   const line: LineRequest = { lineId: 'a', pipeId, conditions, ...ends }
   const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
   if (!option) throw new Error(`no way from ${pipeId}`)
@@ -50,6 +52,15 @@ it('a shower over a trap that stays has no bowl to fill, a basin over one has', 
   expect(said('waste.shower.2', 'abs-dwv.40.2')).toBe('prove.fill-floor')
   expect(said('waste.tail.1-1/2', 'pvc-dwv.40.1-1/2')).toBe('prove.fill')
 })
+
+it.each(['reachable', 'closed-wall', 'buried'] as const)(
+  '%s: new pipe is filled and stands once, not twice',
+  (access) => {
+    const words = wordsOf('abs-dwv.40.2', { to: mouthOf('waste.shower.2') }, 'none', false, access)
+    const fills = words.filter((each) => /^(hold\.fill|prove\.(fill|let))/.test(each))
+    expect(fills).toEqual(access === 'reachable' ? ['prove.fill-floor'] : ['hold.fill', 'prove.let-go'])
+  },
+)
 
 it('a run is plugged on both sides, and run at full flow', () => {
   const cutIn = { insert: 'repair' as const, farMm: null, freeMm: [0, 0] as const, sidewaysMm: 0 }

@@ -56,8 +56,12 @@ export function isCapped(parts: MateOption['parts']): boolean {
   return last === 'cap' || last === 'plug'
 }
 
-/** A line's own steps speak of its stop and its connector only where it has them. */
-export function lineWords(words: string, option: MateOption, feeds: boolean): string {
+/**
+ * A line's own steps speak of its stop and its connector only where it has them.
+ *
+ * @param held it has stood full of water before this, since it will be covered
+ */
+export function lineWords(words: string, option: MateOption, feeds: boolean, held = false): string {
   const { parts, removalId } = option
   if (opensRun(removalId) && /^drain\.(un)?plug$/.test(words)) return `${words}-both`
   if (words === 'prove.fill') {
@@ -67,7 +71,8 @@ export function lineWords(words: string, option: MateOption, feeds: boolean): st
     if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
     if (bringsTrap(option)) return 'prove.fill-tray'
     if (isCapped(parts)) return 'prove.fill-past'
-    return parts.some(({ family }) => family === 'p-trap') || endsAtFloor(option) ? 'prove.fill-floor' : words
+    if (parts.every(({ family }) => family !== 'p-trap') && !endsAtFloor(option)) return words
+    return held ? 'prove.let-go' : 'prove.fill-floor'
   }
   const kept = removalId === KEEP_STOP.id
   const shuts = hasStop({ parts, removalId })

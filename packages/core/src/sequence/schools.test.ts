@@ -73,7 +73,7 @@ const ASKED: {
   wallYears: [
     wall,
     'push-fit',
-    { '25': /^(?![\s\S]*closed wall is meant for)/, '45': /meant for 45/, '70': /meant for 70/ },
+    { '25': /^(?![\s\S]*shut in is meant for)/, '45': /meant for 45/, '70': /meant for 70/ },
   ],
   copperType: [run([]), undefined, { L: /copper of type L/, M: /copper of type M/ }],
   oneHole: [

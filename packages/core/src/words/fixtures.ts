@@ -223,6 +223,7 @@ const METRIC_SIDES: readonly Side[] = [
   ['waste.standpipe', 40, 50],
   ['waste.shower.40', 40, 50],
   ['waste.shower.50', 50, 50],
+  ['waste.pan', 110, 110],
 ]
 type Side = readonly [kind: string, least: number, most: number]
 /** The same for a branch of that size, the usual first. */

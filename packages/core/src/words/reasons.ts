@@ -87,7 +87,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'spout.plastic-leg':
     'The spout’s leg is copper or brass: plastic tube throttles it and pushes water up to the shower.',
   'life.shorter-than-place':
-    'The {method} joint is expected to last about {years} years; a closed wall is meant for {wall}.',
+    'The {method} joint is expected to last about {years} years; what is shut in is meant for {wall}.',
   'push-fit.stiffener': 'The stiffener stays in the end of soft tube.',
   'drinking.lead-free': 'Drinking water: every part lead-free, at most 0.25 % on wetted surfaces.',
   'offset.angle': 'No bend turns by {angle}°.',
@@ -292,13 +292,15 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'branch.lying':
     'In pipe that lies a branch comes in leaning with the flow, at the middle or above it: a tee there would clog.',
   'branch.larger':
-    'A branch of {branch} in into a run of {run} in: nothing of a drain is smaller downstream. The run is renewed in that size first, or the branch goes into a larger one.',
+    'A branch of {branch} {unit} into a run of {run} {unit}: nothing of a drain is smaller downstream. The run is renewed in that size first, or the branch goes into a larger one.',
   'branch.vent':
     'Two things come before the new pipe: a vent for its trap, since a run that drains from above is none, and whether this pipe and all below it may take one fixture more; both as the local code counts (Bench, drain load).',
   'drain.shower-2':
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
     '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
+  'drain.bowl-unvented':
+    'No vent: a bowl that is flushed draws its own water low, or that of a trap near it. Nothing that goes in here vents it; that is done through the wall, as the authority has it.',
   'drain.s-trap':
     'A trap over a drain that comes up out of the floor is an S, and an S sucks itself empty: the trap goes at the side of a tee that stands on the riser, with air over it.',
   'load.no-table':

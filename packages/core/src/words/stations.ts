@@ -105,6 +105,7 @@ export function stationText(
   if (id === 'stub') return 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail' && families.at(-1) === 'closet-flange') return 'the finished floor'
+  if (id === 'tail' && families.at(-1)?.startsWith('pan-')) return 'the tip of the bowl’s spigot'
   if (id === 'tail')
     return families.at(-1) === 'standpipe' ? 'the top of the standpipe' : 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')

@@ -277,7 +277,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.air':
     'Fill the bowl and let it go at once: the valve is heard to breathe, nothing gurgles, and water stands in the trap afterwards. No smell at the valve.',
   'branch.way':
-    '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} Mark it across both hubs: cement gives half a minute.',
+    '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} {by, select, cement {Mark it across both hubs: cement gives half a minute.} other {Mark it across both joints: it is made up to that.}}',
   'drain.fresh-air':
     'The inlet for fresh air beside the old trap leads into the open drain from now on: plugged gas-tight at the cut, or left as a vent, as the authority says.',
   'prove.traps-full':
@@ -285,9 +285,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'branch.plug':
     'A test plug into the side, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
   'branch.plug-now':
-    'A test plug into the side while the joints set: sewer gas and what comes from above would come out there.',
+    'A test plug into the side until the new pipe goes in: sewer gas and what comes from above would come out there.',
   'branch.unplug':
-    'The run stands and has set: the plug out of its side, counted; the new pipe goes in at once.',
+    'The run stands, and what is cemented has set: the plug out of its side, counted; the new pipe goes in at once.',
   'branch.cap':
     '{of, select, stop {The second outlet of the stop: a cap of its own thread on it, with its ring or washer,} other {The side of the tee: a cap or a plug of its own kind in it,}} before the water comes back: nothing hangs there yet.',
   'prove.run':
@@ -410,6 +410,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Plug the waste, let an inch stand in the tray, and let it go at once; through the panel a tissue round the outlet’s nut and every joint. Lift its trap out and back in, wet: the water in it is what keeps the gas down.',
   'prove.fill-floor':
     'Plug the new work and fill it to the flood rim, or ten feet high: it stands for 15 minutes by code. Let it go; a tissue round every joint. Only then is anything covered.',
+  'prove.let-go':
+    'Run it full: a tub to its overflow and let go at once, a shower for some minutes. It runs off and does not come up; a tissue round the drain and every joint still in reach, and a look at what lies below.',
   'prove.standpipe':
     'Fill the machine and let it pump out, or two buckets at once: it does not rise to the top; a tissue round trap and joints. The hose is tied in place, and not sealed into the pipe.',
   'cement.join-pvc': 'Primer, then PVC cement on pipe and socket; push, quarter turn, hold 30 s.',

@@ -25,6 +25,8 @@ export interface StepTemplate {
   readonly heatSensitive?: boolean
   /** What is slid on and waits. */
   readonly captive?: string
+  /** What it is in words where it is not done on the old pipe. */
+  readonly elsewhere?: string
   /** Only where the tube is soft plastic. */
   readonly onlySoft?: boolean
   /** Can only be done at the place, never on the bench. */

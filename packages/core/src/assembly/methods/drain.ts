@@ -585,7 +585,7 @@ export const DRAIN_METHODS = [
     buried: 'no',
     source: { title: 'Pan connectors, fins in 110 mm pipe, typical', certainty: "maker's sheet" },
     steps: [
-      { key: 'clean', kind: 'prepare', words: 'pan.clean', seconds: 90 },
+      { key: 'clean', kind: 'prepare', words: 'pan.clean', elsewhere: 'joint.dress', seconds: 90 },
       {
         key: 'close',
         kind: 'close',

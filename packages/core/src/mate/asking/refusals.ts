@@ -89,7 +89,11 @@ function drainEnds(problem: Problem, method: MethodId): string {
     : 'method.no-chain'
 }
 
-const onMetricWaste = ({ pipe }: Pick<Problem, 'pipe'>) => pipe !== null && isMetricWaste(pipe.material)
+/** It begins at metric waste: old pipe, or the side of a new branch. */
+const onMetricWaste = ({ pipe, begin }: Pick<Problem, 'pipe' | 'begin'>) =>
+  pipe
+    ? isMetricWaste(pipe.material)
+    : begin.length > 0 && begin.every(({ port }) => isMetricWaste(port.material))
 /** The size that a fixture's own end asks of its drain: a metric waste is threaded in inches, its pipe named in millimetres. */
 function wantedSize(problem: Problem): string {
   const { network, goals } = problem

@@ -174,7 +174,10 @@ export class Problem {
     // what was said of a floor drain says nothing of a basin's stub, which turns nowhere
     const stands = route.id === 'closet' && line.conditions.oldJoint === 'flange'
     // what an old flange sat on stands upright already
-    const stiff = this.medium === 'drain' && line.to !== undefined && (stands || !mayTurn(line.to.route))
+    // from a new branch pipe is led to a bowl's spigot, round a corner too
+    const led = route.led === true && pipe === null
+    const stiff =
+      this.medium === 'drain' && line.to !== undefined && (stands || !(mayTurn(line.to.route) || led))
     this.turn = line.cutIn ? turnOfCut(line.cutIn.insert, turn) : stiff ? 0 : (turn ?? 0)
     // round a corner the distance along the pipe says nothing of the pieces
     const { spanMm, reachMm } = line.conditions
@@ -210,7 +213,13 @@ export class Problem {
     this.heated = new Set(this.begin.filter((_, index) => meeting.branchEnds?.[index]?.hot))
     this.book = bookOf(this.network, request.settings, request.improvised ?? false)
     this.own = stuffsOf(line, pipe)
-    const far = farFacts(this.route, this.conditions, line.cutIn ? (pipe?.material ?? null) : null, this.own)
+    const far = farFacts(
+      this.route,
+      this.conditions,
+      line.cutIn ? (pipe?.material ?? null) : null,
+      this.own,
+      pipe !== null,
+    )
     this.inner = this.book.jointsUnder(far)
     const { outMm } = line.cutIn ?? {}
     const legs = line.cutIn && pipe ? leastLegsMm(pipe, line.cutIn) : null
@@ -388,7 +397,9 @@ export class Problem {
     if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null)
       return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
-    if (group.role === 'pan-connector') return panSuits(part, this.conditions)
+    // pipe makes up the way
+    if (group.role === 'pan-connector')
+      return panSuits(part, this.route.led ? { ...this.conditions, reachMm: 0 } : this.conditions)
     if (BRANCHED.has(group.role)) return this.branchWanted(part)
     return true
   }
@@ -595,6 +606,7 @@ export class Problem {
       this.isNear,
       this.conditions.rises ?? false,
       this.route.trapAt ?? '',
+      this.route.led ?? false,
     ].join()
   }
 
@@ -666,6 +678,7 @@ export class Problem {
       begins,
       beforeStop,
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
+      old: this.pipe !== null,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
       ...(this.line.cutIn ? { insert: this.line.cutIn.insert } : {}),
       ...(branch ? { branch: branch.nominal } : {}),
@@ -846,6 +859,7 @@ function farFacts(
   conditions: Conditions,
   run: PipeMaterial | null,
   own: ReadonlySet<string> | null,
+  old: boolean,
 ): string {
   const { service, access, sunlight, nearHeater, airC, slow, unvented, trapped, flangeMm, oldTrap } =
     conditions
@@ -853,7 +867,7 @@ function farFacts(
   const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null, conditions.rises ?? false]
   const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, oldTrap, ...wall]
   return JSON.stringify([
-    ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs],
+    ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs, old],
     ...floor,
   ])
 }

@@ -1,6 +1,7 @@
 import type { RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Family, Fitting } from '../../catalog/types'
+import { panIsFar } from '../../fitup/pan'
 import { isMetricWaste, type Medium } from '../../reference/materials'
 import type { PipeMaterial } from '../../reference/types'
 import type { CutIn } from '../types'
@@ -142,6 +143,8 @@ export interface Route {
   readonly trapAt?: number
   /** The first stage that is no longer in the place the access condition speaks of: beyond the stop. */
   readonly opensAt: number
+  /** Pipe goes before the connector of a bowl's spigot, and makes up its way. */
+  readonly led?: true
 }
 
 /** Under a kitchen sink: as under a basin up to the trap, then what joins the bowls, then what takes the dishwasher. */
@@ -324,6 +327,19 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
   ...sinkRoutes(['trap']),
 }
 
+/** A bowl's spigot with pipe before its connector. */
+const PAN_BY_PIPE: Route = {
+  ...ROUTES.pan,
+  stages: [
+    { piece: 0, elbow: 0, tube: 1 },
+    { piece: 1, elbow: 1, tube: 1, 'pan-connector': 2, 'pan-bend': 2 },
+    {},
+  ],
+  goalAt: [2],
+  opensAt: 1,
+  led: true,
+}
+
 /** Where a trap further down stays, proved by the water that stands in it: none is put in besides. */
 const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
   trap: {
@@ -495,13 +511,19 @@ const DRAIN_CUT_INS: Readonly<Partial<Record<CutIn['insert'], Route>>> = {
  * @param old what the old pipe is of, where there is one
  */
 export function routeById(id: RouteId, conditions: RouteConditions = {}, old?: PipeMaterial): Route {
+  // what is new is led to the bowl, as is what ends too far off; out of iron nothing of its size is
   const route = stagesOf(id, conditions)
   const metric = old !== undefined && isMetricWaste(old)
+  if (id === 'pan' && (old === undefined || (metric && panIsFar({ reachMm: null, ...conditions }))))
+    return PAN_BY_PIPE
   return (metric && METRIC_TRAPS.find(([plain]) => plain === route)?.[1]) || route
 }
 
 type RouteConditions = Partial<
-  Pick<Conditions, 'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn'>
+  Pick<
+    Conditions,
+    'service' | 'trapped' | 'unvented' | 'rises' | 'spanMm' | 'turn' | 'reachMm' | 'roughMm' | 'bowlMm'
+  >
 >
 
 function stagesOf(id: RouteId, { service, trapped, unvented, rises, spanMm, turn }: RouteConditions): Route {

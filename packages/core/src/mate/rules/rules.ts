@@ -10,7 +10,7 @@ import type { PortEnd } from '../../catalog/ends'
 import { PAN_GIVES_MM, PAN_OFFSETS_MM, PAN_REACH_MM, PAN_SHEET } from '../../catalog/panConnectors'
 import { panAsideMm, panOffsetMm } from '../../fitup/pan'
 import { nearMm } from '../../fitup/toilet'
-import { isFerrous, isMetal, isPlastic, type Medium } from '../../reference/materials'
+import { isFerrous, isMetal, isMetricWaste, isPlastic, type Medium } from '../../reference/materials'
 import { isSoftTube } from '../../reference/softTube'
 import { commonPractice, type Source } from '../../reference/source'
 import { STANDPIPES } from '../../reference/standpipe'
@@ -30,6 +30,8 @@ export interface JointContext {
   readonly beforeStop: boolean
   /** What the line is for: a spout's leg takes metal only. */
   readonly route: RouteId
+  /** False where the line begins at nothing old. */
+  readonly old?: boolean
   /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
   readonly run: PipeMaterial | null
   /** What goes into that run. */
@@ -928,13 +930,26 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     bites: (joint) => {
-      const { route, conditions, settings } = joint
+      const { route, conditions, settings, old } = joint
       const nowhere =
         isBelow(route) ||
         conditions.access !== 'reachable' ||
         schoolOf(settings.houseRules, 'badVent') === 'wall'
-      return airless(joint) && !isBowl(route) && nowhere ? { from: isS(joint) ? 'floor' : 'wall' } : null
+      // the one that stood there is set again on what it had; a new one is vented
+      const refused = isBowl(route) ? old === false : nowhere
+      return airless(joint) && refused ? { from: isS(joint) ? 'floor' : 'wall' } : null
     },
+  },
+  {
+    id: 'drain.bowl-unvented',
+    medium: 'drain',
+    severity: 'warn',
+    riskPerMille: 20,
+    source: {
+      title: 'Model plumbing codes: every trap is vented; check the local code',
+      certainty: 'recalled',
+    },
+    bites: (joint) => yes(joint.begins && joint.old !== false && isBowl(joint.route) && airless(joint)),
   },
   {
     // nothing is reached under a tray but through a panel
@@ -996,8 +1011,11 @@ export const RULES: readonly Rule[] = [
     anywhere: true,
     severity: 'warn',
     source: PAN_SHEET,
-    bites: ({ tip, conditions }) =>
-      ofPipe(tip, conditions) && panAsideMm(conditions) === null ? { givesMm: PAN_GIVES_MM } : null,
+    bites: ({ tip, conditions, old }) =>
+      // what is new is led to its height
+      old !== false && ofPipe(tip, conditions) && panAsideMm(conditions) === null
+        ? { givesMm: PAN_GIVES_MM }
+        : null,
   },
   {
     id: 'drain.s-trap',
@@ -1072,7 +1090,7 @@ export const RULES: readonly Rule[] = [
     },
     bites: ({ start, tip, branch }) =>
       start !== null && branch !== undefined && nominalNumber(branch) > nominalNumber(tip.nominal)
-        ? { branch, run: tip.nominal }
+        ? { branch, run: tip.nominal, unit: isMetricWaste(tip.material) ? 'mm' : 'in' }
         : null,
   },
   {

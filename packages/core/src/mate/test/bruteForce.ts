@@ -238,7 +238,12 @@ export function placeOf(
       const made = Number(/offset (\d+) mm/.exec(fitting.name)?.[1] ?? 0)
       if (made !== (aside <= 5 ? 0 : aside <= 25 ? 20 : aside <= 45 ? 40 : -1)) return null
       const gap = conditions.reachMm
-      if (gap !== null && (/cut to length/.test(fitting.name) ? gap < 60 || gap > 400 : gap > 60)) return null
+      // trade: pipe that is led to a bowl ends where a short one reaches it, and is led where none does from the old
+      if (route.led) {
+        if (/cut to length/.test(fitting.name)) return null
+        if (old && !(gap !== null && gap > (made > 0 ? 60 : 400))) return null
+      } else if (gap !== null && (/cut to length/.test(fitting.name) ? gap < 60 || gap > 400 : gap > 60))
+        return null
     }
     // trade: a cap goes on plastic itself, in its own size; a blind plug of iron is clamped to iron
     if (route.id === 'cap-drain') {
@@ -297,7 +302,8 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   const fromEnd = conditions.spanMm == null && route.id === 'flexible'
   // trade: what hangs on a stub in sight turns nowhere, nor does what a flange sat on
   const lies = route.id === 'closet' && conditions.oldJoint !== 'flange'
-  const stiff = route.medium === 'drain' && !lies && !/^(standpipe|trap-)/.test(route.id)
+  const led = route.id === 'pan' && !pipe
+  const stiff = route.medium === 'drain' && !lies && !led && !/^(standpipe|trap-)/.test(route.id)
   const turn = stiff ? 0 : (conditions.turn ?? 0)
   const fromFloor = route.id === 'closet' && !turn && conditions.spanMm == null && conditions.flangeMm != null
   const counts =
@@ -359,6 +365,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
       start,
       begins,
       beforeStop,
+      old: pipe !== undefined,
       route: route.id === 'cut-in' ? ('direct' as const) : route.id,
       run: line.cutIn ? (pipe?.material ?? null) : null,
       out: line.cutIn?.outMm != null,
