@@ -163,13 +163,14 @@ writeFileSync(
     // the tests as they always run: a change that never ends is ended by the clock, and costs nothing after that
     testRunner: 'command',
     coverageAnalysis: 'off',
-    commandRunner: { command: `node node_modules/jest/bin/jest.js -c ${jest} --ci -i --bail=1 --silent` },
+    commandRunner: { command: `node node_modules/jest/bin/jest.js -c ${jest} --ci -i --silent` },
     plugins: ['@stryker-mutator/*', path.join(ROOT, 'scripts/lib/mutants/one.mjs')],
     checkers: ['one'],
     mutate: sample.map(({ file, line }) => `${file}:${line}-${line}`),
     inPlace: false,
     timeoutMS: 20_000,
-    timeoutFactor: 1.5,
+    // two beside each other, on a machine that does other things
+    timeoutFactor: 3,
     dryRunTimeoutMinutes: 30,
     concurrency: Number(values.at),
     reporters: ['event-recorder', 'progress-append-only'],

@@ -116,7 +116,9 @@ export const DRAIN_LAWS: readonly Law[] = [
         (sum, { id }) => sum + (/^bend\.eighth/.test(id) ? 45 : /^bend\./.test(id) ? 90 : 0),
         0,
       ) !== (mayBend(line) ? (line.conditions.turn ?? 0) : 0) ||
-      partsOf(way).some(({ family, id }) => family.startsWith('elbow') && !/^bend\.(eighth|sweep)/.test(id)),
+      partsOf(way).some(
+        ({ family, id }) => family.startsWith('elbow') && !/^bend\.(eighth|sweep|closet)/.test(id),
+      ),
   ],
   ['of-drains', (way) => partsOf(way).some(({ ports }) => ports.some(({ medium }) => medium !== 'drain'))],
   [
@@ -133,12 +135,13 @@ export const DRAIN_LAWS: readonly Law[] = [
   ],
   [
     'not-smaller-downstream',
-    (way) =>
+    (way, { line }) =>
       partsOf(way).some(
-        ({ near, far, family }) =>
+        ({ id, near, far, family }) =>
           near &&
           far &&
           !/flange|^pan-/.test(family) &&
+          !(line.to?.kind === BOWL && /^bend\.closet/.test(id)) &&
           far.diameterMm > near.diameterMm * 1.03 + 0.5 &&
           // tube of a trap is called by its outside, pipe by its bore
           inches(far.nominal) > inches(near.nominal),

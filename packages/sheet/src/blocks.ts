@@ -139,11 +139,16 @@ function cutList(
       sawMm === null
         ? []
         : [
-            `Piece ${pieceLetter(index)}, ${option.parts[part]?.name}: ${length(sawMm, 'pipe-to-cut')}; marks ${marksMm.map((mm) => length(mm, 'insertion-mark')).join(' and ')} from its ends.`,
+            `Piece ${pieceLetter(index)}, ${option.parts[part]?.name}: ${length(sawMm, 'pipe-to-cut')}${marksText(marksMm.filter((mm) => mm > 0).map((mm) => length(mm, 'insertion-mark')))}.`,
           ],
     ),
   ]
 }
+
+const marksText = (marks: readonly string[]) =>
+  marks.length === 0
+    ? ''
+    : `; ${marks.length > 1 ? 'marks' : 'mark'} ${marks.join(' and ')} from ${marks.length > 1 ? 'its ends' : 'its end'}`
 
 const minuteOf = ({ at }: Fields) => String(at).slice(0, 16).replace('T', ' ')
 

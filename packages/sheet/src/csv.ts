@@ -57,7 +57,7 @@ export function cutsCsv(file: JobFile): string {
       option.parts[part]?.name ?? '',
       sawMm === null ? '' : Math.round(sawMm * 10) / 10,
       sawMm === null ? '' : formatLength(sawMm, { unit: 'in', quantity: 'pipe-to-cut' }),
-      ...[0, 1].map((end) => (marksMm[end] === undefined ? '' : Math.round((marksMm[end] ?? 0) * 10) / 10)),
+      ...[0, 1].map((end) => (!marksMm[end] ? '' : Math.round((marksMm[end] ?? 0) * 10) / 10)),
     ]),
   )
   return table(['point', 'line', 'piece', 'part', 'saw mm', 'saw in', 'mark 1 mm', 'mark 2 mm'], rows)

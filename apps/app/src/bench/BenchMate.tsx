@@ -226,7 +226,13 @@ export function BenchMate() {
           onClose={() => setPicking(null)}
         />
       ) : null}
-      {parts && option ? <PartsSheet options={[option]} onClose={() => setParts(null)} /> : null}
+      {parts && option ? (
+        <PartsSheet
+          options={[option]}
+          pipeIds={[request?.lines[0]?.pipeId ?? null]}
+          onClose={() => setParts(null)}
+        />
+      ) : null}
       {seam !== null && option ? (
         <SeamSheet option={option} seam={Number(seam)} onClose={() => setSeam(null)} />
       ) : null}

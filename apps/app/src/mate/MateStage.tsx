@@ -151,8 +151,11 @@ export function MateStage(props: Props) {
     const first = mate.answer?.lines.find((other) => other.lineId === entry.line.id)?.options[0]
     return first ? [first] : []
   }
-  const forParts = works.flatMap((entry): readonly MateOption[] =>
-    entry === line && option ? [option] : optionOf(entry),
+  const forParts = works.flatMap((entry) =>
+    (entry === line && option ? [option] : optionOf(entry)).map((way: MateOption) => ({
+      way,
+      pipeId: entry.finding?.fields.pipeId ?? null,
+    })),
   )
   // of each kind the first; the others are there for who asks
   const kinds = new Set(result?.kinds)
@@ -270,7 +273,13 @@ export function MateStage(props: Props) {
           onClose={() => setAgainst(null)}
         />
       ) : null}
-      {sheet === 'parts' ? <PartsSheet options={forParts} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'parts' ? (
+        <PartsSheet
+          options={forParts.map(({ way }) => way)}
+          pipeIds={forParts.map(({ pipeId }) => pipeId)}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
       {sheet === 'table' ? (
         <WayTable
           options={timed}

@@ -4,7 +4,7 @@ import { mouthOf } from '@diarmos/core/bodies'
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { CompareSheet } from './CompareSheet'
 import { OptionCard, optionTitle, withTimes } from './OptionCard'
-import { consumableRows, partRows } from './PartsSheet'
+import { consumableRows, partRows, plugRows } from './PartsSheet'
 import { SeamSheet } from './SeamSheet'
 import { WayTable } from './WayTable'
 
@@ -84,6 +84,28 @@ describe('two ways compared', () => {
 })
 
 describe('the list of parts', () => {
+  it('counts what open drains are plugged with, by the pipe that is there', () => {
+    const drain = { ...conditions, service: 'waste', oldJoint: 'none', stubMm: null } as const
+    const cutIn = { insert: 'cleanout', farMm: null, freeMm: [0, 0], sidewaysMm: 0 } as const
+    const lines = ['pvc-dwv.40.3', 'abs-dwv.40.2'].map((pipeId, at) => ({
+      lineId: `${at}`,
+      pipeId,
+      cutIn,
+      conditions: drain,
+    }))
+    const ways = runOperation('mate', { lines, settings: STARTING_SETTINGS }).lines.flatMap(({ options }) =>
+      options.slice(0, 1),
+    )
+    const rows = plugRows(
+      [...ways, ...options().slice(0, 1)],
+      ['pvc-dwv.40.3', 'abs-dwv.40.2', 'copper.l.1/2'],
+    )
+    expect(rows.map(({ name, count }) => `${count} × ${name}`)).toEqual([
+      '2 × test plug, 3 in, on a string',
+      '2 × test plug, 2 in, on a string',
+    ])
+  })
+
   it('counts alike parts of all lines together, and sizes what is used up', () => {
     const option = options()[0] as RankedOption
     const rows = partRows([option, option])

@@ -1,6 +1,6 @@
 import type { MateOption, RankedOption, WayTimes } from '@diarmos/core'
 import { screenText } from '@diarmos/core/words/counts'
-import { CRITERION_WORDS, FAMILY_WORDS, METHOD_WORDS } from '@diarmos/core/words/fixtures'
+import { CRITERION_WORDS, METHOD_WORDS, partWord } from '@diarmos/core/words/fixtures'
 import { REMOVAL_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { reasonText } from '@diarmos/core/words/reasons'
 import { View } from 'react-native'
@@ -19,7 +19,7 @@ export function optionTitle(option: MateOption, last = 'on the fixture'): string
   return told(option)
     .map((joint) => {
       const part = option.parts[joint.to]
-      const name = part?.family === 'tube-piece' ? 'tube' : FAMILY_WORDS[part?.family ?? '']
+      const name = part && (part.family === 'tube-piece' ? 'tube' : partWord(part))
       const end = option.removalId.startsWith('cut-open') ? 'on the run' : last
       const method = METHOD_WORDS[joint.method] ?? joint.method
       // a ring that is screwed down, a coupling that is banded: said once
@@ -40,7 +40,8 @@ export function tellsApart(option: MateOption, others: readonly MateOption[]): s
   if (alike.length === 0) return ''
   if (alike.some(({ removalId }) => removalId !== option.removalId))
     return REMOVAL_WORDS[option.removalId] ?? ''
-  return FAMILY_WORDS[option.parts[0]?.family ?? ''] ?? ''
+  const [first] = option.parts
+  return (first && partWord(first)) ?? ''
 }
 
 /** Why a way is listed at all, in one line. */

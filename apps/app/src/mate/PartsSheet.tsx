@@ -1,5 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { MateOption } from '@diarmos/core'
+import { isOfDrain, plugsOf } from '@diarmos/core/record'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { View } from 'react-native'
 import { money } from '../ui/money'
@@ -91,8 +92,31 @@ function List({ title, rows }: { title: string; rows: readonly Row[] }) {
   )
 }
 
+/** What shuts open drains meanwhile, sized by the old pipe of each way; it comes out again. */
+export function plugRows(options: readonly MateOption[], pipeIds: readonly (string | null)[]): Row[] {
+  const rows = new Map<string, Row>()
+  for (const { nominal, unit, count } of options.flatMap((option, at) => plugsOf(option, pipeIds[at]))) {
+    const key = `${nominal} ${unit}`
+    rows.set(key, {
+      key,
+      name: `test plug, ${key}, on a string`,
+      count: (rows.get(key)?.count ?? 0) + count,
+      cents: null,
+      aboard: true,
+    })
+  }
+  return [...rows.values()]
+}
+
+interface Props {
+  readonly options: readonly MateOption[]
+  /** What each of them begins at, where that is old pipe that was found. */
+  readonly pipeIds: readonly (string | null)[]
+  readonly onClose: () => void
+}
+
 /** Everything to lay out before the water goes off. */
-export function PartsSheet({ options, onClose }: { options: readonly MateOption[]; onClose: () => void }) {
+export function PartsSheet({ options, pipeIds, onClose }: Props) {
   const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
   const plates = useSolved('plates', { diametersMm: stubs.map(({ diameterMm }) => diameterMm) })
   const tools = [...new Set(options.flatMap((option) => option.joints.flatMap((joint) => joint.tools)))].map(
@@ -103,14 +127,17 @@ export function PartsSheet({ options, onClose }: { options: readonly MateOption[
       <View testID="parts">
         <List title="Parts" rows={partRows(options)} />
         <List title="Used up" rows={consumableRows(options)} />
+        <List title="In open drains meanwhile, and counted out" rows={plugRows(options, pipeIds)} />
         <List title="At the wall, one or the other" rows={plateRows(plates.answer ?? [])} />
         <Txt bold tone="soft" size="s">
           Tools
         </Txt>
         <Txt>{tools.join(', ')}</Txt>
-        <Txt size="s" tone="soft" className="mt-3">
-          Drinking water: every part lead-free.
-        </Txt>
+        {options.every(isOfDrain) ? null : (
+          <Txt size="s" tone="soft" className="mt-3">
+            Drinking water: every part lead-free.
+          </Txt>
+        )}
       </View>
     </SheetModal>
   )

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2396,
-  "689baf6fb36b0918",
+  2408,
+  "bfabf95f5da0fc65",
 ]
 `)
   })

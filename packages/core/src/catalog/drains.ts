@@ -11,7 +11,7 @@ import { end } from './ends'
 import { metricCaps, metricWastes } from './metricWastes'
 import { panConnectors } from './panConnectors'
 import { sinkWastes } from './sinkWastes'
-import { DRAIN_PLASTICS, solventFittings } from './solventFittings'
+import { closetBends, DRAIN_PLASTICS, extendedBushings, solventFittings } from './solventFittings'
 import { INLET_ABOVE_MM, TRAP_SWINGS } from './trapSizes'
 import type { Fitting, Port } from './types'
 import { ventTees } from './ventTees'
@@ -143,5 +143,7 @@ export function drainParts(): Fitting[] {
     ...panConnectors(),
     ...drainCaps(),
     ...metricCaps(),
+    ...closetBends(),
+    ...extendedBushings(),
   ]
 }

@@ -60,6 +60,30 @@ function bends([material, key, word]: Plastic): Fitting[] {
   })
 }
 
+const CLOSET_BEND: Source = {
+  title: 'Closet bends in the pattern of the long sweep of four inches, typical of the kind',
+  certainty: "maker's sheet",
+}
+
+/** The one fitting of a drain that may be larger upstream: under a bowl, from three inches of pipe to four. */
+export function closetBends(): Fitting[] {
+  const [, , sweepIn] = BENDS.find(([size]) => size === '4') as (typeof BENDS)[number]
+  return DRAIN_PLASTICS.map(([material, key, word]) =>
+    inline({
+      id: `bend.closet.${key}.4x3`,
+      family: 'elbow-90',
+      name: `${word} closet bend, 3 in to the drain × 4 in to the bowl`,
+      material,
+      heatSensitive: true,
+      layingMm: 2 * sweepIn * IN,
+      turn: 90,
+      a: end('drain-socket', 'IPS', '3', material),
+      b: end('drain-socket', 'IPS', '4', material),
+      source: CLOSET_BEND,
+    }),
+  )
+}
+
 /** Bushings that lie flush in a socket: its size, the pipe's. */
 const BUSHINGS: readonly (readonly [socket: Size, pipe: Size])[] = [
   ['2', '1-1/2'],
@@ -111,6 +135,25 @@ function reducers([material, key, word]: Plastic): Fitting[] {
       }),
     ),
   ]
+}
+
+/** Bushings whose smaller socket stands wholly out of the larger one: its bottom lies at the larger one's mouth. */
+export function extendedBushings(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap(([material, key, word]) =>
+    BUSHINGS.map(([socket, pipe]) =>
+      inline({
+        id: `bushing.extended.${key}.${socket}x${pipe}`,
+        family: 'bushing',
+        name: `${word} extended drain bushing, ${socket} in spigot × ${pipe} in socket`,
+        material,
+        heatSensitive: true,
+        layingMm: LIP_MM,
+        a: end('spigot', 'IPS', socket, material),
+        b: end('drain-socket', 'IPS', pipe, material),
+        source: d3311('extended bushing'),
+      }),
+    ),
+  )
 }
 
 /** Solvent traps: size, the swing of the bend, from its leg to the outlet's mouth, the inlet's mouth over its middle; inches. */

@@ -107,7 +107,8 @@ export function drawCutDimensions(
         [x + along[1] * reach, y - along[0] * reach],
       ]
     }
-    for (const at of [piece.marksMm[0], long - piece.marksMm[1]])
+    const [first, second] = piece.marksMm
+    for (const at of [...(first > 0 ? [first] : []), ...(second > 0 ? [long - second] : [])])
       sheet.line(`mark:piece:${piece.part}`, 'mark', across(at, r + 2.5))
     if ((piece.cutMm ?? 0) > PIECE_DRAWN_MM)
       for (const at of [long * 0.28, long * 0.28 + 3]) {

@@ -38,7 +38,7 @@ export interface LaidPiece {
   readonly sawMm: number | null
   /** The shortest and longest with which both joints still hold, mm. */
   readonly windowMm: readonly [number, number] | null
-  /** Insertion at its two ends, mm: where the marks go. */
+  /** Insertion at its two ends, mm: where the marks go; 0 where none does. */
   readonly marksMm: readonly [number, number]
   /** What it may be off in the worst case, mm. */
   readonly offMm: number
@@ -268,7 +268,10 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
   const into = chain.joints.filter((joint) => joint.from === part || joint.to === part)
   const before = into.find((joint) => joint.to === part)
   const behind = into.find((joint) => joint.from === part)
-  const marksMm = [before?.maxMm ?? 0, behind?.maxMm ?? 0] as const
+  const homeMm = [before, behind].map((joint) => joint?.maxMm ?? 0)
+  // nothing is marked on a pipe that something goes into, nor on an end that stands open
+  const markOf = (joint: typeof before) => (!joint || joint.bodyForm === 'tube' ? 0 : joint.maxMm)
+  const marksMm = [markOf(before), markOf(behind)] as const
   const slackMm = into.reduce((sum, joint) => sum + joint.maxMm - joint.minMm, 0)
   const blank = { part, marksMm, sure: false, again: null, reason: null }
   if (!way) return { ...blank, cutMm: null, sawMm: null, windowMm: null, offMm: 0, follows: [] }
@@ -278,7 +281,7 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
     (most, sum) => (most && most.tolMm >= sum.tolMm ? most : sum),
     null,
   )
-  const inside = marksMm[0] + marksMm[1]
+  const inside = homeMm.reduce((sum, mm) => sum + mm, 0)
   // the search reckons in hundredths
   if (way.mm < inside - 0.01)
     return {

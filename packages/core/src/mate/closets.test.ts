@@ -267,6 +267,27 @@ describe('pipe that lies under the floor', () => {
     ask(line(pipeId, 'waste.bowl', { oldJoint: 'none', stubMm: 150, turn: 90, ...patch })).options
   const chain = (way?: MateOption) => way?.parts.map(({ fittingId }) => fittingId).join(' > ')
 
+  it('is widened by a closet bend, which nothing but a bowl stands over', () => {
+    const widened = (kind: string, pipeId: string, patch: Partial<Conditions> = {}) =>
+      ask(line(pipeId, kind, { oldJoint: 'none', stubMm: 150, turn: 90, ...patch }), {
+        ...WELL_EQUIPPED,
+        priceCents: { 'bend.closet.pvc.4x3': 1, 'bend.sweep.pvc.3': 90_000, 'bend.sweep.pvc.4': 90_000 },
+      }).options.map(chain)
+    expect(widened('waste.bowl', 'pvc-dwv.40.3')[0]).toMatch(
+      /^bend\.closet\.pvc\.4x3 > tube\.pvc-drain\.4 > flange\.\S+\.4$/,
+    )
+    // the other way round a bowl's drain would get smaller on its way up
+    for (const [kind, pipeId] of [
+      ['waste.bowl', 'pvc-dwv.40.4'],
+      ['waste.shower.2', 'pvc-dwv.40.3'],
+      ['waste.standpipe', 'pvc-dwv.40.3'],
+    ] as const) {
+      const ways = widened(kind, pipeId)
+      expect(ways.length).toBeGreaterThan(0)
+      expect(ways.join()).not.toMatch(/closet\.pvc/)
+    }
+  })
+
   it.each([
     // on plastic a long sweep, a riser and a flange over it; out of a hub, a piece before the bend
     ['pvc-dwv.40.3', {}, 'bend.sweep.pvc.3 > tube.pvc-drain.3 > flange.pvc.over.3'],
@@ -281,10 +302,10 @@ describe('pipe that lies under the floor', () => {
     expect(chain(ways[0])).toBe(expected)
     // a short bend lies in none of them: one long sweep, or two eighths
     for (const way of ways) {
-      const bends = way.parts.filter(({ fittingId }) => fittingId.startsWith('bend.'))
-      expect(bends.map(({ fittingId }) => fittingId.split('.')[1])).toEqual(
-        bends.length === 1 ? ['sweep'] : ['eighth', 'eighth'],
-      )
+      const bends = way.parts
+        .flatMap(({ fittingId }) => (fittingId.startsWith('bend.') ? [fittingId.split('.')[1]] : []))
+        .join()
+      expect(['sweep', 'closet', 'eighth,eighth']).toContain(bends)
     }
   })
 

@@ -1,5 +1,6 @@
 import type { Conditions } from '../assembly/conditions'
 import { oldJointsOn } from '../assembly/oldJoints/table'
+import { fittingById } from '../catalog'
 import { layOut } from '../fitup/layout'
 import { goesInside, panTailMm, trapAsk, trapIn } from '../record'
 import { pipeById } from '../reference'
@@ -87,6 +88,18 @@ describe('metric waste', () => {
         expect(parts.map(({ fittingId, family }) => (family.startsWith('pan') ? fittingId : family))).toEqual(
           [expect.stringMatching(/coupling/), 'tube-piece', last],
         )
+  })
+
+  it('pipe that is led nearer is as long as the way between, less what coupling and connector bridge', () => {
+    const place = { roughMm: 180, bowlMm: 180, reachMm: 500, stubMm: 200 }
+    const [way] = drainOf('waste.solvent.110mm', 'waste.pan', place).options
+    if (!way) throw new Error('no way')
+    const dimensions = [{ id: 'reach', from: 'stub', to: 'tail', mm: 500 } as const]
+    const { pieces } = layOut({ chain: way, stubMm: way.leavesStubMm, dimensions })
+    const coupling = fittingById(way.parts[0]?.fittingId ?? '')
+    // 15 mm from the pipe's mouth to the spigot's tip, typical of their sheets; fins go inside: nothing is marked there
+    expect(pieces[0]?.cutMm).toBeCloseTo(500 - (coupling?.layingMm ?? Number.NaN) - 15, 6)
+    expect(pieces[0]?.marksMm).toEqual([way.joints[1]?.maxMm, 0])
   })
 
   it('one that is cut keeps the way between, and what goes into the pipe', () => {

@@ -408,6 +408,17 @@ export const FAMILY_WORDS: Readonly<Record<string, string>> = {
   plug: 'plug',
 }
 
+/** The same of metric waste, where that is called otherwise. */
+const METRIC_WASTE_WORDS: Readonly<Record<string, string>> = {
+  'sanitary-tee': 'swept tee',
+  wye: 'branch, its side at 45°',
+}
+
+/** A part of a way in a word or two. */
+export function partWord({ family, fittingId }: { family: string; fittingId: string }): string | undefined {
+  return (/\.waste\./.test(fittingId) ? METRIC_WASTE_WORDS[family] : undefined) ?? FAMILY_WORDS[family]
+}
+
 /** What hangs on a run. */
 export const ON_RUN_WORDS: Readonly<Record<RunFeature, string>> = {
   coupling: 'coupling',

@@ -71,8 +71,8 @@ export function sideTexts(families: readonly string[]): readonly [string, string
     : ['this side', 'other side']
 }
 
-/** Families that stand in drains alone: one of them is in every drain that turns. */
-const OF_DRAINS = /trap|standpipe|closet|shielded|flexible/
+/** Families that stand in drains alone: one of them is in every drain that turns or begins at a branch. */
+const OF_DRAINS = /trap|standpipe|closet|shielded|flexible|^pan-/
 const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const
 
 /**

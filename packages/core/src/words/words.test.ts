@@ -21,6 +21,7 @@ import {
   HAZARDS,
   METHOD_WORDS,
   odds,
+  partWord,
   QUESTIONS,
   REASONS,
   REMOVAL_WORDS,
@@ -76,6 +77,11 @@ describe('everything that can be said has words', () => {
   })
   it('families, fixtures and hazards', () => {
     for (const { family } of CATALOG) expect(FAMILY_WORDS[family]).toBeDefined()
+    // one pattern, two trades' words
+    const tees = ['tee.swept.waste.pp.110x110', 'tee.sanitary.abs.3x2'].map((fittingId) =>
+      partWord({ family: 'sanitary-tee', fittingId }),
+    )
+    expect(tees).toEqual(['swept tee', 'sanitary tee'])
     for (const { id } of BODY_KINDS) expect(FIXTURE_WORDS[id]).toBeDefined()
     for (const hazard of HAZARD_IDS)
       expect(HAZARDS[hazard]).toMatchObject({ todo: expect.any(String), decides: expect.any(String) })

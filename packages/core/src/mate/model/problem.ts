@@ -512,8 +512,13 @@ export class Problem {
     if (this.shutIn && this.route.id === 'flexible' && role === 'connector') return null
     // near a heater what is new is of metal
     if (this.route.id === 'flexible' && this.isOfPlastic(group)) return null
-    // nothing of a drain is smaller downstream, and a bowl keeps the size that it had
-    if (this.medium === 'drain' && widens(this.network, group)) return null
+    // nothing of a drain is smaller downstream but the bend under a bowl, and that keeps the size that it had
+    if (
+      this.medium === 'drain' &&
+      widens(this.network, group) &&
+      !(role === 'elbow' && this.route.id === 'closet')
+    )
+      return null
     if (this.route.id === 'closet' && narrows(this.network, group)) return null
     if (role === 'flange-riser' && !this.isLow(stage)) return null
     // it moves the bowl where that has to be moved, and narrows the way nowhere else

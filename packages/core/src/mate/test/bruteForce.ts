@@ -215,8 +215,9 @@ export function placeOf(
     if (!ironRun && role === 'tube' && fitting.material === 'cast-iron') return null
     // trade: nobody cements a thread on to screw a trap's adapter over it
     if (fitting.family === 'male-adapter' && fitting.ports[1 - index]?.form === 'taper-male') return null
-    // trade: nothing smaller downstream; a flange is called by the bowl
-    if (!/flange|^pan-/.test(fitting.family) && up > down) return null
+    // trade: nothing smaller downstream but a closet bend; a flange is called by the bowl
+    const closetBend = route.id === 'closet' && fitting.name.includes('closet bend')
+    if (!/flange|^pan-/.test(fitting.family) && !closetBend && up > down) return null
     // trade: a toilet's riser keeps the size that is there
     if (route.id === 'closet' && !fitting.family.includes('flange') && up < down) return null
     if (role === 'standpipe' && down < 2 && oldSize >= 2) return null
