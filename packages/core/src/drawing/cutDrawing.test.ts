@@ -98,6 +98,20 @@ describe('a dimensioned line', () => {
       { numRuns: 60 },
     ))
 
+  it('keeps whole letters on the sheet, however large what is drawn: a bowl whose pipe lies', () => {
+    const conditions: Conditions = { ...PLAIN, service: 'waste', oldJoint: 'none', stubMm: 150, turn: 90 }
+    const to = mouthOf('waste.bowl')
+    const asked = { lineId: 'a', pipeId: 'pvc-dwv.40.3', to, conditions }
+    const [option] = mate({ lines: [asked], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const scene = draw(option, [], { pipeId: asked.pipeId, to, widthPx: 370, heightPx: 290 })
+    expect(scene.texts.length).toBeGreaterThan(3)
+    for (const { at, sizeMm, id } of scene.texts) {
+      expect([id, at[1] - sizeMm / 2 >= scene.bounds.minY - 1e-9]).toEqual([id, true])
+      expect([id, at[1] + sizeMm / 2 <= scene.bounds.maxY + 1e-9]).toEqual([id, true])
+    }
+  })
+
   it('keeps its numbers apart, and all of them on the sheet', () => {
     for (const option of PIECED) {
       // several along one stretch, one within the other

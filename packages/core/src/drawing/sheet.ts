@@ -14,7 +14,14 @@ export class Sheet {
   bounds(margin: number, beside = false): Bounds {
     const points = [
       ...this.shapes.flatMap((shape) => shape.points),
-      ...this.texts.map((text) => text.at),
+      // letters stand half over, half under where they are; what is drawn large has large ones
+      ...this.texts.flatMap(({ at: [x, y], sizeMm }) => {
+        const half = Math.max(0, sizeMm / 2 - margin)
+        return [
+          [x, y - half],
+          [x, y + half],
+        ] as const
+      }),
       ...(beside ? this.texts.filter(({ anchor }) => anchor === 'start') : []).map(
         ({ at: [x, y], text, sizeMm }): Point => [x + text.length * sizeMm * DIGIT_WIDTH, y],
       ),
