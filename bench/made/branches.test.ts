@@ -120,6 +120,38 @@ describe('a branch into a run of drain', () => {
   )
 })
 
+it('what drains into a new branch goes in once the run is whole and has set, its side plugged until then', () => {
+  const conditions = { ...PLAIN, service: 'waste' as const }
+  const branch = bodyKind('waste.run.tee.2')?.ports[1]?.ends ?? []
+  const cutIn = { insert: 'tee' as const, branch, farMm: null, freeMm: [0, 0] as const, sidewaysMm: 0 }
+  const lines: LineRequest[] = [
+    { lineId: 'run', pipeId: 'pvc-dwv.40.2', cutIn, conditions },
+    { lineId: 'side', branchOf: 'run', to: mouthOf('waste.tail.1-1/2'), conditions },
+  ]
+  const [run, side] = mate({ lines, settings: WELL_EQUIPPED }).lines.map(({ options }) => options[0])
+  if (!run || !side) throw new Error('no way')
+  const request: PlanRequest = {
+    lines: [
+      { lineId: 'run', option: run, conditions },
+      { lineId: 'side', branchOf: 'run', option: side, conditions },
+    ],
+    houseRules: HOUSE,
+  }
+  const { steps } = sequence(request)
+  expect(carryOut(request, steps)).toEqual([])
+  const before = allBefore(steps)
+  const whole = steps.flatMap(({ id }) => (/^run\/\d+\/(close|cure)$/.test(id) ? [id] : []))
+  expect(whole.some((id) => id.endsWith('cure'))).toBe(true)
+  expect([...before('run/line/branch-unplug')]).toEqual(
+    expect.arrayContaining(['run/line/branch-plug', ...whole]),
+  )
+  const pushed = steps.flatMap(({ id }) => (/^side\/\d+\/close$/.test(id) ? [id] : []))
+  expect(pushed.length).toBeGreaterThan(1)
+  for (const id of pushed) expect([id, before(id).has('run/line/branch-unplug')]).toEqual([id, true])
+  // nothing old is open there
+  expect(steps.filter(({ id }) => /^side\/line\/(un)?plug$/.test(id))).toEqual([])
+})
+
 it('of wyes both are shown: their sides look elsewhere', () => {
   const { answer } = wastes('waste.run.wye.2', 'abs-dwv.40.3')
   const shown = answer.options.filter(({ id }) => answer.kinds.includes(id))
