@@ -104,6 +104,8 @@ const WASTES: readonly {
   readonly switched?: string
   /** Of a branch, the pipe that comes in. */
   readonly sized?: string
+  /** And what drains into it, a line of its own: how it is called, and its first way. */
+  readonly side?: readonly [what: RegExp, first: RegExp]
   /** A condition of the place. */
   readonly toggled?: string
   readonly fault?: string
@@ -221,6 +223,7 @@ const WASTES: readonly {
     across: ['2', 'Point', '3', '7', '5'],
     waste: /A branch into upright pipe/,
     sized: 'Pipe that comes in: 1-1/2 in',
+    side: [/What drains into it.*1-1\/2 in tubular/, /trap adapter/],
     into: [
       ['Straight bare pipe, above', ['8']],
       ['Straight bare pipe, below', ['8']],
@@ -229,7 +232,12 @@ const WASTES: readonly {
     first: /sanitary tee.*repair coupling/s,
     // a mouth of 1.9 in and a fifth more, half of it over the middle
     opens: [/the cut above it lies 1 1\/8" from it/],
-    says: [/its sweep down the flow/, /A test plug into the side/, /at full flow/],
+    says: [
+      /its sweep down the flow/,
+      /A test plug into the side/,
+      /the plug out of its side/,
+      /at full flow/,
+    ],
   },
 ]
 for (const wasteOf of WASTES) {
@@ -241,6 +249,7 @@ for (const wasteOf of WASTES) {
     waste,
     switched,
     sized,
+    side,
     toggled,
     into,
     old,
@@ -271,6 +280,7 @@ for (const wasteOf of WASTES) {
       await page.goBack()
       await expect(page.getByRole('radio', { name: sized, exact: true })).toBeChecked()
     }
+    if (side) await page.getByRole('radio', { name: side[0] }).click()
     for (const [row, keys] of into ?? []) {
       await page.getByRole('button', { name: row }).click()
       await tapLength(page, keys)
@@ -299,6 +309,12 @@ for (const wasteOf of WASTES) {
       await expect(other).toHaveAttribute('aria-selected', 'true')
     }
     await page.getByRole('button', { name: 'Choose this way' }).click()
+    if (side) {
+      await page.getByRole('tab', { name: 'branch line' }).click()
+      await expect(page.getByTestId('option-1')).toContainText(side[1])
+      await page.getByRole('button', { name: 'Choose this way' }).click()
+      await page.getByRole('tab', { name: 'drain line' }).click()
+    }
     await page.getByRole('button', { name: 'On to the cut' }).click()
     for (const part of cut ?? []) await expect(page.getByTestId('cut-list')).toContainText(part)
     if (next) {
