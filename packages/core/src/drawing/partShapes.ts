@@ -1,6 +1,7 @@
 import { SOLVENT_TRAPS } from '../catalog/solventFittings'
 import { WASTE_TRAPS } from '../catalog/trapSizes'
 import type { Fitting, Port } from '../catalog/types'
+import { overlapping } from './overlap'
 import { type EndLook, endLook, type Station } from './profile'
 import { branchTailBody, twoBowlsBody } from './sinkShapes'
 import type { Draw, Point, Shape } from './types'
@@ -27,11 +28,16 @@ function straightBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   const lookB = endLook(b)
   const ax = a.pose.origin[0]
   const bx = b.pose.origin[0]
-  const stations = [
-    ...lookA.stations.map((s) => ({ ...s, u: ax + s.u })),
-    ...(fitting.family === 'supply-connector' ? [] : middle(fitting, lookA, lookB, ax, bx)),
-    ...[...lookB.stations].reverse().map((s) => ({ ...s, u: bx - s.u })),
-  ]
+  const first = lookA.stations.map((s) => ({ ...s, u: ax + s.u }))
+  const second = [...lookB.stations].reverse().map((s) => ({ ...s, u: bx - s.u }))
+  const stations =
+    ax + lookA.length > bx - lookB.length
+      ? overlapping([a, first], [b, second])
+      : [
+          ...first,
+          ...(fitting.family === 'supply-connector' ? [] : middle(fitting, lookA, lookB, ax, bx)),
+          ...second,
+        ]
   const aside = slant(a, b, lookA, lookB)
   const along = (s: Station, r: number): Point => [s.u, aside(s.u) + r]
   const top = stations.map((s) => along(s, s.outer))
@@ -185,29 +191,34 @@ function bend(looks: readonly (readonly [Port, EndLook])[], neck: number, draw: 
     })
   const side = (port: Port, look: EndLook, sign: 1 | -1) =>
     look.stations.map((s) => endToPart(port, s.u, sign * s.outer))
-  const inner = round > neck ? arc(round - neck) : [corner(turn, neck)]
+  // short arms meet inside the corner: there each ends
+  const sides = [upTo(side(a, lookA, 1), turn, 1), upTo(side(b, lookB, 1), turn, -1)] as const
+  const outsides = [upTo(side(a, lookA, -1), turn, 1), upTo(side(b, lookB, -1), turn, -1)] as const
+  const meets = sides.some(({ cut }) => cut)
+  const outer = outsides.some(({ cut }) => cut) ? [] : arc(round + neck)
+  const inner = meets ? [] : round > neck ? arc(round - neck) : [corner(turn, neck)]
   draw(
     'outline',
     [
-      ...side(a, lookA, 1),
+      ...sides[0].points,
       ...inner,
-      ...side(b, lookB, 1).reverse(),
-      ...side(b, lookB, -1),
-      ...arc(round + neck).reverse(),
-      ...side(a, lookA, -1).reverse(),
+      ...[...sides[1].points].reverse(),
+      ...outsides[1].points,
+      ...[...outer].reverse(),
+      ...[...outsides[0].points].reverse(),
     ],
     true,
   )
-  for (const [port, look] of looks) {
+  for (const [index, [port, look]] of looks.entries()) {
     const at = (u: number, r: number) => endToPart(port, u, r)
-    draw(
-      'section',
-      [
-        ...look.stations.map((s) => at(s.u, s.outer)),
-        ...[...look.stations].reverse().map((s) => at(s.u, s.inner)),
-      ],
-      true,
-    )
+    const own = index === 0 ? 1 : -1
+    const wall = (key: 'outer' | 'inner') =>
+      upTo(
+        look.stations.map((s) => at(s.u, s[key])),
+        turn,
+        own,
+      ).points
+    draw('section', [...wall('outer'), ...[...wall('inner')].reverse()], true)
     for (const line of look.lines)
       draw(
         'detail',
@@ -215,6 +226,28 @@ function bend(looks: readonly (readonly [Port, EndLook])[], neck: number, draw: 
         false,
       )
   }
+}
+
+/**
+ * A side of an arm from its mouth inward, as far as the line on which both arms' inner corners lie.
+ *
+ * @param own on which side of that line the arm's mouth is: 1 for the first, -1 for the second
+ */
+function upTo(points: readonly Point[], turn: number, own: 1 | -1): { points: Point[]; cut: boolean } {
+  const beyond = ([x, y]: Point) => -own * (-Math.tan(turn / 2) * y - x)
+  const kept: Point[] = []
+  for (const point of points) {
+    const last = kept.at(-1)
+    if (beyond(point) <= 0 || !last) {
+      kept.push(point)
+      continue
+    }
+    const [from, to] = [beyond(last), beyond(point)]
+    const share = from / (from - to)
+    kept.push([last[0] + share * (point[0] - last[0]), last[1] + share * (point[1] - last[1])])
+    return { points: kept, cut: true }
+  }
+  return { points: kept, cut: false }
 }
 
 /** Where the inner sides of two arms meet. */

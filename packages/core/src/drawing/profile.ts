@@ -404,7 +404,8 @@ export function endLook(port: Port): EndLook {
         ],
       }
     case 'compression': {
-      const nut = nutLengthMm(port.diameterMm)
+      // the smallest nuts reach behind their ring too
+      const back = Math.min(5 - nutLengthMm(port.diameterMm), -5.5)
       const outer = r * 1.32 + 3.2
       return {
         length: depth,
@@ -418,9 +419,9 @@ export function endLook(port: Port): EndLook {
           {
             name: 'nut',
             points: [
-              [-nut + 5, r + 0.3],
-              [-nut + 5, outer - 1.6],
-              [-nut + 6.6, outer],
+              [back, r + 0.3],
+              [back, outer - 1.6],
+              [back + 1.6, outer],
               [2, outer],
               [3, outer - 1],
               [3, r + 2.4],
@@ -439,7 +440,7 @@ export function endLook(port: Port): EndLook {
           },
         ],
         seals: [],
-        lines: [...hexLines(-nut + 5, 3, outer), ...hexLines(depth * 0.56, depth, outer)],
+        lines: [...hexLines(back, 3, outer), ...hexLines(depth * 0.56, depth, outer)],
       }
     }
     case 'insert-barb':
