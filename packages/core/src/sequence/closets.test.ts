@@ -1,0 +1,34 @@
+import { drainOf } from '../mate/test/drains'
+import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import { sequence } from './index'
+import type { PlannedStep } from './types'
+
+/** Whether an act waits for another, itself or through those between. */
+function waitsFor(steps: readonly PlannedStep[], id: string, before: string): boolean {
+  const { after = [] } = steps.find((step) => step.id === id) ?? {}
+  return after.includes(before) || after.some((each) => waitsFor(steps, each, before))
+}
+
+it.each(['cast-iron.hubless.4', 'cast-iron.service.4'])(
+  '%s: a riser has its flange before it goes down, still to be turned square; then that is screwed down',
+  (pipeId) => {
+    const asked = { oldJoint: 'none', stubMm: 200, flangeMm: null } as const
+    const option = drainOf(pipeId, 'waste.bowl', asked).options.find(({ parts }) =>
+      parts.some(({ family }, at) => family === 'closet-flange' && parts[at - 1]?.family === 'tube-piece'),
+    )
+    if (!option) throw new Error('no riser')
+    const conditions = { ...PLAIN, service: 'waste' as const, ...asked }
+    const { steps } = sequence({
+      lines: [{ lineId: 'a', option, conditions }],
+      houseRules: WELL_EQUIPPED.houseRules,
+    })
+    const flange = option.joints.findIndex(({ to }) => option.parts[to]?.family === 'closet-flange')
+    const seal = option.joints.length - 1
+    expect(waitsFor(steps, `a/${flange - 1}/close`, `a/${flange}/close`)).toBe(true)
+    const screw =
+      steps.find(({ id, words }) => id.startsWith(`a/${flange}/`) && words === 'flange.screw')?.id ?? ''
+    for (const seam of [flange - 1, flange])
+      expect([seam, waitsFor(steps, screw, `a/${seam}/close`)]).toEqual([seam, true])
+    expect(waitsFor(steps, `a/${seal}/bolts`, screw)).toBe(true)
+  },
+)
