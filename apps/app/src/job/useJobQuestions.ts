@@ -64,7 +64,8 @@ function drawing(
     to: stage === 'find' || !line.ends || line.ends.insert ? null : mouthAt(line.ends.to),
     stubMm: situation.stubMm,
     plateMm: situation.plateMm,
-    run: beginsAt(line) === 'run',
+    // nor does the side of a fitting stand in a wall
+    run: beginsAt(line) === 'run' || line.trunk !== null,
     // said of a basin once, it holds no more for a tub
     ...(situation.rises && line.ends?.to && hangsOnStub(line.ends.to.route) ? { rises: true } : {}),
     stage,
