@@ -1,13 +1,7 @@
 import { drainOf } from '../mate/test/drains'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import { sequence } from './index'
-import type { PlannedStep } from './types'
-
-/** Whether an act waits for another, itself or through those between. */
-function waitsFor(steps: readonly PlannedStep[], id: string, before: string): boolean {
-  const { after = [] } = steps.find((step) => step.id === id) ?? {}
-  return after.includes(before) || after.some((each) => waitsFor(steps, each, before))
-}
+import { waitsFor } from './test/waitsFor'
 
 it.each(['cast-iron.hubless.4', 'cast-iron.service.4'])(
   '%s: a riser has its flange before it goes down, still to be turned square; then that is screwed down',

@@ -144,8 +144,9 @@ export function drawUnions(work: Closing, open: string, dried: string): void {
     const step = `${lineId}/${seam}/${UNION_STEP.key}`
     graph.add(step, UNION_STEP, lineId, seam, { part: part.name })
     // past the stop it waits for what is screwed on beyond it, be it after the water is back
-    const beyond = [...option.joints.keys()].slice(seam + 1)
-    const inTime = early(seam) && early(seam + 1) && (option.joints[seam]?.beforeStop || beyond.every(early))
+    const inTime = option.joints[seam]?.beforeStop
+      ? early(seam + 1)
+      : option.joints.every((_, each) => early(each))
     for (const close of closes)
       if (last.has(close.seam)) graph.precede(step, back ?? close.step)
       else if (!inTime || early(close.seam)) for (const done of doneAt(work, close)) graph.precede(done, step)
