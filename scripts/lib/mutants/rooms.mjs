@@ -23,7 +23,15 @@ export const ROOMS = {
     sources: ['packages/core/src/sequence'],
     project: 0,
     // the world in which plans are carried out knows what an order does
-    tests: ['packages/core/src/sequence', 'bench/made', 'packages/core/src/words/words.test.ts'],
+    tests: [
+      'packages/core/src/sequence',
+      'bench/made',
+      'packages/core/src/words/words.test.ts',
+      // what a kind of work is told by is said with its ways, its order too
+      ...['keptStop', 'closets', 'closedDrain', 'metricWastes'].map(
+        (name) => `packages/core/src/mate/${name}.test.ts`,
+      ),
+    ],
   },
   identify: {
     sources: ['packages/core/src/identify/question.ts', 'packages/core/src/identify/reading.ts'],

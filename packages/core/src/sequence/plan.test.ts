@@ -1,0 +1,72 @@
+import { mouthOf } from '../assembly'
+import { METHODS } from '../assembly/methods/table'
+import { mate } from '../mate'
+import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
+import type { MateOption } from '../mate/types'
+import { sequence } from './index'
+import { isKnownStep } from './keys'
+import { waitsFor } from './test/waitsFor'
+
+const { houseRules } = WELL_EQUIPPED
+const planOf = (option: MateOption, conditions = PLAIN) =>
+  sequence({ lines: [{ lineId: 'a', option, conditions }], houseRules }).steps
+
+it.each([
+  ['copper.l.1/2', 'metal'],
+  ['cpvc.sdr11.1/2', 'stiff'],
+  ['pex-b.sdr9.1/2', 'soft'],
+] as const)('new pipe of %s hangs as what it is of does: %s', (pipeId, of) => {
+  const conditions = { ...PLAIN, oldJoint: 'none' as const }
+  const cutIn = {
+    insert: 'repair' as const,
+    outMm: 300,
+    farMm: 300,
+    freeMm: [600, 600] as const,
+    sidewaysMm: 40,
+  }
+  const ways =
+    mate({ lines: [{ lineId: 'a', pipeId, cutIn, conditions }], settings: WELL_EQUIPPED, k: 20 }).lines[0]
+      ?.options ?? []
+  // of its own stuff, whatever else might go on
+  const own = ways.find(({ joints, parts }) =>
+    joints.some(
+      ({ from, tubeMaterial }) => parts[from]?.family === 'tube-piece' && pipeId.startsWith(tubeMaterial),
+    ),
+  )
+  if (!own) throw new Error('no pipe of its own stuff')
+  expect(planOf(own, conditions).find(({ id }) => id === 'a/line/strap')?.parameters).toEqual({ of })
+})
+
+it('what is screwed together on the bench waits for no old joint, what goes onto the old pipe for all of it', () => {
+  const conditions = { ...PLAIN, oldJoint: 'sweat' as const }
+  const to = mouthOf('arm.1/2')
+  const ways =
+    mate({ lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', to, conditions }], settings: WELL_EQUIPPED, k: 60 })
+      .lines[0]?.options ?? []
+  const carried = ways.filter(
+    ({ joints }) => joints[0]?.method === 'push-fit' && joints[1]?.method === 'threaded',
+  )
+  expect(carried.length).toBeGreaterThan(0)
+  for (const way of carried) {
+    const steps = planOf(way, conditions)
+    const removal = steps.filter(({ id }) => id.startsWith('a/remove/')).map(({ id }) => id)
+    expect(removal.length).toBeGreaterThan(0)
+    for (const id of removal)
+      expect([way.id, id, ...[0, 1].map((seam) => waitsFor(steps, `a/${seam}/close`, id))]).toEqual([
+        way.id,
+        id,
+        true,
+        false,
+      ])
+  }
+})
+
+it('knows every act of every method by its name, those by which an end is made on the job too', () => {
+  const made = METHODS.flatMap(({ pairings }) =>
+    pairings.flatMap((pairing) => ('made' in pairing && pairing.made ? [pairing.made.key] : [])),
+  )
+  expect(made.length).toBeGreaterThan(1)
+  for (const key of [...made, ...METHODS.flatMap(({ steps }) => steps.map((step) => step.key))])
+    expect([key, isKnownStep(`a/0/${key}`)]).toEqual([key, true])
+  expect(isKnownStep('a/0/undefined')).toBe(false)
+})
