@@ -70,3 +70,45 @@ it('knows every act of every method by its name, those by which an end is made o
     expect([key, isKnownStep(`a/0/${key}`)]).toEqual([key, true])
   expect(isKnownStep('a/0/undefined')).toBe(false)
 })
+
+describe('what the house asks for', () => {
+  const to = mouthOf('faucet.shank.1/2')
+  const stub = (oldJoint: 'sweat' | 'compression') => {
+    const conditions = { ...PLAIN, oldJoint, line: 'dry' as const }
+    const line = { lineId: 'a', pipeId: 'copper.l.1/2', to, conditions }
+    const [option] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    return { lineId: 'a', option, conditions, material: 'copper' as const }
+  }
+
+  it('each method is set out with the tools of its own joints', () => {
+    for (const line of [stub('sweat'), stub('compression')]) {
+      const { joints } = line.option
+      const { steps } = sequence({ lines: [line], houseRules })
+      for (const method of new Set(joints.map((joint) => joint.method))) {
+        const tools = new Set(joints.flatMap((joint) => (joint.method === method ? joint.tools : [])))
+        const set = steps.find(({ id }) => id === `general/set-up-${method}`)
+        if (set) expect([method, set.parameters?.tools]).toEqual([method, [...tools].join(' ')])
+      }
+      expect(steps.some(({ id }) => id.startsWith('general/set-up-'))).toBe(true)
+    }
+  })
+
+  it('old solder may hold lead: said where there is some, and only where it is as old as that', () => {
+    const says = (oldSolder: boolean, oldJoint: 'sweat' | 'compression') =>
+      sequence({ lines: [stub(oldJoint)], houseRules, oldSolder }).steps.some(
+        ({ id }) => id === 'general/lead',
+      )
+    const asked = [true, false].flatMap((old) =>
+      (['sweat', 'compression'] as const).map((joint) => says(old, joint)),
+    )
+    expect(asked).toEqual([true, false, false, false])
+  })
+
+  it('metal pipe is bridged before anything of it comes off', () => {
+    const { steps } = sequence({ lines: [stub('sweat')], houseRules })
+    const [first] = steps.filter(({ id }) => id.startsWith('a/remove/'))
+    expect(steps.some(({ id }) => id === 'general/bond')).toBe(true)
+    expect(waitsFor(steps, first?.id ?? '', 'general/bond')).toBe(true)
+  })
+})
