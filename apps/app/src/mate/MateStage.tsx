@@ -145,11 +145,13 @@ export function MateStage(props: Props) {
   const stillThere = options.some((entry) => entry.id === chosenId)
   const ready = works.every((other) => other.mating && !other.matingStale)
   const other = against === null ? undefined : options.find((entry) => entry.id === against)
-  // for the list of parts: what is drawn here, and on the other lines what is chosen or would be
+  // for the list of parts: what is drawn here, and on the other lines what is chosen, or goes best with all others
   const optionOf = (entry: LineView): readonly MateOption[] => {
     if (entry.mating && !entry.matingStale) return [entry.mating.fields.option]
-    const first = mate.answer?.lines.find((other) => other.lineId === entry.line.id)?.options[0]
-    return first ? [first] : []
+    const at = mate.answer?.lines.findIndex((other) => other.lineId === entry.line.id) ?? -1
+    const ways = mate.answer?.lines[at]?.options ?? []
+    const best = ways.find(({ id }) => id === mate.answer?.together?.optionIds[at]) ?? ways[0]
+    return best ? [best] : []
   }
   const forParts = works.flatMap((entry) =>
     (entry === line && option ? [option] : optionOf(entry)).map((way: MateOption) => ({

@@ -104,6 +104,12 @@ describe('the list of parts', () => {
       '2 × test plug, 3 in, on a string',
       '2 × test plug, 2 in, on a string',
     ])
+    // a can is opened once, whatever is made out of it
+    const cans = consumableRows([...ways, ...ways]).filter(({ name }) => name.endsWith('cement'))
+    expect(cans.map(({ name, count }) => `${count} × ${name}`).sort()).toEqual([
+      '1 × ABS cement',
+      '1 × PVC cement',
+    ])
   })
 
   it('counts alike parts of all lines together, and sizes what is used up', () => {

@@ -1,6 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { MateOption } from '@diarmos/core'
-import { isOfDrain, plugsOf } from '@diarmos/core/record'
+import { isOfDrain, openedFor, plugsOf } from '@diarmos/core/record'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { View } from 'react-native'
 import { money } from '../ui/money'
@@ -32,7 +32,7 @@ export function partRows(options: readonly MateOption[]): Row[] {
   return [...rows.values()]
 }
 
-/** What the joints use up: sized where the size matters. */
+/** What the joints use up: sized where the size matters; of what comes out of a can, the can. */
 export function consumableRows(options: readonly MateOption[]): Row[] {
   const rows = new Map<string, Row>()
   for (const joint of options.flatMap((option) => option.joints))
@@ -48,6 +48,8 @@ export function consumableRows(options: readonly MateOption[]): Row[] {
         aboard: true,
       })
     }
+  for (const id of openedFor(options))
+    rows.set(id, { key: id, name: CONSUMABLE_WORDS[id] ?? id, count: 1, cents: null, aboard: true })
   return [...rows.values()]
 }
 
