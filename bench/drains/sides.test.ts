@@ -70,6 +70,7 @@ it('a new branch and what drains into it are mated together: no law broken, no c
     'waste.standpipe',
     'waste.shower.2',
     'waste.bowl',
+    'waste.pan',
     'waste.tail.g1-1/4',
   ])
     expect([kind, found.has(kind)]).toEqual([kind, true])

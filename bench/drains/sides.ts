@@ -50,8 +50,6 @@ export function someSide(index: number): AskedSide {
       rises: false,
       slow: false,
       trapped: false,
-      // new pipe is led to the height that is wanted
-      ...(kind === 'waste.pan' ? { roughMm: null, bowlMm: null } : {}),
       outOfRound: false,
       unvented: dice.chance(0.2),
     },

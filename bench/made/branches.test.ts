@@ -1,5 +1,4 @@
 import {
-  bodyKind,
   type LineRequest,
   mate,
   mouthOf,
@@ -9,6 +8,7 @@ import {
   sequence,
   TOOL_IDS,
 } from '@diarmos/core'
+import { cutInOf } from '../../packages/core/src/mate/test/drains'
 import { REASONS } from '../../packages/core/src/words/reasons'
 import { STEPS } from '../../packages/core/src/words/steps'
 import { Dice } from '../mate/random'
@@ -20,15 +20,8 @@ const WELL_EQUIPPED = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
 const PLAIN = { ...PLAIN_CONDITIONS, service: 'cold' as const, waterSeen: true }
 const HOUSE = WELL_EQUIPPED.houseRules
 const wastes = (kind: string, pipeId: string, access: 'reachable' | 'closed-wall' = 'reachable') => {
-  const body = bodyKind(kind)
   const conditions = { ...PLAIN, service: 'waste' as const, access }
-  const cutIn = {
-    insert: body?.insert ?? 'repair',
-    branch: body?.ports[1]?.ends ?? [],
-    farMm: null,
-    freeMm: [0, 0] as const,
-    sidewaysMm: 0,
-  }
+  const cutIn = cutInOf(kind)
   const line: LineRequest = { lineId: 'run', pipeId, cutIn, conditions }
   const [answer] = mate({ lines: [line], settings: WELL_EQUIPPED }).lines
   if (!answer) throw new Error('no line')
@@ -122,8 +115,7 @@ describe('a branch into a run of drain', () => {
 
 it('what drains into a new branch goes in once the run is whole and has set, its side plugged until then', () => {
   const conditions = { ...PLAIN, service: 'waste' as const }
-  const branch = bodyKind('waste.run.tee.2')?.ports[1]?.ends ?? []
-  const cutIn = { insert: 'tee' as const, branch, farMm: null, freeMm: [0, 0] as const, sidewaysMm: 0 }
+  const cutIn = cutInOf('waste.run.tee.2')
   const lines: LineRequest[] = [
     { lineId: 'run', pipeId: 'pvc-dwv.40.2', cutIn, conditions },
     { lineId: 'side', branchOf: 'run', to: mouthOf('waste.tail.1-1/2'), conditions },

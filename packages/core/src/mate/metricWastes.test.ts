@@ -1,3 +1,4 @@
+import { mouthOf } from '../assembly/bodies'
 import type { Conditions } from '../assembly/conditions'
 import { oldJointsOn } from '../assembly/oldJoints/table'
 import { fittingById } from '../catalog'
@@ -5,7 +6,8 @@ import { layOut } from '../fitup/layout'
 import { goesInside, panTailMm, trapAsk, trapIn } from '../record'
 import { pipeById } from '../reference'
 import { sequence } from '../sequence'
-import { drainOf } from './test/drains'
+import { mate } from './index'
+import { cutInOf, drainOf } from './test/drains'
 import { PLAIN, WELL_EQUIPPED } from './test/problems'
 import type { MateOption } from './types'
 
@@ -151,6 +153,24 @@ describe('metric waste', () => {
         warnings.flatMap(({ ruleId }) => (/air-valve|unvented|drain\.vent/.test(ruleId) ? [ruleId] : [])),
       )
     expect([airs(true), airs(false)]).toEqual([[['drain.bowl-unvented']], [['drain.vent']]])
+    for (const [kind, size] of [
+      ['waste.pan', '110'],
+      ['waste.bowl', '3'],
+    ]) {
+      const anew = (unvented: boolean) => {
+        const from = { ends: cutInOf(`waste.run.tee.${size}`).branch ?? [] }
+        const line = {
+          lineId: 'a',
+          from,
+          to: mouthOf(kind ?? ''),
+          conditions: { ...PLAIN, service: 'waste' as const, unvented },
+        }
+        return mate({ lines: [line], settings: WELL_EQUIPPED }).lines[0]
+      }
+      expect([kind, anew(false)?.options.length]).not.toEqual([kind, 0])
+      expect([kind, anew(true)?.options]).toEqual([kind, []])
+      expect(anew(true)?.refusals.map(({ reason }) => reason.ruleId)).toContain('drain.unvented')
+    }
     // inch pipe has no connector of millimetres
     expect(drainOf('pvc-dwv.40.4', 'waste.pan').options).toEqual([])
     expect(chains('waste.solvent.50mm', 'waste.pan')).toEqual([])

@@ -39,11 +39,5 @@ export function plugsOf(way: Way, pipeId?: string | null): readonly TestPlug[] {
   })
   const run = opensRun(removalId)
   const sides = run ? parts.flatMap((part) => partOf(part)?.ports.slice(2) ?? []) : []
-  const all = [plug(pipeById(pipeId ?? '') ?? first, run ? 2 : 1), ...sides.map((side) => plug(side, 1))]
-  const alike = new Map<string, TestPlug>()
-  for (const each of all) {
-    const key = `${each.nominal} ${each.unit}`
-    alike.set(key, { ...each, count: each.count + (alike.get(key)?.count ?? 0) })
-  }
-  return [...alike.values()]
+  return [plug(pipeById(pipeId ?? '') ?? first, run ? 2 : 1), ...sides.map((side) => plug(side, 1))]
 }

@@ -298,7 +298,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'drain.shower-2':
     'A shower of 1-1/2 in runs off slowly and fills its pan; where the authority wants two inches, riser, trap and arm are of two.',
   'drain.unvented':
-    '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
+    '{from, select, floor {Over a drain out of the floor the trap would be an S, and a valve that admits air may not stand here: the drain is brought into the wall first, and vented there, as the authority has it.} bowl {No vent: a new bowl that is flushed would draw its own water low, or that of a trap near it. It is vented first, through the wall, as the authority has it.} other {No vent, and a valve that admits air may not stand here: the trap would be siphoned. It is vented first, through the wall, as the authority has it.}}',
   'drain.bowl-unvented':
     'No vent: a bowl that is flushed draws its own water low, or that of a trap near it. Nothing that goes in here vents it; that is done through the wall, as the authority has it.',
   'drain.s-trap':

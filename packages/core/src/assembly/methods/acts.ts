@@ -48,7 +48,7 @@ export function actsOf(method: Method, place: JointPlace): readonly StepTemplate
     // what guards and dries the place is done where the old pipe is, not on the bench
     .filter((act) => !act.needsPlace || place.atStub)
     .map((act) => (act.kind === 'wait' ? waitAt(method, act, place) : act))
-    .map((act) => (act.elsewhere && !place.atStub ? { ...act, words: act.elsewhere } : act))
+    .map(({ elsewhere, ...act }) => (elsewhere && !place.atStub ? { ...act, words: elsewhere } : act))
     .map((act) => cutBy(act, place.tubeMaterial))
   const own = place.ownSeconds === undefined ? acts : shared(acts, place.ownSeconds)
   const made = method.pairings.find(({ body }) => body === place.body)?.made

@@ -397,11 +397,15 @@ export class Problem {
     if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null)
       return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
-    // pipe makes up the way
-    if (group.role === 'pan-connector')
-      return panSuits(part, this.route.led ? { ...this.conditions, reachMm: 0 } : this.conditions)
+    if (group.role === 'pan-connector') return panSuits(part, this.panPlace)
     if (BRANCHED.has(group.role)) return this.branchWanted(part)
     return true
+  }
+
+  /** What a pan connector has to make up: where pipe goes before it, not the way, and where all of that is new, no height. */
+  private get panPlace(): Pick<Conditions, 'reachMm' | 'roughMm' | 'bowlMm'> {
+    if (!this.route.led) return this.conditions
+    return this.pipe ? { ...this.conditions, reachMm: 0 } : { reachMm: 0, roughMm: null, bowlMm: null }
   }
 
   private branchWanted(part: Fitting): boolean {

@@ -937,7 +937,9 @@ export const RULES: readonly Rule[] = [
         schoolOf(settings.houseRules, 'badVent') === 'wall'
       // the one that stood there is set again on what it had; a new one is vented
       const refused = isBowl(route) ? old === false : nowhere
-      return airless(joint) && refused ? { from: isS(joint) ? 'floor' : 'wall' } : null
+      return airless(joint) && refused
+        ? { from: isBowl(route) ? 'bowl' : isS(joint) ? 'floor' : 'wall' }
+        : null
     },
   },
   {
@@ -982,9 +984,10 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     change: 'bowl',
     source: PAN_SHEET,
-    bites: ({ tip, conditions }) => {
+    bites: ({ tip, conditions, old }) => {
       const asideMm = panAsideMm(conditions)
-      return ofPipe(tip, conditions) && asideMm !== null && panOffsetMm(asideMm) === null
+      // what is new is led to its height
+      return old !== false && ofPipe(tip, conditions) && asideMm !== null && panOffsetMm(asideMm) === null
         ? { asideMm, mostMm: PAN_OFFSETS_MM.at(-1) as number }
         : null
     },
@@ -1012,7 +1015,7 @@ export const RULES: readonly Rule[] = [
     severity: 'warn',
     source: PAN_SHEET,
     bites: ({ tip, conditions, old }) =>
-      // what is new is led to its height
+      // likewise
       old !== false && ofPipe(tip, conditions) && panAsideMm(conditions) === null
         ? { givesMm: PAN_GIVES_MM }
         : null,

@@ -235,7 +235,8 @@ export function placeOf(
     if (fitting.family === 'pan-bend' && !conditions.rises) return null
     if (fitting.family === 'pan-connector') {
       if (conditions.rises) return null
-      const aside = bowlMm == null || roughMm == null ? 0 : Math.abs(bowlMm - roughMm)
+      // trade: new pipe is led to the height that is wanted
+      const aside = !old || bowlMm == null || roughMm == null ? 0 : Math.abs(bowlMm - roughMm)
       const made = Number(/offset (\d+) mm/.exec(fitting.name)?.[1] ?? 0)
       if (made !== (aside <= 5 ? 0 : aside <= 25 ? 20 : aside <= 45 ? 40 : -1)) return null
       const gap = conditions.reachMm

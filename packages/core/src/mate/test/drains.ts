@@ -1,8 +1,20 @@
-import { mouthOf } from '../../assembly/bodies/kinds'
+import { bodyKind, mouthOf } from '../../assembly/bodies/kinds'
 import type { Conditions } from '../../assembly/conditions'
 import { mate } from '../index'
-import type { LineResult } from '../types'
+import type { CutIn, LineResult } from '../types'
 import { PLAIN, WELL_EQUIPPED } from './problems'
+
+/** What goes into a run of drain whose sides nobody has measured, by the kind of it: a branch with what its side takes. */
+export function cutInOf(kind: string): CutIn {
+  const body = bodyKind(kind)
+  return {
+    insert: body?.insert ?? 'repair',
+    branch: body?.ports[1]?.ends ?? [],
+    farMm: null,
+    freeMm: [0, 0],
+    sidewaysMm: 0,
+  }
+}
 
 /** What is answered of a drain with a bare end, from one old pipe to one waste. */
 export function drainOf(pipeId: string, kind: string, patch: Partial<Conditions> = {}): LineResult {
