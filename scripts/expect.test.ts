@@ -32,7 +32,9 @@ describe('the lean expect', () => {
     )
     fc.assert(
       fc.property(value, fc.boolean(), asked, (left, not, { name, args }) => {
+        // by name: the runner's types do not know that a name is one of theirs
         const lean = said(expect(left) as unknown as Matchers, not, name, args)
+        // likewise
         const theirs = said(own(left) as unknown as Matchers, not, name, args)
         if (lean !== theirs) throw new Error(`${String(left)} ${not} ${name}: ${lean}, not ${theirs}`)
       }),

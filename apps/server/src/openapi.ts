@@ -17,7 +17,6 @@ export type Problem = keyof typeof MEANS
 
 /** Descriptions of the errors that a route may answer with, all in one form (RFC 9457). */
 export function problems<Status extends Problem>(...statuses: readonly Status[]) {
-  // entries forget which status goes with which answer
   return Object.fromEntries(
     statuses.map((status) => [
       status,
@@ -29,6 +28,7 @@ export function problems<Status extends Problem>(...statuses: readonly Status[])
           : {}),
       },
     ]),
+    // entries forget which status goes with which answer
   ) as unknown as Record<
     Status,
     { description: string; content: { 'application/problem+json': { schema: typeof problem } } }

@@ -25,8 +25,7 @@ const phone = read('../../app/src/test/phone-v1.json') as { queue: OperationReco
 const JOB = shop.job?.[0] ?? {}
 const shopId = JOB.shop_id
 /** A way as it was stored before ways were kept whole. */
-// as a release of then stored it: the store reads what the core's own type does not show
-const [WAY] = (mate({
+const WAY = mate({
   lines: [
     {
       lineId: 'a',
@@ -36,7 +35,8 @@ const [WAY] = (mate({
     },
   ],
   settings: STARTING_SETTINGS,
-}).lines[0]?.options ?? []) as unknown as [MateOption]
+}).lines[0]?.options[0]
+if (!WAY) throw new Error('no way')
 
 async function owned(roles: Roles, upTo: number, work: (owner: DataSource) => Promise<void>) {
   const owner = new DataSource({

@@ -8,9 +8,9 @@ import { useLengths } from './useLengths'
 /** The depth of a valve from the build-up of its wall. */
 export function BenchWall() {
   const { lengths, fault, set } = useLengths(WALL_ROWS.length)
-  // entries forget which measure goes with which name
   const wall = Object.fromEntries(
     WALL_ROWS.map(([key], index) => [key, lengths[index] ?? null]),
+    // entries forget which measure goes with which name
   ) as unknown as WallMeasures
   const place = (wanted: keyof WallMeasures) => WALL_ROWS.findIndex(([key]) => key === wanted)
   return (

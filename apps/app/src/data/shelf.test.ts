@@ -2,7 +2,6 @@ import { byHeard, rebuild, withEdit } from './held'
 import { Shelf } from './shelf'
 import type { Doc, Held, OperationRecord, ServerCopy } from './types'
 
-// fields of any kind under one name: each test says its own
 const doc = (id: string, fields: object, more: object = {}) =>
   ({
     kind: 'line',
@@ -14,6 +13,7 @@ const doc = (id: string, fields: object, more: object = {}) =>
     turn: 0,
     fields,
     ...more,
+    // fields of any kind under one name: each test says its own
   }) as unknown as Held
 const ids = (list: readonly Doc[]) => list.map(({ id }) => id)
 
@@ -68,17 +68,17 @@ describe('the shelf', () => {
 })
 
 describe('a document with edits on top', () => {
-  // likewise, and of an edit only what counts here
+  // fields of any kind, and of an edit only what counts here
   const edit = (opId: string, patch: object, remove = false) =>
     ({ opId, patch, remove, clock: opId }) as unknown as OperationRecord
   const open = (field: string) => ({ field, theirs: 1, mine: 2, opId: 'x', at: '', revision: 0 })
-  // likewise
   const copy = {
     revision: 7,
     removed: false,
     clock: 'c',
     fields: { a: 1, b: 1 },
     conflicts: [open('a'), open('b'), open('(removed)')],
+    // fields of any kind: a and b
   } as unknown as ServerCopy
 
   it('shows what is edited and settles what it sets, an edit of nothing keeps, one that takes away settles that', () => {

@@ -208,7 +208,6 @@ describe('a field changed twice', () => {
   it('shows both values as a person says them, and keeps the one that is tapped', async () => {
     const { jobId, hot } = await openJob()
     const conflict = { field: 'stubMm', theirs: 50.8, mine: null, opId: 'a', at: '2026-01-01T00:00:00.000Z' }
-    // of a situation only what differs
     const situation = {
       kind: 'situation',
       id: 's',
@@ -216,6 +215,7 @@ describe('a field changed twice', () => {
       removed: false,
       conflicts: [conflict],
       fields: { jobId, lineId: hot, stubMm: 50.8 },
+      // of a situation only what differs
     } as unknown as Doc
     putOnShelf(situation)
     function Shown() {

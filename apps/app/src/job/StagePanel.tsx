@@ -17,8 +17,8 @@ export function StagePanel({ shown, children }: { readonly shown: Stage; readonl
     if (before.current === shown) return
     before.current = shown
     const at = document.activeElement
-    // on the web a view is an element, and can hold the focus
     if (at === null || at === document.body)
+      // on the web a view is an element, and can hold the focus
       (panel.current as unknown as HTMLElement | null)?.focus({ preventScroll: true })
   }, [shown])
   return (

@@ -58,7 +58,8 @@ function drawing(
     // at what another line leaves open stands no old pipe
     outline: belief && !line.trunk ? [...belief.outline] : [],
     option:
-      withChain && (known || fresh)
+      // of what begins at another line nothing is there but what was chosen
+      (withChain || line.trunk !== null) && (known || fresh)
         ? ((stage === 'mate' ? weighed : null) ?? line.mating?.fields.option ?? null)
         : null,
     to: stage === 'find' || !line.ends || line.ends.insert ? null : mouthAt(line.ends.to),

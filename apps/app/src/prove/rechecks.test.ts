@@ -1,12 +1,12 @@
 import { dueText, looksAgain } from './rechecks'
 
-// of a whole view only what is asked for: a job’s state and its checks
 const view = (checks: Record<string, { result: string; at: string }>, state = 'open') =>
   ({
     job: { fields: { state } },
     checks: new Map(
       Object.entries(checks).map(([stepId, fields]) => [stepId, { fields: { stepId, ...fields } }]),
     ),
+    // of a whole view only what is asked for: a job’s state and its checks
   }) as unknown as Parameters<typeof looksAgain>[0]
 const at = (hours: number, minutes = 0) => new Date(2026, 10, 10, hours, minutes)
 const restored = (extra: Record<string, { result: string; at: string }> = {}) =>
