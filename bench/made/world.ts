@@ -18,6 +18,8 @@ const PARTS =
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const PULLS = /^remove\.pull-(bowl|pan)$/
+/** What lets water through a drain to see that it holds. */
+const RUNS = /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/
 /** A bowl comes to stand. */
 const STANDS = /^(closet\.set|pan\.back)$/
 const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
@@ -106,13 +108,25 @@ export function carryOut(
   const house = { on: true, drained: false, proved: false, stopsShut: false }
   const bonding = { bridge: 'none' }
   const fixed = new Set<string>()
-  const cover = { held: false, level: false, inspected: false, done: false, again: new Set<string>() }
+  const cover = {
+    held: false,
+    full: false,
+    level: false,
+    inspected: false,
+    done: false,
+    again: new Set<string>(),
+  }
   const shutIn = lines.filter((line) => !isDrain(line) && line.conditions.access !== 'reachable')
   const shutDrains = lines.filter(
     (line) =>
       isDrain(line) &&
       line.conditions.access !== 'reachable' &&
       line.option.joints.some(({ beforeStop }) => beforeStop),
+  )
+  // what comes into a run drains through it: one stands full with the other
+  const drainOf = ({ lineId, branchOf }: Line) => branchOf ?? lineId
+  const standing = lines.filter(
+    (line) => isDrain(line) && shutDrains.some((other) => drainOf(other) === drainOf(line)),
   )
   const heater = { on: true, filled: true }
   const water = lines.filter((line) => !isDrain(line))
@@ -195,7 +209,7 @@ export function carryOut(
           if (!stateOf(each).made.has(at)) wrong.push(`held with ${each.lineId} open at seam ${at}`)
     }
     if (/^(hold\.fill|prove\.level)$/.test(words))
-      for (const each of shutDrains) {
+      for (const each of standing) {
         if (!stateOf(each).sideShut) wrong.push(`filled with the side of ${each.lineId} open`)
         for (const [seam, { beforeStop }] of each.option.joints.entries()) {
           const { made, waiting } = stateOf(each)
@@ -252,8 +266,15 @@ export function carryOut(
     if (/^fixture\.(run|fill)$/.test(words))
       for (const each of metBy(id))
         if (stateOf(each).made.size < each.option.joints.length) wrong.push(`runs out of ${each.lineId}`)
+    if (words === 'hold.fill') cover.full = true
     if (!line) return
     const state = stateOf(line)
+    if (
+      cover.full &&
+      standing.includes(line) &&
+      (RUNS.test(words) || MAKES.test(words) || STANDS.test(words))
+    )
+      wrong.push(`${words} on ${line.lineId} while its drain stands full`)
     if (PARTS.test(words) && !dry(line)) wrong.push(`floods: ${words} on ${line.lineId} under pressure`)
     if (PARTS.test(words) && !FREES.test(words) && !keepsStop(line) && !state.tailFree)
       wrong.push(`${words} on ${line.lineId} with its connector still on`)
@@ -287,12 +308,9 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (
-      /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/.test(words) &&
-      !state.sideShut
-    )
+    if (RUNS.test(words) && !state.sideShut)
       wrong.push(`the side of ${line.lineId} stands open while it runs`)
-    if (/^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/.test(words))
+    if (RUNS.test(words))
       for (const [at] of line.option.joints.entries())
         if (!state.made.has(at) || state.waiting.has(at))
           wrong.push(`${line.lineId} is filled and open at seam ${at}`)
@@ -368,7 +386,7 @@ export function carryOut(
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
     if (words === 'safe.drain') house.drained = true
     if (words === 'prove.hold') cover.held = true
-    if (words === 'prove.level') cover.level = true
+    if (words === 'prove.level') Object.assign(cover, { level: true, full: false })
     if (words === 'safe.bond') bonding.bridge = 'across'
     if (words === 'safe.unbond') bonding.bridge = 'off'
     if (words === 'safe.bond-stays') bonding.bridge = 'stays'

@@ -25,8 +25,14 @@ const isShutIn = ({ conditions: { access } }: PlanLine) => access !== 'reachable
 const isDrain = ({ conditions: { service } }: PlanLine) => service === 'waste'
 const isCovered = (line: PlanLine) => isShutIn(line) && !isDrain(line)
 /** New drain that will be out of sight: what hangs or stands before the wall, or on the floor, is not. */
-export const isHidden = (line: PlanLine) =>
+const isHidden = (line: PlanLine) =>
   isShutIn(line) && isDrain(line) && line.option.joints.some(({ beforeStop }) => beforeStop)
+/** The run that a drain comes into, or itself: what has it in common is one drain. */
+const drainOf = ({ lineId, branchOf }: PlanLine) => branchOf ?? lineId
+
+/** Whether a drain of the job stands full of water before it is used: it will be out of sight, or what it joins will. */
+export const standsFull = (line: PlanLine, lines: readonly PlanLine[]): boolean =>
+  isDrain(line) && lines.some((other) => isHidden(other) && drainOf(other) === drainOf(line))
 
 /** Lines of water are held under pressure, all at once. */
 function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
@@ -46,7 +52,7 @@ function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = '
   }
 }
 
-/** New drain is plugged, filled and looked at before it is used, and long before it is covered. */
+/** New drain is plugged, filled and looked at before any of it is used, and long before it is covered. */
 function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
   const { minutes } = DRAIN_TESTS[codeProfile]
   const said = { minutes, code: codeProfile }
@@ -95,7 +101,12 @@ export function addCovering(graph: Graph, request: PlanRequest): void {
   const shut = [...covered, ...drains]
   if (shut.length === 0) return
   if (covered.length > 0) holdLines(graph, covered, request)
-  if (drains.length > 0) holdDrains(graph, drains, request)
+  if (drains.length > 0)
+    holdDrains(
+      graph,
+      lines.filter((line) => standsFull(line, lines)),
+      request,
+    )
   addCover(
     graph,
     shut,

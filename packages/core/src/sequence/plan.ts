@@ -26,7 +26,7 @@ import {
   onStandingSleeve,
   wantsWrapping,
 } from './closing'
-import { addCovering, isHidden } from './covering'
+import { addCovering, standsFull } from './covering'
 import { addFixing } from './fixing'
 import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
@@ -157,7 +157,7 @@ function addLine(
     if (line.branchOf !== undefined && PLUGS.has(template.key)) continue
     graph.add(
       id('line', template.key),
-      { ...template, words: lineWords(template.words, option, feeds, isHidden(line)) },
+      { ...template, words: lineWords(template.words, option, feeds, standsFull(line, lines)) },
       lineId,
       null,
     )
