@@ -269,6 +269,8 @@ export function carryOut(
     if (words === 'hold.fill') cover.full = true
     if (!line) return
     const state = stateOf(line)
+    if (words === 'closet.seal' && standing.includes(line) && !cover.level)
+      wrong.push(`the plug of ${line.lineId} is out before its drain stood full`)
     if (
       cover.full &&
       standing.includes(line) &&

@@ -18,6 +18,9 @@ const STEPS = {
 
 const at = (step: keyof typeof STEPS) => `general/${STEPS[step].key}`
 
+/** The act at a flange that takes its test plug out. */
+const UNPLUGS = 'closet.seal'
+
 /** Looks that a covered joint cannot be given any more. */
 const LOOKS = ['general/two-hours', 'general/morning'] as const
 
@@ -66,8 +69,8 @@ function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = '
     for (const { id, seam, template } of graph.nodes.values()) {
       if (seam === null || !id.startsWith(`${lineId}/`)) continue
       if (hidden(seam)) graph.precede(id, at('full'))
-      // a trap, a bowl, what hangs on it: not under ten feet of water
-      else if (template.kind === 'close') graph.precede(at('level'), id)
+      // a trap, a bowl, what hangs on it: not under ten feet of water; nor is the end unplugged for them
+      else if (template.kind === 'close' || template.words === UNPLUGS) graph.precede(at('level'), id)
     }
     graph.precede(at('level'), `${lineId}/line/fill`)
   }
