@@ -27,6 +27,11 @@ function begun(
   return { option, steps, upTo, leave, at: (id: string) => leave(upTo(id)) }
 }
 const stub = line('copper.l.1/2', { oldJoint: 'compression', stubMm: 90 })
+const { to: _to, ...piece } = line('copper.l.1/2', { oldJoint: 'none', stubMm: 120 })
+const within: LineRequest = {
+  ...piece,
+  cutIn: { insert: 'repair', farMm: 120, freeMm: [900, 900], outMm: 80, sidewaysMm: 2 },
+}
 const pushed = ({ methods }: RankedOption) => methods.includes('push-fit')
 
 describe('left for the night', () => {
@@ -60,28 +65,35 @@ describe('left for the night', () => {
     expect(lines[0]?.caps[0]?.takesOff).toBe(false)
   })
 
-  it('to finish takes the hands that are left while the water is off, by every act one less', () => {
-    const { steps, leave } = begun(stub, pushed)
-    const off = steps.findIndex(({ id }) => id === 'general/shut') + 1
-    const back = steps.findIndex(({ id }) => id === 'general/restore')
-    let opened = false
-    for (let done = off; done < back; done++) {
-      const { lines } = leave(steps.slice(0, done).map(({ id }) => id))
-      opened ||= steps[done - 1]?.id.startsWith('a/remove/') ?? false
-      const left = steps
-        .slice(done)
-        .filter(({ lineId, phase, passive }) => lineId === 'a' && phase === 'water-off' && !passive)
-        .reduce((sum, { startSeconds, endSeconds }) => sum + endSeconds - startSeconds, 0)
-      // nothing is open yet, or nothing any more: there is nothing to finish before the water comes
-      const open = lines[0]?.open
-      expect([done, opened, lines[0]?.finishSeconds]).toEqual([
-        done,
-        open !== 'untouched',
-        open === 'whole' || open === 'untouched' ? 0 : left,
-      ])
-    }
-    expect(opened).toBe(true)
-  })
+  it.each([
+    ['pushed', stub, pushed],
+    // something is left to do when the last joint is made
+    ['soldered', within, ({ methods }: RankedOption) => methods.includes('sweat')],
+  ])(
+    'to finish takes the hands that are left while the water is off, by every act one less: %s',
+    (_, of, by) => {
+      const { steps, leave } = begun(of, by)
+      const off = steps.findIndex(({ id }) => id === 'general/shut') + 1
+      const back = steps.findIndex(({ id }) => id === 'general/restore')
+      let opened = false
+      for (let done = off; done < back; done++) {
+        const { lines } = leave(steps.slice(0, done).map(({ id }) => id))
+        opened ||= steps[done - 1]?.id.startsWith('a/remove/') ?? false
+        const left = steps
+          .slice(done)
+          .filter(({ lineId, phase, passive }) => lineId === 'a' && phase === 'water-off' && !passive)
+          .reduce((sum, { startSeconds, endSeconds }) => sum + endSeconds - startSeconds, 0)
+        // nothing is open yet, or nothing any more: there is nothing to finish before the water comes
+        const open = lines[0]?.open
+        expect([done, opened, lines[0]?.finishSeconds]).toEqual([
+          done,
+          open !== 'untouched',
+          open === 'whole' || open === 'untouched' ? 0 : left,
+        ])
+      }
+      expect(opened).toBe(true)
+    },
+  )
 
   it('a drain that is open is a drain, and before that nothing', () => {
     const waste: LineRequest = {
@@ -181,11 +193,7 @@ describe('left for the night', () => {
   })
 
   it('a run that is cut open has two ends', () => {
-    const { to: _, ...within } = line('copper.l.1/2', { oldJoint: 'none', stubMm: 120 })
-    const run = begun({
-      ...within,
-      cutIn: { insert: 'repair', farMm: 120, freeMm: [900, 900], outMm: 80, sidewaysMm: 2 },
-    })
+    const run = begun(within)
     const cut = run.steps.filter(({ id }) => id.startsWith('a/remove/')).at(-1)?.id ?? ''
     expect(run.at(cut).lines[0]?.caps).toHaveLength(2)
     // of what pipe it is, nobody knows: nothing is promised to close it

@@ -1,4 +1,4 @@
-import { mouthOf } from '../assembly'
+import { bodiesOf, mouthOf } from '../assembly'
 import { METHODS } from '../assembly/methods/table'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
@@ -111,4 +111,72 @@ describe('what the house asks for', () => {
     expect(steps.some(({ id }) => id === 'general/bond')).toBe(true)
     expect(waitsFor(steps, first?.id ?? '', 'general/bond')).toBe(true)
   })
+})
+
+describe('what hangs in a wall', () => {
+  const conditions = { ...PLAIN, oldJoint: 'sweat' as const, line: 'dry' as const }
+  const at = (kind: string) => {
+    const [body] = bodiesOf([kind])
+    if (!body) throw new Error(kind)
+    const line = { lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf(kind), conditions }
+    const options = mate({ lines: [line], settings: WELL_EQUIPPED, k: 60 }).lines[0]?.options ?? []
+    const plan = (option: MateOption) =>
+      sequence({
+        lines: [{ lineId: 'a', option, conditions, meets: { to: body.id } }],
+        bodies: [body],
+        houseRules,
+      }).steps
+    return { body, options, plan }
+  }
+
+  it('has no connector under it that would be taken off a stop', () => {
+    const takesOff = (kind: string) => {
+      const { options, plan } = at(kind)
+      const [way] = options
+      if (!way) throw new Error(`no way to ${kind}`)
+      return plan(way).some(({ id }) => id === 'a/line/undo-old')
+    }
+    expect(['faucet.shank.1/2', 'spout.thread.1/2', 'valve.female.1/2'].map(takesOff)).toEqual([
+      true,
+      false,
+      false,
+    ])
+  })
+
+  it('hangs before what closes its line is made, wherever along the line that is', () => {
+    const { body, options, plan } = at('valve.female.1/2')
+    const further = options.filter(
+      ({ closes, joints }) => closes && (closes.by === 'union' || !joints[closes.seam]?.atStub),
+    )
+    expect(further.length).toBeGreaterThan(0)
+    for (const way of further) {
+      const last = `a/${way.closes?.seam}/${way.closes?.by === 'union' ? 'union' : 'close'}`
+      expect([way.id, waitsFor(plan(way), last, `general/hang-${body.id}`)]).toEqual([way.id, true])
+    }
+  })
+})
+
+it('a plate goes over the bare end: before the nut and the insert, and no joint further on waits for it', () => {
+  const conditions = { ...PLAIN, plateMm: 3, oldJoint: 'none' as const }
+  const to = mouthOf('faucet.shank.1/2')
+  const ways =
+    mate({
+      lines: [{ lineId: 'a', pipeId: 'pex-b.sdr9.1/2', to, conditions }],
+      settings: WELL_EQUIPPED,
+      k: 60,
+    }).lines[0]?.options ?? []
+  const nuts = ways.filter(({ joints }) => joints[0]?.method === 'compression' && joints.length > 1)
+  expect(nuts.length).toBeGreaterThan(0)
+  for (const way of nuts) {
+    const steps = planOf(way, conditions)
+    const waits = steps.flatMap(({ id, after }) => (after.includes('a/line/plate') ? [id] : []))
+    const before = steps.filter(
+      ({ seam, kind, words }) => seam === 0 && (kind === 'captive' || words === 'compression.insert'),
+    )
+    expect(before.length).toBeGreaterThan(2)
+    for (const { id } of before) expect(waits).toContain(id)
+    expect(waits.filter((id) => !id.startsWith('a/0/'))).toEqual([])
+    // the end is cut, and cleaned, with nothing on the pipe
+    expect(waits).not.toContain('a/0/cut')
+  }
 })

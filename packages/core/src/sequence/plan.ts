@@ -570,15 +570,12 @@ export function sequence(request: PlanRequest): Plan {
     }
   }
   // at one moment what takes no time comes first, then as it was laid out
-  const laid = new Map(steps.map((step, index) => [step, index]))
-  const place = (step: PlannedStep) => laid.get(step) as number
   const parts = ['before', 'water-off', 'after']
   steps.sort(
     (a, b) =>
       parts.indexOf(a.phase) - parts.indexOf(b.phase) ||
       a.startSeconds - b.startSeconds ||
-      Number(a.endSeconds > a.startSeconds) - Number(b.endSeconds > b.startSeconds) ||
-      place(a) - place(b),
+      Number(a.endSeconds > a.startSeconds) - Number(b.endSeconds > b.startSeconds),
   )
   return { steps, cards: cardsOf(steps, ({ id, lineId }) => placeOf(id, lineId)), waterOff }
 }

@@ -222,3 +222,12 @@ it('of orders that take as long, like follows like and hands stay where they are
     ...['cut', 'mark', 'press'].map((like) => `bath ${like}`),
   ])
 })
+
+it('what either of two could begin, and neither stands at, is for who has been free the longest', () => {
+  const act = { passive: false, place: null, near: ['x'] }
+  const long = { ...act, seconds: 20, after: [] }
+  const short = { ...act, seconds: 10, after: [] }
+  const both = { ...act, seconds: 5, after: [0, 1] }
+  expect(schedule([long, short, both], 2).hands).toEqual([0, 1, 1])
+  expect(schedule([short, long, both], 2).hands).toEqual([0, 1, 0])
+})

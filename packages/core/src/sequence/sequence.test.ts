@@ -55,6 +55,9 @@ describe('the order of work', () => {
   })
 
   it('has nuts, rings and plates on before the joint closes', () => {
+    // by the name that the card gives to what waits there
+    const named = new Set(all.flatMap(({ plan }) => plan.steps.flatMap(({ captive }) => captive ?? [])))
+    expect([...named]).toEqual(expect.arrayContaining(['nut', 'ring', 'crimp ring']))
     for (const { plan } of all)
       for (const captive of plan.steps.filter((step) => step.captive)) {
         const seam = captive.seam ?? 0
