@@ -176,6 +176,19 @@ const WASTES: readonly {
     says: [/ABS cement/, /pump out/],
   },
   {
+    what: 'the drain of a box in a wall',
+    worked: 'Washing machine',
+    colour: 'white',
+    across: ['2', 'Point', '3', '7', '5'],
+    waste: /Drain of a washing-machine box/,
+    old: /On the old end: nothing/,
+    measured: [['Wall to the middle of the drain', ['1', '2']]],
+    first: /P-trap.*tube.*on the fixture/s,
+    // the inlet’s mouth lies 1-1/4 in over the middle; 3/4 in of pipe stand in each socket
+    next: [['3', '0'], /cut to length.*30\s*3\s*16/s, /✓ Stands over the weir of its trap/],
+    says: [/PVC cement/, /Screw the box to the framing/, /pump out/],
+  },
+  {
     what: 'a basin without a vent',
     worked: 'Basin',
     colour: 'white',

@@ -22,6 +22,7 @@ import {
   METRIC_STUBS,
   plainDrain,
   SINK_KINDS,
+  someBox,
   someClosed,
   someDrain,
   someMetricDrain,
@@ -178,6 +179,32 @@ describe('drains that nobody prepared', () => {
       expect([some, [...found].some((id) => id.includes(some))]).toEqual([some, true])
     for (const rule of ['pan.aside', 'pan.far', 'drain.own-trap'])
       expect([rule, why.has(rule)]).toEqual([rule, true])
+  })
+
+  it('of boxes in a wall break none, are made in an order, and are the cheapest that exhaustive search finds', async () => {
+    const found = new Set<string>()
+    const words = new Set<string>()
+    for (let index = 0; index < QUESTIONS / 5; index++) {
+      const { options, line, settings } = waysOf(index, someBox)
+      const asked = { line, settings }
+      for (const option of options) expect([index, brokenLaws(option, asked)]).toEqual([index, []])
+      for (const { parts } of options.slice(0, 1)) found.add(parts.map(({ family }) => family).join(' '))
+      const { request, steps } = orderOf(asked, options[0])
+      for (const step of steps) words.add(step.words)
+      for (const order of [steps, anyOrder(steps, new Dice(6_000_000 + index))])
+        expect([index, carryOut(request, order)]).toEqual([index, []])
+      isCheapest(index, { ...asked, options })
+      if (index >= PROGRAMMES / 2) continue
+      const programme = programmeOf(line, settings, catalogueOf('drain'), 6)
+      const best = programme.edges.length === 0 ? null : await highs(toLp([programme], { least: 'total' }))
+      const least = options.length === 0 ? null : Math.min(...options.map(({ costs }) => costs.totalCents))
+      expect([index, least]).toEqual([index, best?.cents ?? null])
+    }
+    // on the old pipe itself, by a piece, and on a trap of its own
+    for (const way of ['', 'tube-piece', 'p-trap tube-piece'])
+      expect([way, [...found].some((each) => each.endsWith(way))]).toEqual([way, true])
+    for (const step of ['fixture.hang-box', 'prove.standpipe', 'prove.level'])
+      expect([step, words.has(step)]).toEqual([step, true])
   })
 
   it('that are closed break none, are made in an order, and are the cheapest that exhaustive search finds', async () => {

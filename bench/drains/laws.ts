@@ -38,10 +38,12 @@ function heightOf(way: Way, { line }: Asked): number | null {
 function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number, number] | null {
   const { spanMm, turn, rises, trapped } = conditions
   if (spanMm == null || turn || rises || trapped || OWN_TRAP.test(to?.kind ?? '')) return null
-  if (!/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')) return null
+  if (!/^waste\.(shower|tub|standpipe|box)/.test(to?.kind ?? '')) return null
   const parts = partsOf(way)
   const at = parts.findIndex(({ family }) => family === 'p-trap')
-  const half = (port: (typeof parts)[number]['near']) => Math.hypot(...(port?.pose.origin ?? [0]))
+  // along the pipe: what a bend under a tee drops is no part of the way out
+  const half = (port: (typeof parts)[number]['near']) =>
+    port ? Math.abs(port.pose.origin.reduce((sum, mm, axis) => sum + mm * (port.pose.axis[axis] ?? 0), 0)) : 0
   return parts.slice(0, at + 1).reduce<readonly [number, number]>(
     ([lo, hi], { family, lengthMm, near, far }, index) => {
       const { minMm = 0, maxMm = 0 } = way.joints[index] ?? {}
@@ -61,7 +63,7 @@ function toTrap(way: Way, { line: { conditions, to } }: Asked): readonly [number
 /** Under a floor or in a wall pipe may turn before its trap, and under a bowl that no flange stands beneath. */
 const mayBend = ({ to, conditions, pipeId }: Asked['line']) =>
   (to?.kind === 'waste.pan' && pipeId === undefined) ||
-  /^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '') ||
+  /^waste\.(shower|tub|standpipe|box)/.test(to?.kind ?? '') ||
   (to?.kind === BOWL && conditions.oldJoint !== 'flange')
 const bridges = ({ parts }: Way) => {
   const at = parts.findIndex(({ family }) => family === 'p-trap')
@@ -240,7 +242,7 @@ export const DRAIN_LAWS: readonly Law[] = [
       const tee = kinds.indexOf('vent-riser')
       const trap = kinds.findIndex((family) => family.endsWith('trap'))
       return (
-        tee >= 0 !== (s && /^waste\.(tail|sink|disposer|standpipe)/.test(to?.kind ?? '')) ||
+        tee >= 0 !== (s && /^waste\.(tail|sink|disposer|standpipe|box)/.test(to?.kind ?? '')) ||
         (tee >= 0 && trap < tee)
       )
     },
@@ -293,7 +295,8 @@ export const DRAIN_LAWS: readonly Law[] = [
   [
     'machine',
     (way, { line }) =>
-      line.to?.kind === 'waste.standpipe' && (line.conditions.slow === true || drainIn(way, line) < 1.5),
+      /^waste\.(standpipe|box)/.test(line.to?.kind ?? '') &&
+      (line.conditions.slow === true || drainIn(way, line) < 1.5),
   ],
   [
     'standpipe-2',

@@ -238,6 +238,31 @@ export function someClosed(index: number): { readonly line: LineRequest; readonl
   return { settings, line: { ...line, pipeId: pipe.id, to: mouthOf('waste.closed'), conditions } }
 }
 
+/** The box in a wall that a number stands for: on what stays of an old standpipe, or on a trap of its own. */
+export function someBox(index: number): { readonly line: LineRequest; readonly settings: MateSettings } {
+  const dice = new Dice(985_000 + index)
+  const pipes = DRAIN_STUBS.filter((pipe) => quarters(pipe) >= 1.5 && quarters(pipe) <= 3)
+  const pipe = pipes[index % pipes.length] as (typeof pipes)[number]
+  const { line, settings } = someDrain(index * 31)
+  const oldJoint = dice.pick(
+    oldJointsOn(pipe.material, true, pipe).filter((id) => JOINTS.has(id) && id !== 'flange'),
+  )
+  const steel = pipe.material.endsWith('steel')
+  const conditions: Conditions = {
+    ...line.conditions,
+    oldJoint,
+    thread: oldJoint === 'threaded' || (steel && dice.chance(0.6)) ? 'NPT' : 'none',
+    trapped: dice.chance(0.5),
+    unvented: dice.chance(0.2),
+    rises: dice.chance(0.2),
+    turn: dice.chance(0.2) ? dice.pick([45, 90] as const) : 0,
+    spanMm: dice.chance(0.4) ? dice.whole(100, 1200) : null,
+    flangeMm: null,
+    faults: line.conditions.faults.filter((fault) => fault !== 'ring-broken'),
+  }
+  return { settings, line: { ...line, pipeId: pipe.id, to: mouthOf('waste.box.2'), conditions } }
+}
+
 /** A plain place with nothing aboard: what only the pipe, its end and the waste decide. */
 export function plainDrain(
   pipeId: string,

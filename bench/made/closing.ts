@@ -21,12 +21,17 @@ const far = (part: number) => `${part} far`
  *
  * @param world.held what it ends at cannot be turned
  * @param world.hungAt when that hangs, seconds; nought where it does
+ * @param world.above it ends at the open top of a pipe, over all that trickles
  * @returns what is screwed with both its sides held, made in water, closed to what does not hang, or never drawn together
  */
 export function faultsOfClosing(
   { lineId, option, conditions }: Line,
   steps: readonly Step[],
-  { held, hungAt = 0 }: { readonly held: boolean; readonly hungAt?: number },
+  {
+    held,
+    hungAt = 0,
+    above = false,
+  }: { readonly held: boolean; readonly hungAt?: number; readonly above?: boolean },
 ): string[] {
   const { parts, joints } = option
   const wrong: string[] = []
@@ -55,7 +60,8 @@ export function faultsOfClosing(
     const [a, b] = words === DRAWS ? [near(part), far(part)] : sides(seam)
     if (words === 'thread.turn' && fixed(a) && fixed(b))
       wrong.push(`nothing turns: ${lineId} is held on both sides of seam ${seam}`)
-    const wet = conditions.line !== 'dry' && joints[seam]?.beforeStop === true
+    const top = above && part >= parts.length
+    const wet = conditions.line !== 'dry' && joints[seam]?.beforeStop === true && !top
     if (wet && WANTS_DRY.test(words) && [a, b].some((side) => of(side) === of('old')))
       wrong.push(`steams: ${words} at seam ${seam} of ${lineId}, to which the line trickles`)
     join(a, b)

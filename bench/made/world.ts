@@ -108,6 +108,7 @@ export function carryOut(
   const house = { on: true, drained: false, proved: false, stopsShut: false }
   const bonding = { bridge: 'none' }
   const fixed = new Set<string>()
+  const done = new Set<string>()
   const cover = {
     held: false,
     full: false,
@@ -149,6 +150,8 @@ export function carryOut(
     isDrain(line) || stateOf(line).stopShut || (!house.on && house.drained && house.proved)
   const stateOf = (line: Line) => states.get(line.lineId) as LineState
   const bodyOf = (id: string) => bodyState.get(id.replace(/^general\/[a-z]+-/, ''))
+  const ofWall = (to: string | undefined) =>
+    bodies.some(({ id, mount, stays }) => id === to && mount === 'in-wall' && !stays)
   const metBy = (stepId: string) =>
     water.filter(({ meets }) => meets?.to !== undefined && stepId.endsWith(`-${meets.to}`))
 
@@ -191,6 +194,13 @@ export function carryOut(
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
     if (line && MAKES.test(words) && seam !== null) {
+      const box = bodies.find((body) => body.id === line.meets?.to && body.mount === 'in-wall')
+      if (box && isDrain(line) && seam === line.option.joints.length - 1)
+        if ([...bodyState.values()].some(({ hung }) => hung))
+          wrong.push(`no pipe goes in between what stands of ${line.lineId} and a box that hangs`)
+      if (box && isDrain(line) && seam < line.option.joints.length - 1)
+        if (stateOf(line).made.has(line.option.joints.length - 1))
+          wrong.push(`${line.lineId} is made to its box before it stands`)
       const from = line.option.parts[line.option.joints[seam]?.from ?? -1]
       if (from?.family === 'drop-ear-elbow' && !fixed.has(`fix.ears ${line.lineId}`))
         wrong.push(`${line.lineId} is turned into an elbow that hangs free`)
@@ -253,7 +263,11 @@ export function carryOut(
       for (const each of metBy(id))
         if (!stateOf(each).tailFree) wrong.push(`the old connector of ${each.lineId} still holds it`)
     if (words === 'fixture.set' && !bodyOf(id)?.out) wrong.push('set where the old one stands')
-    if (words === 'fixture.hang')
+    if (/^fixture\.hang/.test(words))
+      for (const each of lines.filter(({ meets }) => ofWall(meets?.to)))
+        if (steps.some((act) => act.id.startsWith(`${each.lineId}/remove/`) && !done.has(act.id)))
+          wrong.push(`hung where the old one of ${each.lineId} is`)
+    if (/^fixture\.hang/.test(words))
       for (const each of lines)
         if (
           !heatedWhereItHangs(lines, each.meets?.from, houseRules.solderAt) &&
@@ -386,6 +400,7 @@ export function carryOut(
     if (words === 'safe.shut') house.on = false
     if (words === 'safe.shut-kept' || words === 'safe.drain-kept')
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = words === 'safe.drain-kept'
+    done.add(step.id)
     if (words === 'safe.drain') house.drained = true
     if (words === 'prove.hold') cover.held = true
     if (words === 'prove.level') Object.assign(cover, { level: true, full: false })
@@ -406,7 +421,7 @@ export function carryOut(
       for (const each of water) if (keepsStop(each)) stateOf(each).stopShut = false
     if (body && words === 'fixture.out') body.out = true
     if (body && words === 'fixture.set') body.set = true
-    if (body && words === 'fixture.hang') body.hung = true
+    if (body && /^fixture\.hang/.test(words)) body.hung = true
     if (body && words === 'body.strip') body.stripped = true
     if (body && words === 'body.refit') body.stripped = false
     if (!line) return
@@ -479,10 +494,12 @@ export function carryOut(
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)
-    const hangs = steps.find(({ words, id }) => words === 'fixture.hang' && id.endsWith(`-${body?.id}`))
-    const held = body?.mount === 'in-wall'
+    const hangs = steps.find(({ words, id }) => /^fixture\.hang/.test(words) && id.endsWith(`-${body?.id}`))
+    // a box is set down on its drain, and hangs when that stands
+    const above = body?.mount === 'in-wall' && isDrain(line)
+    const held = body?.mount === 'in-wall' && !above
     if (line.leftLong === undefined)
-      wrong.push(...faultsOfClosing(line, steps, { held, hungAt: hangs?.endSeconds ?? 0 }))
+      wrong.push(...faultsOfClosing(line, steps, { held, above, hungAt: hangs?.endSeconds ?? 0 }))
     const { made, plugged, looked } = stateOf(line)
     for (const seam of line.option.joints.keys())
       if (!made.has(seam)) wrong.push(`${line.lineId} is never made at seam ${seam}`)

@@ -309,7 +309,7 @@ export function programmeOf(
   // trade: what hangs on a stub in sight turns nowhere
   const led = to?.kind === 'waste.pan' && !pipe
   const stiff =
-    route.medium === 'drain' && !bends && !led && !/^waste\.(shower|tub|standpipe)/.test(to?.kind ?? '')
+    route.medium === 'drain' && !bends && !led && !/^waste\.(shower|tub|standpipe|box)/.test(to?.kind ?? '')
   const turn = cutIn ? turnOfCut(cutIn.insert, conditions.turn) : stiff ? 0 : (conditions.turn ?? 0)
   const stuffs = stuffsOf(line, pipe ?? null)
   // before a corner, and behind it

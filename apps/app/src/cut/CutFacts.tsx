@@ -1,5 +1,6 @@
 import {
   goesInside,
+  isStandpipe,
   panTailMm,
   standpipeMm,
   standpipeStands,
@@ -32,7 +33,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const unit = usePreferences((state) => state.unit)
   const code = useSettings()?.fields.mate.codeProfile
   const height = standpipeMm(code)
-  const stands = layout ? standpipeStands(option, layout.stations, code) : null
+  const stands = layout ? standpipeStands(option, layout.stations, code, line.ends?.to.kind) : null
   const first = option.joints[0]
   const { spanMm, reachMm } = situationOf(line)
   const tailMm = panTailMm(option, reachMm)
@@ -76,7 +77,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
           />
         )
       ) : null}
-      {option.parts.some(({ family }) => family === 'standpipe') ? (
+      {isStandpipe(line.ends?.to.kind) ? (
         <View testID="standpipe">
           <Fact label="Standpipe above its trap, at least" mm={height.leastMm} quantity="reading" />
           <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />

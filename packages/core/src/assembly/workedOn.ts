@@ -17,7 +17,7 @@ export const WORKED_ON = [
   { id: 'tub', lines: ['hot', 'cold', 'drain'], fixtures: ['shower', 'tap', 'outlet', 'closed'] },
   { id: 'shower', lines: ['hot', 'cold', 'drain'], fixtures: ['shower', 'outlet', 'closed'] },
   { id: 'tub-shower', lines: ['hot', 'cold', 'drain'], fixtures: ['shower', 'outlet', 'closed'] },
-  { id: 'washer', lines: ['hot', 'cold', 'drain'], fixtures: ['washer', 'closed'] },
+  { id: 'washer', lines: ['hot', 'cold', 'drain'], fixtures: ['washer', 'box', 'closed'] },
   { id: 'dishwasher', lines: ['hot'], fixtures: ['appliance', 'closed'] },
   { id: 'bib', lines: ['cold'], fixtures: ['bib', 'closed'], goesIn: ['hose.outlet'] },
   { id: 'heater', lines: ['cold', 'hot'], fixtures: ['heater', 'closed'], goesIn: ['heater.nipple.3/4'] },

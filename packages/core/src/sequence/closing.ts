@@ -33,6 +33,8 @@ export interface Closing {
   readonly heats: ReadonlyMap<number, number>
   /** What the line ends at can be carried in with what is soldered to it: a valve that is still to be hung. */
   readonly carried: boolean
+  /** What the line ends at is set down on it: the box over a standpipe. */
+  readonly setDown: boolean
 }
 
 /**
@@ -187,8 +189,8 @@ export function makeUp(work: Closing): void {
       if (before) graph.precede(before.step, step)
       continue
     }
-    // a bowl is set down on what stands already
-    if (isCloset(option) && seam === option.joints.length - 1) continue
+    // a bowl, or a box, is set down on what stands already
+    if ((isCloset(option) || work.setDown) && seam === option.joints.length - 1) continue
     if (!stubNeedsFlame) {
       // but that a flame at an old end comes before what it would spoil
       for (const stub of stubs) if (!stub.template.flame || template.flame) graph.precede(step, stub.step)

@@ -2,6 +2,7 @@ import type { StepTemplate } from '../assembly/acts/types'
 import { DRAIN_TESTS } from '../reference/drainTest'
 import { TEST_PRESSURES } from '../reference/testPressure'
 import type { Graph } from './graph'
+import { isBox } from './inWall'
 import type { PlanLine, PlanRequest } from './types'
 
 /** What comes before a line is covered for good, and the covering. Times are common practice. */
@@ -38,7 +39,11 @@ export const standsFull = (line: PlanLine, lines: readonly PlanLine[]): boolean 
   isDrain(line) && lines.some((other) => isHidden(other) && drainOf(other) === drainOf(line))
 
 /** Lines of water are held under pressure, all at once. */
-function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
+function holdLines(
+  graph: Graph,
+  covered: readonly PlanLine[],
+  { codeProfile = 'IPC', bodies = [] }: PlanRequest,
+): void {
   const { minutes, leastKpa } = TEST_PRESSURES[codeProfile]
   const said = { minutes, bar: (leastKpa ?? 0) / 100 }
   graph.add(at('set'), STEPS.set, null, null, said)
@@ -48,6 +53,8 @@ function holdLines(graph: Graph, covered: readonly PlanLine[], { codeProfile = '
   graph.precede(at('wait'), at('hold'))
   // warmth moves the gauge, and a heater is not made for it
   graph.precede(at('hold'), 'general/heater-on')
+  // nor is a machine's hose
+  for (const body of bodies) if (isBox(body)) graph.precede(at('hold'), `general/run-${body.id}`)
   for (const { lineId, leftLong } of covered) {
     // the cap of what is left long is held with it
     const dry = leftLong === undefined ? 'dry-outlet' : 'dry-cap'

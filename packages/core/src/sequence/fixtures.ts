@@ -2,8 +2,8 @@ import type { StepTemplate } from '../assembly/acts/types'
 import type { Content, Mount } from '../assembly/bodies/types'
 import { methodById } from '../assembly/methods/table'
 import { KEEP_STOP, NEW_END, opensRun } from '../assembly/oldJoints/removals'
-import { closingAct } from './closing'
 import type { Graph } from './graph'
+import { hang, isBox, joinDrain } from './inWall'
 import { BIB, isCapped } from './lineWords'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
 
@@ -12,9 +12,9 @@ const STEPS = {
   undo: { key: 'undo-old', kind: 'remove', words: 'remove.old-connector', seconds: 60 },
   out: { key: 'out', kind: 'remove', words: 'fixture.out', seconds: 480 },
   set: { key: 'set', kind: 'finish', words: 'fixture.set', seconds: 480 },
-  hang: { key: 'hang', kind: 'finish', words: 'fixture.hang', seconds: 240 },
   run: { key: 'run', kind: 'open', words: 'fixture.run', seconds: 90 },
   fill: { key: 'fill', kind: 'open', words: 'fixture.fill', seconds: 90 },
+  hoses: { key: 'run', kind: 'open', words: 'fixture.hoses', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
 /** Acts that part a line from its old fixture. */
@@ -27,10 +27,13 @@ const PARTS_IT: ReadonlySet<string> = new Set([
 /** Removals after which no old connector is left: none was there, or it is what they undo. */
 const NO_CONNECTOR: ReadonlySet<string> = new Set(['bare', NEW_END.id, KEEP_STOP.id])
 
+const LOOKS = ['two-hours', 'morning', 'record'] as const
+
 /** What grit and air are run out of, by what is in the body; the first that it holds. */
 const RUNS: readonly (readonly [Content, StepTemplate, readonly Mount[]])[] = [
   ['aerator', STEPS.run, ['deck', 'wall']],
   ['fill-valve', STEPS.fill, ['floor']],
+  ['hose', STEPS.hoses, ['in-wall']],
 ]
 
 /**
@@ -64,7 +67,10 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     const met = lines.filter(
       ({ meets, option }) => meets?.to === body.id && !isCapped(option.parts) && isWater(option),
     )
-    if (met.length === 0) continue
+    if (met.length === 0) {
+      if (body.mount === 'in-wall') joinDrain(graph, body, bodies, lines)
+      continue
+    }
     if (body.mount === 'deck' && !body.stays) setOnDeck(graph, body, met)
     else if (body.mount !== 'in-wall') keepTails(graph, met)
     if (body.mount === 'in-wall' && !body.stays) hang(graph, body, met, lines)
@@ -76,7 +82,7 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     const id = `general/${run.key}-${body.id}`
     graph.add(id, run, null, null)
     for (const { lineId } of met) graph.precede(`${lineId}/line/dry-outlet`, id)
-    for (const later of ['heater-on', 'two-hours', 'morning', 'record']) graph.precede(id, `general/${later}`)
+    for (const later of isBox(body) ? LOOKS : ['heater-on', ...LOOKS]) graph.precede(id, `general/${later}`)
   }
 }
 
@@ -126,29 +132,4 @@ function setOnDeck(graph: Graph, body: PlanBody, met: readonly PlanLine[]): void
         if (node.template.kind === 'close') graph.precede(set, node.id)
     graph.precede(set, `${lineId}/line/dry-outlet`)
   }
-}
-
-/**
- * In a wall: what is screwed into it and what caps it goes in while it can be turned; it hangs level, at its depth,
- * before the old pipes are joined.
- */
-function hang(graph: Graph, body: PlanBody, met: readonly PlanLine[], lines: readonly PlanLine[]): void {
-  const id = `general/${STEPS.hang.key}-${body.id}`
-  graph.add(id, STEPS.hang, null, null)
-  graph.precede(id, 'general/valves')
-  // by what closes each line to it: the joint on the old pipe, where nothing else is made last
-  const closings = met.flatMap(({ lineId, option }) => {
-    const last = closingAct(lineId, option)
-    if (last !== null) return [last]
-    return option.joints.flatMap(({ atStub }, seam) => (atStub ? [`${lineId}/${seam}/close`] : []))
-  })
-  const behind = new Set(closings.flatMap((step) => [step, ...graph.reachableFrom(step)]))
-  const into = lines.flatMap(({ lineId, option, meets }) => {
-    const seam = meets?.to === body.id ? option.joints.length - 1 : meets?.from === body.id ? 0 : null
-    const joint = seam === null ? undefined : option.joints[seam]
-    const turned = joint && (isCapped(option.parts) || joint.method === 'threaded')
-    return turned ? [`${lineId}/${seam}/close`] : []
-  })
-  for (const step of into) if (!behind.has(step)) graph.precede(step, id)
-  for (const step of closings) graph.precede(id, step)
 }

@@ -60,14 +60,20 @@ export function isCapped(parts: MateOption['parts']): boolean {
  * A line's own steps speak of its stop and its connector only where it has them.
  *
  * @param held it has stood full of water before this, since it will be covered
+ * @param boxed it comes to a washing machine's box in the wall
  */
-export function lineWords(words: string, option: MateOption, feeds: boolean, held = false): string {
+export function lineWords(
+  words: string,
+  option: MateOption,
+  feeds: boolean,
+  { held = false, boxed = false }: { readonly held?: boolean; readonly boxed?: boolean } = {},
+): string {
   const { parts, removalId } = option
   if (opensRun(removalId) && /^drain\.(un)?plug$/.test(words)) return `${words}-both`
   if (words === 'prove.fill') {
     if (isCloset(option)) return 'prove.flush'
     if (opensRun(removalId)) return 'prove.run'
-    if (parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
+    if (boxed || parts.some(({ family }) => family === 'standpipe')) return 'prove.standpipe'
     if (parts.some(({ family }) => /^(centre|end|disposer)-waste$/.test(family))) return 'prove.fill-both'
     if (bringsTrap(option)) return 'prove.fill-tray'
     if (isCapped(parts)) return 'prove.fill-past'
@@ -107,5 +113,6 @@ export function lineWords(words: string, option: MateOption, feeds: boolean, hel
   if (kept) return { 'prove.tissue-inlet': 'prove.old-stop', 'open.flush': 'open.flush-kept' }[words] ?? words
   if (shuts) return words
   if (words === 'open.flush' && feeds) return 'open.flush-valve'
+  if (words === 'open.flush' && boxed) return 'open.flush-box'
   return { 'prove.tissue-inlet': 'prove.tissue-joints', 'open.flush': 'open.flush-end' }[words] ?? words
 }

@@ -32,6 +32,7 @@ import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
 import { addHouseTrap } from './houseTrap'
+import { isBox } from './inWall'
 import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, isCloset, lineMedium, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
@@ -149,6 +150,7 @@ function addLine(
   if (lineMedium(line) === 'supply') addOldConnector(graph, line, bodies, shut, removed)
 
   const medium = lineMedium(line)
+  const boxed = bodies.some((at) => at.id === body && isBox(at))
   for (const template of LINE_STEPS) {
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
@@ -157,7 +159,10 @@ function addLine(
     if (line.branchOf !== undefined && PLUGS.has(template.key)) continue
     graph.add(
       id('line', template.key),
-      { ...template, words: lineWords(template.words, option, feeds, standsFull(line, lines)) },
+      {
+        ...template,
+        words: lineWords(template.words, option, feeds, { held: standsFull(line, lines), boxed }),
+      },
       lineId,
       null,
     )
@@ -298,8 +303,21 @@ function addLine(
     }
   })
 
-  const carried = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
-  const closing: Closing = { graph, lineId, option, closes, stepsOf, early, solderAt, last, heats, carried }
+  const hangs = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
+  const [carried, setDown] = [hangs && medium === 'supply', hangs && medium === 'drain']
+  const closing: Closing = {
+    graph,
+    lineId,
+    option,
+    closes,
+    stepsOf,
+    early,
+    solderAt,
+    last,
+    heats,
+    carried,
+    setDown,
+  }
   addSlide(closing, removed, open)
   // a sleeve stands on the old end before the piece comes into it
   if (onStandingSleeve(option, 1)) graph.precede(id(0, 'close'), id(1, 'close'))

@@ -84,6 +84,10 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
     ]),
   ),
   'waste.closed': 'Nothing: the old drain is closed off',
+  'box.combo.1/2': 'Washing-machine box in the wall, 1/2 in thread or solder',
+  'box.barb.1/2': 'Washing-machine box in the wall, 1/2 in PEX insert',
+  'box.expansion.1/2': 'Washing-machine box in the wall, 1/2 in PEX expansion',
+  'waste.box.2': 'Drain of a washing-machine box, 2 in',
 }
 
 /** What goes in, by its id. */
@@ -147,6 +151,12 @@ export const FIXTURE_GROUPS: readonly {
     asks: ['stop', 'reach'],
   },
   { id: 'washer', label: 'Washing machine', ends: ['washer.hose', 'washer.hose.g3/4'], asks: [] },
+  {
+    id: 'box',
+    label: 'Box in the wall',
+    ends: ['box.combo.1/2', 'box.barb.1/2', 'box.expansion.1/2'],
+    asks: ['span'],
+  },
   {
     id: 'run',
     label: 'Into a run',
@@ -212,6 +222,7 @@ const SIDES: readonly Side[] = [
   ['waste.tail.1-1/2', 1.5, 2],
   ['waste.tail.1-1/4', 1.5, 2],
   ['waste.standpipe', 2, 3],
+  ['waste.box.2', 2, 3],
   ['waste.shower.2', 2, 3],
   ['waste.tub.1-1/2', 1.5, 2],
   ['waste.bowl', 3, 4],
@@ -249,7 +260,7 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
   tub: [...TUBS, ...SHOWERS],
   'tub-shower': [...TUBS, ...SHOWERS],
   shower: SHOWERS,
-  washer: ['waste.standpipe'],
+  washer: ['waste.standpipe', 'waste.box.2'],
   drain: RUN_WASTES,
   other: [
     ...TAILS,
@@ -258,6 +269,7 @@ export const WASTES_OF: Readonly<Record<string, readonly string[]>> = {
     ...TUBS.filter((id) => !TAILS.includes(id)),
     ...SHOWERS,
     'waste.standpipe',
+    'waste.box.2',
     ...RUN_WASTES,
   ],
 }

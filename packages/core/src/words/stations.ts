@@ -106,8 +106,10 @@ export function stationText(
   if (id === 'beside') return 'the middle of the line beside it'
   if (id === 'tail' && families.at(-1) === 'closet-flange') return 'the finished floor'
   if (id === 'tail' && families.at(-1)?.startsWith('pan-')) return 'the tip of the bowl’s spigot'
+  if (id === 'tail' && families.at(-1) === 'standpipe') return 'the top of the standpipe'
+  // pipe goes into what it ends at
   if (id === 'tail')
-    return families.at(-1) === 'standpipe' ? 'the top of the standpipe' : 'the tip of the fixture’s tail'
+    return families.at(-1) === 'tube-piece' ? 'the mouth of the fixture' : 'the tip of the fixture’s tail'
   const [, index, place] = id.split(':')
   const family = families[Number(index)]
   if (!family) return 'a part that is no longer there'

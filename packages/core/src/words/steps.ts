@@ -38,6 +38,14 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Set it on its gasket or putty, no oil putty on stone; square to the bowl; drawn down from below until it shows all round.',
   'fixture.hang':
     'Hang it, “up” above: one screw, level; the second, level again; its depth within the window on its sheet.',
+  'fixture.hang-box':
+    'Screw the box to the framing, level, its face flush with the finished wall, hot on the left.',
+  'fixture.out-wall':
+    'What is left of the old one out of the wall: screws, straps, plate. Look at what the new one will hang on.',
+  'fixture.hoses-off':
+    'Machine off and its plug out; both hoses off the old valves, a bucket under them; the drain hose drawn out.',
+  'fixture.hoses':
+    'Hoses on with new washers, hot to hot, by hand and a quarter turn. Open both valves and let the machine fill: nothing drips into the box.',
   'fixture.run':
     'Aerator and hand shower off: run cold, then hot, until it is clear and no air spits. Then put them back.',
   'fixture.fill': 'Let the tank fill; set its level; flush it twice.',
@@ -57,6 +65,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.flush-through':
     'Open the new valve and run the nearest tap behind it, aerator off, until it runs clear.',
   'open.flush-valve': 'Open the new valve on this side alone, until it runs clear.',
+  'open.flush-box': 'Open its valve in the box into a bucket, until it runs clear; shut it again.',
   'open.flush-kept': 'Run it, aerator off, or flush it, until it runs clear.',
   'open.flush-end': 'Run it from its end into a bucket, aerator and shower head off, until it runs clear.',
   'prove.tissue-joints': 'Dry everything, then a tissue round every joint of the line.',

@@ -66,6 +66,9 @@ const threeWay = (id: string, ...ends: EndRef[]) =>
     ['cartridge', 'seat'],
     [...mixes(...ends), { ...port('spray', 'spray', ends, 'direct'), flow: 'out' }],
   )
+/** A box in a wall: both valves with a hose thread, seen from its front, and the drain's mouth beside them. */
+const machineBox = (id: string, ...ends: EndRef[]) =>
+  kind(id, 'in-wall', ['seat', 'hose'], both(ends, 'direct'))
 const spray = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'spray', [own], 'arm')])
 const spout = (id: string, own: EndRef) =>
   kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
@@ -242,6 +245,16 @@ export const BODY_KINDS: readonly BodyKind[] = [
   drainOf('waste.pan', 'floor', 'pan', of('pan-spigot', 'metric', '110', 'rubber-seated')),
   ...METRIC_RUN_BRANCHES.map(branchInto),
   drainOf('waste.closed', 'pipe', 'cap-drain'),
+  machineBox('box.combo.1/2', end('solder-cup', 'CTS', '1/2'), end('taper-male', 'NPT', '1/2')),
+  machineBox('box.barb.1/2', end('insert-barb', 'CTS', '1/2')),
+  machineBox('box.expansion.1/2', end('expansion-barb', 'CTS', '1/2')),
+  drainOf(
+    'waste.box.2',
+    'in-wall',
+    'machine-box',
+    of('drain-socket', 'IPS', '2', 'pvc-drain'),
+    of('drain-socket', 'IPS', '2', 'abs-drain'),
+  ),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -44,9 +44,12 @@ export function fromStop(ends: LineEnds | null, stop: EndRef | undefined): LineE
 /** What is spun onto the end of its line as a whole: spouts, arms, bibs, and what closes a pipe. */
 const SPUN: ReadonlySet<Mount> = new Set(['wall', 'pipe'])
 
-/** Whether a body stays as it is while a line to it is closed, so that something in the line has to turn or slide. */
-export function isHeld({ mount }: Pick<Body, 'mount'>): boolean {
-  return !SPUN.has(mount)
+/**
+ * Whether a body stays as it is while a line to it is closed, so that something in the line has to turn or slide. A box in
+ * a wall is set down on its drain.
+ */
+export function isHeld({ mount, ports }: Pick<Body, 'mount' | 'ports'>): boolean {
+  return !SPUN.has(mount) && !(mount === 'in-wall' && isWaste({ ports }))
 }
 
 function find(bodies: readonly Body[], wanted: (port: BodyPort) => boolean): [PortAt, Body] | null {

@@ -27,16 +27,20 @@ export const ROUTE_IDS = [
   'trap-own',
   'pan',
   'cap-drain',
+  'machine-box',
 ] as const
 export type RouteId = (typeof ROUTE_IDS)[number]
 
 /** Whether the drain of a fixture is seen where it comes out of wall or floor, so that its trap hangs on it. */
 export const hangsOnStub = (route: RouteId): boolean =>
-  route === 'trap' || route === 'standpipe' || route.startsWith('sink-')
+  route === 'trap' || drainsMachine(route) || route.startsWith('sink-')
 
 /** Whether the pipe of a drain may turn before its trap: under a floor, in a wall, behind a machine. */
 export const mayTurn = (route: RouteId): boolean =>
-  route === 'standpipe' || route === 'closet' || route.startsWith('trap-')
+  drainsMachine(route) || route === 'closet' || route.startsWith('trap-')
+
+/** Whether a washing machine pumps into it: a standpipe that is open above, or one that ends in a box in the wall. */
+export const drainsMachine = (route: RouteId): boolean => route === 'standpipe' || route === 'machine-box'
 
 /** Whether a part of the line is itself what it ends at: no end of a fixture follows. */
 export const endsInPart = (route: RouteId): boolean =>

@@ -71,6 +71,26 @@ const under = (deck: number, deep: number, stub: number, drain: number): WallPla
   outlines: [],
 })
 
+/** A washing machine where its valves and its drain are in a box in the wall. */
+export const BOXED: WallPlace = {
+  begins: {
+    hot: { at: [-76, usual('washer-supply') - 330], from: 'below' },
+    cold: { at: [76, usual('washer-supply') - 330], from: 'below' },
+    drain: { at: [280, 300], from: 'wall' },
+  },
+  ends: {
+    hot: [-76, usual('washer-supply') - 110],
+    cold: [76, usual('washer-supply') - 110],
+    drain: [200, usual('washer-supply') - 110],
+  },
+  outlines: [
+    box(-340, 340, 0, 900),
+    box(-150, 270, usual('washer-supply') - 110, usual('washer-supply') + 130),
+    ...[-76, 76].map((x) => box(x - 22, x + 22, usual('washer-supply') - 70, usual('washer-supply') + 10)),
+    box(165, 235, usual('washer-supply') - 90, usual('washer-supply') - 40),
+  ],
+}
+
 const BASIN_DECK = 32 * IN
 const SINK_DECK = 36 * IN
 const VALVE = usual('tub-valve')
@@ -141,13 +161,10 @@ export const WALL_PLACES: Readonly<Record<WorkedOnId, WallPlace>> = {
     begins: {
       hot: { at: [-76, usual('washer-supply')], from: 'below' },
       cold: { at: [76, usual('washer-supply')], from: 'below' },
-      drain: { at: [200, usual('washer-supply') - 200], from: 'below' },
+      drain: { at: [280, 300], from: 'wall' },
     },
-    ends: { hot: [-200, 800], cold: [-120, 800] },
-    outlines: [
-      box(-340, 340, 0, 900),
-      box(-180, 260, usual('washer-supply') - 110, usual('washer-supply') + 130),
-    ],
+    ends: { hot: [-200, 800], cold: [-120, 800], drain: [200, 960] },
+    outlines: [box(-340, 340, 0, 900)],
   },
   dishwasher: {
     begins: { hot: { at: [-300, usual('basin-supply')], from: 'wall' } },

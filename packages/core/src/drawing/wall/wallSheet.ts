@@ -5,7 +5,7 @@ import { type Faces, facesOf } from './faces'
 import { measuredPlace } from './measured'
 import { type Mark, named } from './names'
 import { band, circle, middle } from './paths'
-import { type Beginning, WALL_PLACES } from './places'
+import { type Beginning, BOXED, WALL_PLACES } from './places'
 import type { WallLine, WallRequest } from './types'
 import { beginningOf, DRAIN_MM, oldPipe, TUBE_MM, wayOf } from './ways'
 
@@ -50,7 +50,8 @@ const EMPTY: Bounds = { minX: -100, maxX: 100, minY: 0, maxY: 200 }
 export function drawWallSheet(request: WallRequest): Scene {
   const { place, lines, widthPx = 360, heightPx = 230 } = request
   const sheet = new Sheet()
-  const here = measuredPlace(WALL_PLACES[place], request)
+  const boxed = place === 'washer' && lines.some(({ route }) => route === 'direct' || route === 'machine-box')
+  const here = measuredPlace(boxed ? BOXED : WALL_PLACES[place], request)
   const { ends, outlines } = here
   for (const points of outlines) sheet.line('fixture', 'wall', points, { role: 'detail' })
   const marks: Mark[] = []

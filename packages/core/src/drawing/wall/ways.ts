@@ -48,6 +48,9 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
     const high = from[1] + ARM_OVER_MM
     return { path: [...trap(end, [end[0] - SWING_MM, high]), [from[0], high], from], width: DRAIN_MM * 0.8 }
   }
+  // on what stays of an old standpipe
+  if (line.route === 'machine-box' && line.option && !has(/trap$/))
+    return { path: square(from, end), width: odMm }
   // a drain that is cut into runs on in its fall: only what ends at a fixture has a trap
   if (line.service === 'drain' && !line.run) return { path: trap(end, from), width: DRAIN_MM * 0.8 }
   if (line.run)

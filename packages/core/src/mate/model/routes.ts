@@ -300,6 +300,14 @@ const ROUTES: Readonly<Record<RouteId, Route>> = {
     endsAt: 2,
     opensAt: 3,
   },
+  // the same up into the bottom of a box in the wall, which takes the pipe
+  'machine-box': {
+    id: 'machine-box',
+    medium: 'drain',
+    stages: [{ piece: 0, tube: 0, elbow: 0, 'p-trap': 1 }, { tube: 2 }, {}],
+    goalAt: [2],
+    opensAt: 3,
+  },
   // the bowl is its own trap: pipe, and what it stands on
   closet: {
     id: 'closet',
@@ -354,6 +362,13 @@ const TRAPPED: Readonly<Partial<Record<RouteId, Route>>> = {
     stages: [{ piece: 0, tube: 0, elbow: 0, standpipe: 1 }, {}],
     endsAt: 1,
   },
+  'machine-box': {
+    ...ROUTES['machine-box'],
+    // the old standpipe itself where it stays
+    stages: [{ piece: 0, tube: 0, elbow: 0 }],
+    goalAt: [0],
+    opensAt: 1,
+  },
   ...sinkRoutes([]),
 }
 
@@ -369,6 +384,18 @@ const UNVENTED: Readonly<Partial<Record<RouteId, Route>>> = {
       {},
     ],
     endsAt: 3,
+    opensAt: 4,
+    vents: true,
+  },
+  'machine-box': {
+    ...ROUTES['machine-box'],
+    stages: [
+      { piece: 0, tube: 0, elbow: 0, 'vent-tee': 1, 'vent-riser': 1 },
+      { tube: 1, 'p-trap': 2 },
+      { tube: 3 },
+      {},
+    ],
+    goalAt: [3],
     opensAt: 4,
     vents: true,
   },

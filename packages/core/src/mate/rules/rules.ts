@@ -1,4 +1,4 @@
-import { closes, hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/types'
+import { closes, drainsMachine, hangsOnStub, type Insert, type RouteId } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { Method } from '../../assembly/methods/table'
 import type { Start } from '../../assembly/oldJoints/start'
@@ -744,7 +744,7 @@ export const RULES: readonly Rule[] = [
     severity: 'forbid',
     fixed: true,
     source: commonPractice,
-    bites: ({ route, conditions }) => yes(route === 'standpipe' && conditions.slow === true),
+    bites: ({ route, conditions }) => yes(drainsMachine(route) && conditions.slow === true),
   },
   {
     id: 'drain.small-machine',
@@ -753,7 +753,7 @@ export const RULES: readonly Rule[] = [
     fixed: true,
     source: commonPractice,
     bites: ({ route, start }) =>
-      yes(route === 'standpipe' && start !== null && nominalNumber(start.port.nominal) < 1.5),
+      yes(drainsMachine(route) && start !== null && nominalNumber(start.port.nominal) < 1.5),
   },
   {
     id: 'drain.standpipe-2',
@@ -765,7 +765,7 @@ export const RULES: readonly Rule[] = [
       certainty: 'recalled',
     },
     bites: ({ route, start }) =>
-      yes(route === 'standpipe' && start !== null && nominalNumber(start.port.nominal) < 2),
+      yes(drainsMachine(route) && start !== null && nominalNumber(start.port.nominal) < 2),
   },
   {
     id: 'drain.standpipe-height',
@@ -776,7 +776,7 @@ export const RULES: readonly Rule[] = [
     bites: ({ route, tip, body, settings }) => {
       // said once, of the joint that its trap or the pipe below takes it by
       const { leastMm, mostMm } = STANDPIPES[settings.codeProfile ?? 'IPC']
-      return route === 'standpipe' && tip.form === 'tube' && body.form === 'drain-socket'
+      return drainsMachine(route) && tip.form === 'tube' && body.form === 'drain-socket'
         ? { leastMm, mostMm }
         : null
     },
@@ -787,7 +787,7 @@ export const RULES: readonly Rule[] = [
     severity: 'warn',
     source: commonPractice,
     bites: ({ route, begins, conditions }) =>
-      yes(route !== 'standpipe' && !closes(route) && begins && conditions.slow === true),
+      yes(!drainsMachine(route) && !closes(route) && begins && conditions.slow === true),
   },
   {
     id: 'drain.dead-end',

@@ -305,7 +305,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   // trade: what hangs on a stub in sight turns nowhere, nor does what a flange sat on
   const lies = route.id === 'closet' && conditions.oldJoint !== 'flange'
   const led = route.id === 'pan' && !pipe
-  const stiff = route.medium === 'drain' && !lies && !led && !/^(standpipe|trap-)/.test(route.id)
+  const stiff = route.medium === 'drain' && !lies && !led && !/^(standpipe|machine-box|trap-)/.test(route.id)
   const turn = stiff ? 0 : (conditions.turn ?? 0)
   const fromFloor = route.id === 'closet' && !turn && conditions.spanMm == null && conditions.flangeMm != null
   const counts =
