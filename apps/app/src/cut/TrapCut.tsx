@@ -14,6 +14,12 @@ import { useSolved } from '../workers/solver'
 import type { Layout } from './saw'
 
 type Words = readonly [label: string, hint: string]
+/** What stands over what is said of a trap that lines up. */
+const TITLES: Readonly<Record<string, string>> = {
+  'trap.drop': 'Check the local code',
+  'trap.longer-arm': 'A waste arm instead of its tube',
+}
+
 /** A metric trap hangs on the thread of the waste. */
 const ON_THREAD: Words = ['Drain’s end over the floor', 'Floor to the lower end of the waste’s thread.']
 const FROM_WALL: Readonly<Record<keyof TrapMeasures, Words>> = {
@@ -97,11 +103,7 @@ export function TrapCut({ view, line, layout }: { view: JobView; line: LineView;
             />
           </View>
           {fit.notes.map((note) => (
-            <Note
-              key={note.ruleId}
-              kind="caution"
-              title={note.ruleId === 'trap.drop' ? 'Check the local code' : 'The pipe that is there'}
-            >
+            <Note key={note.ruleId} kind="caution" title={TITLES[note.ruleId] ?? 'The pipe that is there'}>
               {`${say(REASONS[note.ruleId] ?? '', note.parameters, unit)} ${note.source?.title ?? ''}`.trim()}
             </Note>
           ))}

@@ -126,7 +126,7 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
     .tuple(
       fc.constantFrom(...TUBULAR_TRAPS),
       mm(-140, 140),
-      mm(40, 420),
+      mm(40, 700),
       mm(0, 120),
       mm(300, 1400),
       mm(250, 700),

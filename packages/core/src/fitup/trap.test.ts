@@ -9,7 +9,7 @@ const asks: fc.Arbitrary<TrapAsk> = fc.record({
   trap: fc.constantFrom(...TUBULAR_TRAPS),
   // tenths and a bit: never exactly as far as a swing
   asideMm: fc.integer({ min: -1300, max: 1300 }).map((tenths) => tenths / 10 + 0.03),
-  outMm: length(60, 400),
+  outMm: length(60, 600),
   stubOutMm: length(0, 80),
   drainMm: length(300, 900),
   stubMm: length(250, 700),
@@ -17,7 +17,18 @@ const asks: fc.Arbitrary<TrapAsk> = fc.record({
 })
 
 /** Swings the bend through every tenth of a degree and keeps those that point the wall tube into the stub. */
-function bySwinging({ trap: { swingMm, armMm, armInMm, grips }, asideMm, outMm, stubOutMm }: TrapAsk) {
+function bySwinging(ask: TrapAsk) {
+  const { trap } = ask
+  for (const mostMm of [trap.armMm[1], ...trap.longerArmsMm]) {
+    const [first] = bySwingingWith(ask, mostMm)
+    if (first) return { ...first, longerArmMm: mostMm === trap.armMm[1] ? null : mostMm }
+  }
+  return undefined
+}
+function bySwingingWith(
+  { trap: { swingMm, armMm, armInMm, grips }, asideMm, outMm, stubOutMm }: TrapAsk,
+  mostMm: number,
+) {
   const found: { legOutMm: number; least: number; most: number }[] = []
   const side = (angle: number) => asideMm + swingMm * Math.sin(angle)
   const steps = 3600
@@ -38,7 +49,7 @@ function bySwinging({ trap: { swingMm, armMm, armInMm, grips }, asideMm, outMm, 
       continue
     }
     const least = Math.max(legOutMm - stubOutMm + armInMm[0], armMm[0])
-    const most = Math.min(legOutMm - stubOutMm + armInMm[1], armMm[1])
+    const most = Math.min(legOutMm - stubOutMm + armInMm[1], mostMm)
     if (least <= most) found.push({ legOutMm, least, most })
   }
   return found.sort((x, y) => x.legOutMm - y.legOutMm)
@@ -49,13 +60,14 @@ describe('a tubular trap between drain and wall', () => {
     fc.assert(
       fc.property(asks, (ask) => {
         const found = trapFit(ask)
-        const swung = bySwinging(ask)[0]
+        const swung = bySwinging(ask)
         if (!found.ok && /^trap\.(high|deep)$/.test(found.reason.ruleId)) return
         expect(found.ok).toBe(swung !== undefined)
         if (!found.ok || !swung) return
         expect(found.legOutMm).toBeCloseTo(swung.legOutMm, 4)
         expect(found.armMm[0]).toBeCloseTo(swung.least, 4)
         expect(found.armMm[1]).toBeCloseTo(swung.most, 4)
+        expect(found.longerArmMm).toBe(swung.longerArmMm)
       }),
       { numRuns: 400 },
     ))
@@ -98,13 +110,33 @@ describe('a tubular trap between drain and wall', () => {
   })
   it.each<[string, Partial<TrapAsk>, string, number]>([
     ['half an inch too far aside', { asideMm: 4.5 * IN }, 'trap.aside', 0.5],
-    ['too far from the wall', { outMm: 14 * IN, asideMm: 0 }, 'trap.far', 14 - 4 - 1 + 0.5 - 7],
+    ['too far from the wall', { outMm: 22 * IN, asideMm: 0 }, 'trap.far', 22 - 4 - 1 + 0.5 - 15],
     ['too near the wall', { outMm: 0, asideMm: 0, stubOutMm: 6 * IN }, 'trap.near', 2 - (4 - 6 + 1.5)],
     ['the stub too high', { drainMm: 18.5 * IN }, 'trap.high', 18 + 3.8 / 48 + 1 - 18.5],
   ])('%s is refused by that much', (_name, patch, ruleId, inches) => {
     const found = trapFit({ ...plain, ...patch })
     expect(found).toMatchObject({ ok: false, reason: { ruleId } })
     if (!found.ok) expect(Object.values(found.reason.parameters)[0]).toBeCloseTo(inches * IN, 6)
+  })
+  it('takes the tube that came with it where that reaches, else the shortest waste arm that does', () => {
+    const at = (outIn: number) => {
+      const found = trapFit({ ...plain, asideMm: 0, outMm: outIn * IN })
+      return (
+        found.ok && [
+          found.longerArmMm && Math.round(found.longerArmMm / IN),
+          found.notes.map(({ ruleId }) => ruleId),
+        ]
+      )
+    }
+    // four inches nearer the wall by its swing, an inch to the nut, half an inch in it: 7, 12 and 15 in reach 11-1/2 to 19-1/2
+    expect([11.4, 11.6, 16.4, 16.6, 19.4].map(at)).toEqual([
+      [null, []],
+      [12, ['trap.longer-arm']],
+      [12, ['trap.longer-arm']],
+      [15, ['trap.longer-arm']],
+      [15, ['trap.longer-arm']],
+    ])
+    expect(at(19.6)).toBe(false)
   })
   it('says what the tailpiece in hand lacks or has too much', () => {
     const at = (tailMm: number) => {

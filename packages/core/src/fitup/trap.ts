@@ -18,6 +18,8 @@ export interface TubularTrap {
   readonly tailInMm: readonly [number, number]
   /** Wall tube from the middle of its bend to its plain end: cut back as far as may be, and as it is bought. */
   readonly armMm: readonly [number, number]
+  /** Longer wall tubes that are sold by themselves, as waste arms, the shortest first. */
+  readonly longerArmsMm: readonly number[]
   /** How far it goes into the nut at the wall, least and most. */
   readonly armInMm: readonly [number, number]
   /** A metric trap: its outlet is a nut that grips the pipe itself, so that the pipe is what is cut. */
@@ -42,6 +44,7 @@ const trap = (id: TubularTrap['id'], swingMm: number): TubularTrap => ({
   inletAboveMm: INLET_ABOVE_MM,
   tailInMm: SLIP_IN_MM,
   armMm: [2 * IN, 7 * IN],
+  longerArmsMm: [12 * IN, 15 * IN],
   armInMm: SLIP_IN_MM,
   source: SHEET,
 })
@@ -62,6 +65,7 @@ export const TUBULAR_TRAPS: readonly TubularTrap[] = [
       ...trap(size, swingMm),
       tailInMm: [0, 0],
       armMm: [reachMm, reachMm],
+      longerArmsMm: [],
       armInMm: [pipe.minMm, pipe.maxMm],
       grips: { reachMm, drawMm: DRAW_MM },
       source: GRIPPING_SHEET,
@@ -104,6 +108,8 @@ export interface TrapFit {
    * grips the pipe, that pipe, from the finished wall to its end.
    */
   readonly armMm: readonly [number, number]
+  /** The waste arm that is bought for it, from its bend to its end, mm; null where the trap's own tube does. */
+  readonly longerArmMm: number | null
   /** Tailpiece from where it begins to its end, shortest and longest that hold; how far an inlet that can be is drawn out, mm. */
   readonly tailMm: readonly [number, number]
   /** What has to be added to the tailpiece in hand, or cut off it (below nothing), mm; nothing where it does as it is. */
@@ -129,7 +135,8 @@ function ofPipe(pipeMm: number | null, [least, most]: readonly [number, number])
 /**
  * Whether a tubular trap lines up between a drain and the stub in the wall. Its bend swings on a circle about the
  * tailpiece; the wall tube must run straight into the stub, so the outlet leg has to stand where that circle meets the
- * plane of the stub: at most two places, out = drain ± √(swing² − aside²).
+ * plane of the stub: at most two places, out = drain ± √(swing² − aside²). Where its own tube reaches from neither, the
+ * shortest waste arm does.
  *
  * @returns how it stands and what to cut, or the number that makes it impossible and by how much
  */
@@ -139,32 +146,36 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
   if (aside > trap.swingMm)
     return impossible('trap.aside', { overMm: aside - trap.swingMm, swingMm: trap.swingMm })
   const across = Math.sqrt(trap.swingMm ** 2 - aside ** 2)
-  const ways = (['toward', 'away'] as const).map((leg): Way => {
-    const legOutMm = leg === 'toward' ? outMm - across : outMm + across
-    const reach = legOutMm - stubOutMm
-    if (trap.grips) {
-      const mouth = legOutMm - trap.grips.reachMm
-      return { leg, legOutMm, armMm: [mouth + trap.armInMm[0], mouth + trap.armInMm[1]] }
-    }
-    return {
-      leg,
-      legOutMm,
-      armMm: [
-        Math.max(reach + trap.armInMm[0], trap.armMm[0]),
-        Math.min(reach + trap.armInMm[1], trap.armMm[1]),
-      ],
-    }
-  })
+  const waysBy = (mostMm: number) =>
+    (['toward', 'away'] as const).map((leg): Way => {
+      const legOutMm = leg === 'toward' ? outMm - across : outMm + across
+      const reach = legOutMm - stubOutMm
+      if (trap.grips) {
+        const mouth = legOutMm - trap.grips.reachMm
+        return { leg, legOutMm, armMm: [mouth + trap.armInMm[0], mouth + trap.armInMm[1]] }
+      }
+      return {
+        leg,
+        legOutMm,
+        armMm: [Math.max(reach + trap.armInMm[0], trap.armMm[0]), Math.min(reach + trap.armInMm[1], mostMm)],
+      }
+    })
   const roomFor = ({ armMm }: Way) => armMm[0] - trap.armInMm[0] - NUT_MM
-  const held = ways.filter((way) => (trap.grips ? roomFor(way) >= 0 : way.armMm[0] <= way.armMm[1]))
+  const [own, ...longer] = [trap.armMm[1], ...trap.longerArmsMm]
+  const held = [own, ...longer].flatMap((mostMm) =>
+    waysBy(mostMm)
+      .filter((way) => (trap.grips ? roomFor(way) >= 0 : way.armMm[0] <= way.armMm[1]))
+      .map((way) => ({ ...way, longerArmMm: mostMm === own ? null : mostMm })),
+  )
   const [best] = held
+  const longestMm = longer.at(-1) ?? own
   if (!best) {
-    const [toward, away] = ways as [Way, Way]
+    const [toward, away] = waysBy(longestMm) as [Way, Way]
     if (trap.grips) return impossible('trap.near', { shortMm: -roomFor(away) })
     const lacks = (way: Way) => trap.armMm[0] - (way.legOutMm - stubOutMm + trap.armInMm[1])
-    const over = (way: Way) => way.legOutMm - stubOutMm + trap.armInMm[0] - trap.armMm[1]
+    const over = (way: Way) => way.legOutMm - stubOutMm + trap.armInMm[0] - longestMm
     return over(toward) > 0
-      ? impossible('trap.far', { overMm: over(toward) })
+      ? impossible('trap.far', { overMm: over(toward), longestMm })
       : impossible('trap.near', { shortMm: lacks(away) })
   }
   const armHeight = stubMm + (best.legOutMm - stubOutMm) * pitch
@@ -185,6 +196,9 @@ export function trapFit(ask: TrapAsk): Fit<TrapFit> {
     ...(dropMm > MOST_DROP_MM
       ? [{ ruleId: 'trap.drop', parameters: { overMm: dropMm - MOST_DROP_MM }, source: DROP }]
       : []),
+    ...(best.longerArmMm === null
+      ? []
+      : [{ ruleId: 'trap.longer-arm', parameters: { lengthMm: best.longerArmMm }, source: SHEET }]),
     ...(trap.grips ? ofPipe(ask.pipeMm ?? null, best.armMm) : []),
   ]
   return {

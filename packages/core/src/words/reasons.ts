@@ -149,7 +149,9 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'trap.aside':
     'The drain stands {overMm, number, missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
   'trap.far':
-    'The wall tube is {overMm, number, missing-length} too short: a longer one, or an extension with a slip joint.',
+    'The longest waste arm, {longestMm, number, reading}, is {overMm, number, missing-length} too short: pipe is brought further out of the wall first.',
+  'trap.longer-arm':
+    'The tube that came with the trap does not reach the wall: a waste arm of {lengthMm, number, reading} goes in its place, cut to this length.',
   'trap.near':
     'There is no room for the trap: it stands {shortMm, number, missing-length} too near the wall for its tube.',
   'trap.high':
