@@ -329,6 +329,13 @@ describe('the laws of drains', () => {
     'slip-in-reach': {
       ...spoil(ask('pvc-dwv.40.1-1/2', 'waste.tub.1-1/2'), {}, { access: 'closed-wall' }),
     },
+    'opens-in-reach': spoil(
+      under,
+      {
+        parts: under.way.parts.map((each) => (each.family === 'p-trap' ? part('p-trap.pvc.union.2') : each)),
+      },
+      { access: 'closed-wall' },
+    ),
     'shield-above-ground': (() => {
       const spoilt = spoil(iron, { methods: ['flexible-coupling'] })
       const { settings } = spoilt.asked

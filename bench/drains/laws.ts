@@ -198,6 +198,12 @@ export const DRAIN_LAWS: readonly Law[] = [
       line.conditions.access !== 'reachable' &&
       /^trap-(below|shower)$/.test(line.to?.route ?? ''),
   ],
+  [
+    'opens-in-reach',
+    (way, { line }) =>
+      way.parts.some(({ fittingId }) => /^p-trap\.\w+\.(union|cleanout)\./.test(fittingId)) &&
+      line.conditions.access !== 'reachable',
+  ],
   ['shield-above-ground', shieldAboveGround],
   [
     'no-shield-in-ground',

@@ -495,6 +495,7 @@ const kept = z.object({
   lengthMm: z.object({ min: z.number(), max: z.number() }).optional(),
   protects: z.literal(true).optional(),
   shiftMm: z.number().optional(),
+  opens: key.optional(),
   source: reason.shape.source,
   ports: z
     .array(

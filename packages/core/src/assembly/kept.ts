@@ -4,7 +4,15 @@ import type { Family, Fitting } from '../catalog/types'
 /** A part as it was when it was chosen: its ends, poses and lengths, whatever a later table says. */
 export type KeptPart = Pick<
   Fitting,
-  'material' | 'heatSensitive' | 'ports' | 'layingMm' | 'lengthMm' | 'protects' | 'shiftMm' | 'source'
+  | 'material'
+  | 'heatSensitive'
+  | 'ports'
+  | 'layingMm'
+  | 'lengthMm'
+  | 'protects'
+  | 'shiftMm'
+  | 'opens'
+  | 'source'
 >
 
 /** A part of a way; one that was kept brings its own measures along. */
@@ -24,6 +32,7 @@ export function keptPart({
   lengthMm,
   protects,
   shiftMm,
+  opens,
   source,
 }: Fitting): KeptPart {
   return {
@@ -35,6 +44,7 @@ export function keptPart({
     ...(lengthMm ? { lengthMm } : {}),
     ...(protects ? { protects } : {}),
     ...(shiftMm ? { shiftMm } : {}),
+    ...(opens ? { opens } : {}),
   }
 }
 

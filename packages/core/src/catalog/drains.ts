@@ -11,7 +11,13 @@ import { end } from './ends'
 import { metricCaps, metricWastes } from './metricWastes'
 import { panConnectors } from './panConnectors'
 import { sinkWastes } from './sinkWastes'
-import { closetBends, DRAIN_PLASTICS, extendedBushings, solventFittings } from './solventFittings'
+import {
+  closetBends,
+  DRAIN_PLASTICS,
+  extendedBushings,
+  openingTraps,
+  solventFittings,
+} from './solventFittings'
 import { INLET_ABOVE_MM, TRAP_SWINGS } from './trapSizes'
 import type { Fitting, Port } from './types'
 import { ventTees } from './ventTees'
@@ -145,5 +151,6 @@ export function drainParts(): Fitting[] {
     ...metricCaps(),
     ...closetBends(),
     ...extendedBushings(),
+    ...openingTraps(),
   ]
 }

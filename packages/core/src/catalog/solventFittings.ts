@@ -170,7 +170,13 @@ export const SOLVENT_TRAPS: readonly (readonly [
 function traps([material, key, word]: Plastic): Fitting[] {
   return SOLVENT_TRAPS.flatMap(([size, swingIn, armIn, inletIn]) => {
     const outlet = end('drain-socket', 'IPS', size, material)
-    const made = (inlet: typeof outlet, id: string, name: string): Fitting => ({
+    const made = (
+      inlet: typeof outlet,
+      id: string,
+      name: string,
+      more: Pick<Fitting, 'opens'> = {},
+    ): Fitting => ({
+      ...more,
       id,
       family: 'p-trap',
       name,
@@ -201,6 +207,21 @@ function traps([material, key, word]: Plastic): Fitting[] {
         : []),
     ]
   })
+}
+
+/** The same traps with what opens them: a nut between the bend and its outlet, or a plug under the bend. */
+export function openingTraps(): Fitting[] {
+  const said = { union: 'with a union', cleanout: 'with a cleanout plug' } as const
+  return DRAIN_PLASTICS.flatMap((plastic) => traps(plastic)).flatMap((trap) =>
+    trap.ports.every(({ form }) => form === 'drain-socket')
+      ? (['union', 'cleanout'] as const).map((opens) => ({
+          ...trap,
+          id: trap.id.replace(/\.([^.]+)$/, `.${opens}.$1`),
+          name: trap.name.replace(', cemented', ` ${said[opens]}, cemented`),
+          opens,
+        }))
+      : [],
+  )
 }
 
 const HEIGHTS = Object.values(STANDPIPES)

@@ -196,5 +196,7 @@ export interface Fitting {
   /** How far the way out stands aside of the way in, mm. */
   readonly shiftMm?: number
   readonly standing?: Standing
+  /** What a trap is taken apart or cleaned by: it stays where a hand gets at it. */
+  readonly opens?: 'union' | 'cleanout'
   readonly source: Source
 }

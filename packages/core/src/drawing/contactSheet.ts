@@ -28,7 +28,7 @@ function examples(): Fitting[] {
         ? `${fitting.family} ${a?.form}`
         : fitting.family === 'angle-stop'
           ? `${fitting.family} ${a?.form} ${b?.form}`
-          : fitting.family
+          : `${fitting.family} ${fitting.opens ?? ''}`
     const held = seen.get(kind)
     if (!held || rank(fitting) > rank(held)) seen.set(kind, fitting)
   }

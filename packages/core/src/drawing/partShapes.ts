@@ -683,7 +683,7 @@ const swingOf = ({ nominal }: Port) =>
   (SOLVENT_TRAPS.find(([size]) => size === nominal)?.[1] ?? 0) * 25.4
 
 /** A trap in one piece: its outlet's mouth at the height of its weir, and the water that stands in it. */
-function oneTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
+function oneTrapBody({ opens }: Fitting, a: Port, b: Port, draw: Draw): void {
   const r = a.diameterMm / 2
   const wall = 3.5
   const swing = swingOf(a)
@@ -706,6 +706,8 @@ function oneTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
   draw('outline', [...edge(r + wall), ...edge(-r - wall).reverse()], true)
   draw('detail', edge(r), false)
   draw('detail', edge(-r), false)
+  if (opens === 'union') trapNut([-swing, -corner - TRAP_LEG_MM / 2], r + wall, draw)
+  if (opens === 'cleanout') trapPlug([-half, -bottom - half - r - wall], draw)
   for (const dy of [0, 6, 12])
     draw(
       'detail',
@@ -717,6 +719,41 @@ function oneTrapBody(_fitting: Fitting, a: Port, b: Port, draw: Draw): void {
     )
   drawEnd(a, look, draw)
   drawEnd(b, endLook(b), draw)
+}
+
+/** The nut that draws the bend of a trap to its outlet leg, with its wings. */
+function trapNut([x, y]: Point, r: number, draw: Draw): void {
+  const [half, out, lug] = [11, r + 7, r + 13]
+  const side = (sign: number): Point[] => [
+    [x + sign * out, y - half],
+    [x + sign * out, y - 4],
+    [x + sign * lug, y - 4],
+    [x + sign * lug, y + 4],
+    [x + sign * out, y + 4],
+    [x + sign * out, y + half],
+  ]
+  draw('outline', [...side(1), ...side(-1).reverse()], true)
+  for (const dy of [-half / 2, half / 2])
+    draw(
+      'detail',
+      [
+        [x - out, y + dy],
+        [x + out, y + dy],
+      ],
+      false,
+    )
+}
+
+/** A boss under the bend of a trap, and the square head of the plug in it. */
+function trapPlug([x, y]: Point, draw: Draw): void {
+  const box = (half: number, top: number, low: number): Point[] => [
+    [x - half, y + top],
+    [x + half, y + top],
+    [x + half, y + low],
+    [x - half, y + low],
+  ]
+  draw('outline', box(17, 3, -8), true)
+  draw('outline', box(9, -8, -17), true)
 }
 
 /** A pipe that stands open: the hose hooks over its rim, with air round it. */

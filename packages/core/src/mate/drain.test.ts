@@ -391,3 +391,46 @@ describe('the plan of a drain', () => {
     expect(ids).toContain('water/line/dry-inlet')
   })
 })
+
+describe('a trap that can be opened', () => {
+  const van = (...ids: string[]): MateSettings => ({
+    ...WELL_EQUIPPED,
+    partsAboard: Object.fromEntries([...ids, 'tube.pvc-drain.2'].map((id) => [id, 4])),
+  })
+  const trapOf = (settings: MateSettings, patch: Partial<Conditions> = {}) =>
+    ask(waste('pvc-dwv.40.2', 'waste.box.2', patch), settings).options[0]?.parts.find(
+      ({ family }) => family === 'p-trap',
+    )?.fittingId
+
+  it('costs more, and goes in where it spares the trip', () => {
+    expect(trapOf(van('p-trap.pvc.2', 'p-trap.pvc.union.2'))).toBe('p-trap.pvc.2')
+    expect(trapOf(van('p-trap.pvc.union.2'))).toBe('p-trap.pvc.union.2')
+    expect(trapOf(van('p-trap.pvc.cleanout.2'))).toBe('p-trap.pvc.cleanout.2')
+  })
+
+  it('is shut in nowhere: nobody would reach its nut or its plug', () => {
+    for (const opens of ['union', 'cleanout'])
+      expect([opens, trapOf(van(`p-trap.pvc.${opens}.2`), { access: 'closed-wall' })]).toEqual([
+        opens,
+        'p-trap.pvc.2',
+      ])
+  })
+
+  it('of two halves is turned on itself dry, and its nut is drawn by hand', () => {
+    const request = waste('pvc-dwv.40.2', 'waste.box.2')
+    for (const [id, words] of [
+      ['p-trap.pvc.union.2', 'bend.aim-union'],
+      ['p-trap.pvc.cleanout.2', 'bend.aim'],
+    ] as const) {
+      const [option] = ask(request, van(id)).options
+      if (!option) throw new Error('no way')
+      const { steps } = sequence({
+        lines: [{ lineId: 'a', option, conditions: request.conditions }],
+        houseRules: WELL_EQUIPPED.houseRules,
+      })
+      expect(steps.filter((step) => step.words.startsWith('bend.aim')).map((step) => step.words)).toEqual([
+        words,
+      ])
+    }
+  })
+})

@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
 import { turnOf } from '../catalog/types'
 import type { Graph } from './graph'
 import type { PlanRequest } from './types'
@@ -11,11 +12,14 @@ export function addBends(graph: Graph, { lines }: PlanRequest): void {
   for (const { lineId, option, conditions } of lines) {
     if (conditions.service !== 'waste') continue
     for (const [seam, { to, method }] of option.joints.entries()) {
-      const family = option.parts[to]?.family
+      const part = option.parts[to]
+      const family = part?.family
       const isTrap = family === 'p-trap'
       if (!family || !(isTrap || turnOf(family) > 0) || !method.startsWith('cement-')) continue
       const aim = `${lineId}/${seam}/${AIM.key}`
-      graph.add(aim, AIM, lineId, seam, { of: isTrap ? 'trap' : 'bend' })
+      // its two halves are turned on each other, so that neither has to be twisted in its cement
+      const words = partOf(part)?.opens === 'union' ? 'bend.aim-union' : AIM.words
+      graph.add(aim, { ...AIM, words }, lineId, seam, { of: isTrap ? 'trap' : 'bend' })
       graph.precede(`${lineId}/${seam}/fit`, aim)
       graph.precede(aim, `${lineId}/${seam}/close`)
     }

@@ -375,6 +375,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'flange.floor': 'Dry-fit: it lies flat, its slots square to the wall, equal distances on both sides.',
   'bend.aim':
     'Dry: {of, select, trap {the trap turned until it stands upright under its drain, its outlet falling to the pipe} other {the bend turned to where the next pipe goes, upright by the level where it comes up, falling where it lies}}; a mark across the joint, and it is cemented to that.',
+  'bend.aim-union':
+    'Its washer in, the union slack: turn the halves dry until both mouths meet their pipes; a mark across each joint. The nut by hand and a quarter turn once the cement holds.',
   'flange.aside':
     'The floor opened for its throat on the side away from the wall. Dry: the offset flange turned until its middle stands {shiftMm, number, reading} further from the wall than the pipe’s, both slots as far from the wall; a mark across it and every joint beneath it, and each is cemented to its mark.',
   'flange.ring':

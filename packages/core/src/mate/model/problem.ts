@@ -397,6 +397,8 @@ export class Problem {
     if (part.family === 'hose-bib' && freezing) return false
     if (part.family === 'frost-free-bib' && wallMm != null)
       return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
+    // what comes apart, or is opened to be cleaned, is shut in nowhere
+    if (part.opens !== undefined && this.shutIn) return false
     if (group.role === 'pan-connector') return panSuits(part, this.panPlace)
     if (BRANCHED.has(group.role)) return this.branchWanted(part)
     return true
@@ -858,7 +860,7 @@ const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', '
 const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
 /** Roles whose parts depend on the place: length, shape, wall, side. */
 const PLACED: ReadonlySet<Role> = new Set([
-  ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'pan-connector'] as const),
+  ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'pan-connector', 'p-trap'] as const),
   ...BRANCHED,
 ])
 

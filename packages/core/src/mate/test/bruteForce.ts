@@ -220,6 +220,9 @@ export function placeOf(
     if (!/flange|^pan-/.test(fitting.family) && !closetBend && up > down) return null
     // trade: a toilet's riser keeps the size that is there
     if (route.id === 'closet' && !fitting.family.includes('flange') && up < down) return null
+    // trade: a trap with a nut or a plug in it stays in reach
+    if (/\.(union|cleanout)\.\d/.test(fitting.id) && role === 'p-trap' && conditions.access !== 'reachable')
+      return null
     if (role === 'standpipe' && down < 2 && oldSize >= 2) return null
     // trade: rings on a low flange alone, a second one where the thickest does not do
     const flange = conditions.flangeMm
