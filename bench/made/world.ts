@@ -14,7 +14,7 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|draw-connector|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-valve|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|sweat-valve|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|draw-connector|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
 const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
 const PULLS = /^remove\.pull-(bowl|pan)$/
@@ -22,7 +22,7 @@ const PULLS = /^remove\.pull-(bowl|pan)$/
 const RUNS = /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/
 /** A bowl comes to stand. */
 const STANDS = /^(closet\.set|pan\.back)$/
-const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat)$/
+const FLAME = /^(sweat\.heat(-wrapped|-all|-same)?|remove\.sweat(-valve)?)$/
 const SETS = /^(sweat\.cool|cement\.cure(-range)?|expansion\.grip)$/
 /** Goes on before the joint is made, or never. */
 const WAITS_ON_PIPE =
@@ -180,6 +180,10 @@ export function carryOut(
     if (words === 'open.heater-on' && bodies.some(({ contents }) => contents.includes('element')))
       if (!fixed.has('prove.relief') && steps.some((each) => each.words === 'prove.relief'))
         wrong.push('heated before its relief was looked at')
+    if ((words === 'fix.strap' || words === 'fix.ears') && line) {
+      const body = bodies.find(({ id: at, mount }) => at === line.meets?.from && mount === 'in-wall')
+      if (body && !bodyState.get(body.id)?.hung) wrong.push(`${line.lineId} is fixed before its valve hangs`)
+    }
     if ((words === 'fix.strap' || words === 'fix.hang') && line)
       // what is reached later comes later: a bowl over its flange
       for (const [at, { from, beforeStop }] of line.option.joints.entries())
@@ -294,7 +298,7 @@ export function carryOut(
     if (PARTS.test(words) && !dry(line)) wrong.push(`floods: ${words} on ${line.lineId} under pressure`)
     if (PARTS.test(words) && !FREES.test(words) && !keepsStop(line) && !state.tailFree)
       wrong.push(`${words} on ${line.lineId} with its connector still on`)
-    if (FLAME.test(words)) flame(line, step, words === 'remove.sweat')
+    if (FLAME.test(words)) flame(line, step, words.startsWith('remove.sweat'))
     if (/^open\.flush/.test(words)) {
       if (!house.on) wrong.push(`${line.lineId} is run without water`)
       for (const each of underPressure(line))

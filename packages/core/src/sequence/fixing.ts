@@ -3,6 +3,7 @@ import { partOf } from '../assembly/kept'
 import { opensRun } from '../assembly/oldJoints/removals'
 import { isMetal, isPlastic } from '../reference/materials'
 import type { Graph } from './graph'
+import { hangsInWall, hungAt } from './inWall'
 import { laterSeams } from './leftLong'
 import { BIB } from './lineWords'
 import type { PlanLine, PlanRequest } from './types'
@@ -62,10 +63,16 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
         if (step.lineId === lineId && step.seam === 0 && step.template.kind === 'close')
           graph.precede(id('stub'), step.id)
     }
+    // what leads on from a body that is still to be hung is fixed where it stays, once that hangs
+    const from = bodies.find((body) => body.id === line.meets?.from)
+    const fixed = (step: string) => {
+      if (from && hangsInWall(from)) graph.precede(hungAt(from), step)
+    }
     const ear = option.joints.findIndex(({ to }) => option.parts[to]?.family === 'drop-ear-elbow')
     if (ear >= 0) {
       graph.add(id('ears'), STEPS.ears, lineId, null)
       graph.precede(id('ears'), close(ear + 1))
+      fixed(id('ears'))
     }
     if (option.parts.some(({ family }) => BIB.test(family))) {
       graph.add(id('bib'), STEPS.bib, lineId, null, { plain: ear >= 0 ? 'yes' : 'no' })
@@ -87,6 +94,7 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
     // what is left long is joined at its far end once the wall is shut
     const later = laterSeams(line)
     graph.add(id('strap'), STEPS.strap, lineId, null, { of: spanOf(at.tubeMaterial) })
+    fixed(id('strap'))
     // it hangs where it stays once all that it hangs between is made
     for (const seam of option.joints.keys()) if (!later.has(seam)) graph.precede(close(seam), id('strap'))
     // nor is it moved while it sets
@@ -104,7 +112,8 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
       for (const later of ['general/heater-on', ...LATER]) graph.precede(relief, later)
     }
     const hot = lines.find(({ meets, conditions }) => meets?.to === id && conditions.service === 'hot')
-    if (mount !== 'in-wall' || stays || !hot || !contents.includes('cartridge')) continue
+    if (!hangsInWall({ mount, ...(stays ? { stays } : {}) }) || !hot || !contents.includes('cartridge'))
+      continue
     const step = `general/${STEPS.scald.key}-${id}`
     graph.add(step, STEPS.scald, null, null)
     graph.precede('general/heater-on', step)

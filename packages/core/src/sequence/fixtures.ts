@@ -3,7 +3,7 @@ import type { Content, Mount } from '../assembly/bodies/types'
 import { methodById } from '../assembly/methods/table'
 import { KEEP_STOP, NEW_END, opensRun } from '../assembly/oldJoints/removals'
 import type { Graph } from './graph'
-import { hang, isBox, joinDrain } from './inWall'
+import { hang, hangsInWall, isBox, joinDrain } from './inWall'
 import { BIB, isCapped } from './lineWords'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
 
@@ -73,7 +73,7 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     }
     if (body.mount === 'deck' && !body.stays) setOnDeck(graph, body, met)
     else if (body.mount !== 'in-wall') keepTails(graph, met)
-    if (body.mount === 'in-wall' && !body.stays) hang(graph, body, met, lines)
+    if (hangsInWall(body)) hang(graph, body, met, lines)
     const [, run] =
       RUNS.find(
         ([what, , mounts]) => body.contents.includes(what) && body.mount && mounts.includes(body.mount),

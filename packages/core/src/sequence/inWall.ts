@@ -18,7 +18,12 @@ export function isBox({ mount, contents }: Pick<PlanBody, 'mount' | 'contents'>)
   return mount === 'in-wall' && !contents.includes(mixes)
 }
 
-const hungAt = ({ id }: PlanBody) => `general/${STEPS.hang.key}-${id}`
+/** Whether a body is still to be hung in its wall. */
+export const hangsInWall = ({ mount, stays }: Pick<PlanBody, 'mount' | 'stays'>): boolean =>
+  mount === 'in-wall' && !stays
+
+/** The act that hangs it. */
+export const hungAt = ({ id }: Pick<PlanBody, 'id'>) => `general/${STEPS.hang.key}-${id}`
 
 function addHang(graph: Graph, body: PlanBody): void {
   const words = isBox(body) ? 'fixture.hang-box' : STEPS.hang.words

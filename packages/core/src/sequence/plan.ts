@@ -32,7 +32,7 @@ import { addFixtures, addOldConnector } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
 import { addHouseTrap } from './houseTrap'
-import { isBox } from './inWall'
+import { hangsInWall, isBox } from './inWall'
 import { addLeftLong, laterSeams } from './leftLong'
 import { closesEarly, hasStop, isCapped, isCloset, lineMedium, lineWords, SHUTS } from './lineWords'
 import { heatsOf, makeInOneHeat } from './oneHeat'
@@ -73,6 +73,12 @@ const SLEEVES = /^(shield|flexible)\.(sleeve|tighten)$/
 
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
 const BLANK_TRIM_MM = 6
+
+/** What takes an old valve off its pipes in a wall. */
+const OF_VALVE: Readonly<Record<string, string>> = {
+  'remove.cut': 'remove.cut-valve',
+  'remove.sweat': 'remove.sweat-valve',
+}
 
 /** Shutting and opening where the old stops do it. */
 const AT_OLD_STOPS: Readonly<Record<string, Partial<StepTemplate>>> = {
@@ -139,8 +145,11 @@ function addLine(
     cooling,
     ...turns,
   }
+  // in a wall hung a valve, not a stop
+  const ofValve = bodies.some(({ id: at, mount }) => at === body && mount === 'in-wall')
   for (const template of removal) {
-    graph.add(id('remove', template.key), template, lineId, null, { pushFitReuse })
+    const words = (ofValve && OF_VALVE[template.words]) || template.words
+    graph.add(id('remove', template.key), { ...template, words }, lineId, null, { pushFitReuse })
     // a tap that runs out over an open trap floods it; a bowl has none over it
     if (!isCloset(option)) graph.precede(shut, id('remove', template.key))
     for (const key of waitsFor(template, removal, option.removalActs))
@@ -303,7 +312,7 @@ function addLine(
     }
   })
 
-  const hangs = bodies.some(({ id: at, mount, stays }) => at === body && mount === 'in-wall' && !stays)
+  const hangs = bodies.some((at) => at.id === body && hangsInWall(at))
   const [carried, setDown] = [hangs && medium === 'supply', hangs && medium === 'drain']
   const closing: Closing = {
     graph,

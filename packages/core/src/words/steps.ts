@@ -132,9 +132,11 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns. A quarter-turn stop has no packing: it is replaced.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
+  'remove.cut-valve': 'Cut the pipe square, close to the old valve, so that as much as can be stays.',
   'remove.cut-marks':
     'Cut the end square an inch behind the last mark, and look: smooth and round from here to where the new joint ends?',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',
+  'remove.sweat-valve': 'Heat the old valve at this port and draw the two apart; shield what can burn.',
   'remove.wipe-solder': 'Wipe the solder while molten, then clean to bright round tube.',
   'remove.unscrew': 'Hold the stop, undo the nut, slide the stop off.',
   'remove.pull-ring': 'Draw the old ring with a puller; do not score the tube.',
