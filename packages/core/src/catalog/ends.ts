@@ -7,6 +7,7 @@ import {
   type DimensionalSystem,
   type NominalSize,
   nominalNumber,
+  type Pipe,
   type PipeMaterial,
 } from '../reference/types'
 import type { Port, PortForm, PortMaterial, PortSystem } from './types'
@@ -25,15 +26,25 @@ export function tubeDiameterMm(
   nominal: NominalSize,
   material?: PortMaterial,
 ): number | undefined {
-  const sized = PIPES.filter((pipe) => pipe.system === system && pipe.nominal === nominal)
-  return (sized.find((pipe) => pipe.material === material) ?? sized[0])?.odMm
+  const sized = SIZED.get(`${system} ${nominal}`)
+  return (sized?.find((pipe) => pipe.material === material) ?? sized?.[0])?.odMm
+}
+
+/** Pipes by what their size is called. */
+const SIZED = new Map<string, Pipe[]>()
+for (const pipe of PIPES) {
+  const key = `${pipe.system} ${pipe.nominal}`
+  SIZED.set(key, [...(SIZED.get(key) ?? []), pipe])
 }
 
 /** Everything about a port but its pose. */
 export type PortEnd = Omit<Port, 'id' | 'pose'>
 
+/** Ends as they were built: many parts have the same. */
+const BUILT = new Map<string, PortEnd>()
+
 /**
- * Builds the end of a part.
+ * Builds the end of a part; the same one for whatever has it.
  *
  * @throws CoreFault where that form is not made in that size: the catalogue must not name it
  */
@@ -43,6 +54,15 @@ export function end(
   nominal: NominalSize,
   material: PortMaterial,
 ): PortEnd {
+  const key = `${form} ${system} ${nominal} ${material}`
+  const known = BUILT.get(key)
+  if (known) return known
+  const made = build(form, system, nominal, material)
+  BUILT.set(key, made)
+  return made
+}
+
+function build(form: PortForm, system: PortSystem, nominal: NominalSize, material: PortMaterial): PortEnd {
   const diameterMm = endDiameterMm(form, system, nominal, form === 'poly-barb' ? 'polyethylene' : material)
   if (diameterMm === undefined) throw new CoreFault('no-end', { form, system, nominal })
   const boreMm =
