@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { fullDepthMm } from '../catalog/ends'
 import { fittingById } from '../catalog/families'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
@@ -54,6 +55,22 @@ describe('what goes into a run between fixed ends', () => {
         const alone = chain.parts.at(0) === branch || chain.parts.at(-1) === branch
         expect([chain.id, first?.ruleId === 'fixed.branch']).toEqual([chain.id, alone])
         const { cut, atMm } = (first?.parameters ?? {}) as { cut: string; atMm: number }
+        if (alone && branch) {
+          // by its ports: from the end of the pipe on that side to the middle of what comes in, along the run
+          const nearest = chain.parts.at(0) === branch
+          const { ports = [] } = fittingById(branch.fittingId) ?? {}
+          const [run, side] = [ports[nearest ? branch.inPort : branch.outPort], ports[2]]
+          if (!run || !side) throw new Error(branch.fittingId)
+          const across = Math.abs(side.pose.axis[0]) < 1e-9
+          const middle = across ? side.pose.origin[0] : 0
+          const depth = fullDepthMm(run)
+          expect([branch.fittingId, cut, atMm]).toEqual([
+            branch.fittingId,
+            { 'sanitary-tee': ['above', 'below'] }[branch.family as string]?.[nearest ? 0 : 1] ??
+              (nearest ? 'upstream' : 'downstream'),
+            expect.closeTo(Math.abs(run.pose.origin[0] - middle) - depth, 6),
+          ])
+        }
         if (alone && branch)
           said.set(branch.fittingId, {
             ...said.get(branch.fittingId),
@@ -271,4 +288,15 @@ describe('springing a run apart', () => {
     expect(leastFreeMm(pipe, 10, 20)).toBeNull()
     expect(leastFreeMm({ odMm: 60, wallMm: 4, material: 'cast-iron' as never }, 1, 1000)).toBeNull()
   })
+})
+
+it('a corner that is known is as long as its own elbow reaches, and no longer', () => {
+  for (const [pipeId, elbow] of [
+    ['copper.l.1/2', 'elbow.90.cxc.1/2'],
+    ['galvanised.40.1/2', 'elbow.90.fxf.galv.npt.1/2'],
+  ] as const) {
+    const [port] = fittingById(elbow)?.ports ?? []
+    const reaches = Math.hypot(...(port?.pose.origin ?? []))
+    expect([pipeId, usualElbowMm(pipeById(pipeId) as Pipe)]).toEqual([pipeId, expect.closeTo(reaches, 6)])
+  }
 })
