@@ -101,7 +101,11 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       for (const pick of picks) await page.getByRole('radio', { name: pick }).click()
       await page.getByRole('button', { name: 'On to the mating' }).click()
       if (kind !== 'A run of pipe') await page.getByRole('radio', { name: /On the old end: sweated/ }).click()
-      await chooseAll(page, lines)
+      // a tab is lit before its ways are drawn: what was read of the line before it is looked at again
+      await expect(async () => {
+        await chooseAll(page, lines)
+        await expect(page.getByRole('button', { name: 'On to the cut' })).toBeVisible({ timeout: 2000 })
+      }).toPass()
       // the wall shows every line, and a touch brings one forward
       await page.getByRole('button', { name: 'The whole wall' }).click()
       for (const service of lines.slice(0, -1))
