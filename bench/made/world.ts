@@ -268,7 +268,10 @@ export function carryOut(
         if (!stateOf(each).tailFree) wrong.push(`the old connector of ${each.lineId} still holds it`)
     if (words === 'fixture.set' && !bodyOf(id)?.out) wrong.push('set where the old one stands')
     if (/^fixture\.hang/.test(words))
-      for (const each of lines.filter(({ meets }) => ofWall(meets?.to)))
+      // what it stands on, of a box its drain too; another valve has a place of its own
+      for (const each of lines.filter(
+        ({ meets }) => id.endsWith(`-${meets?.to}`) || (words === 'fixture.hang-box' && ofWall(meets?.to)),
+      ))
         if (steps.some((act) => act.id.startsWith(`${each.lineId}/remove/`) && !done.has(act.id)))
           wrong.push(`hung where the old one of ${each.lineId} is`)
     if (/^fixture\.hang/.test(words))
