@@ -68,6 +68,7 @@ it('a new branch and what drains into it are mated together: no law broken, no c
   for (const kind of [
     'waste.tail.1-1/2',
     'waste.standpipe',
+    'waste.box.2',
     'waste.shower.2',
     'waste.bowl',
     'waste.pan',

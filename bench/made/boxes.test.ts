@@ -148,5 +148,9 @@ describe('a washing machine’s box in a wall', () => {
     expect(hangs([waste], drain)).toEqual(['general/hang-waste'])
     expect(hangs([{ ...box, stays: true }, waste], drain)).toEqual([])
     expect(hangs([box, waste], whole.lines)).toEqual(['general/hang-main'])
+    // whichever is named first
+    const turned = { ...whole, bodies: [waste, box] }
+    expect(hangs(turned.bodies, whole.lines)).toEqual(['general/hang-main'])
+    expect(carryOut(turned, sequence(turned).steps)).toEqual([])
   })
 })

@@ -197,6 +197,13 @@ export function carryOut(
           wrong.push(`${lineId} is filled before it hangs`)
     if (words === 'open.flush-bib' && line && !fixed.has(`fix.bib ${line.lineId}`))
       wrong.push(`the bib of ${line.lineId} is opened with nothing to hold it`)
+    if (line && words === 'sweat.flux' && seam !== null) {
+      const body = bodies.find(({ id: at, mount }) => at === line.meets?.to && mount === 'in-wall')
+      const [joint] = line.option.joints
+      // one joint alone, between the pipe in the wall and what hangs there
+      if (body && joint?.atStub && line.option.parts.length === 0 && !bodyState.get(body.id)?.hung)
+        wrong.push(`${line.lineId} is pushed home into what does not hang`)
+    }
     if (line && MAKES.test(words) && seam !== null) {
       const box = bodies.find((body) => body.id === line.meets?.to && body.mount === 'in-wall')
       if (box && isDrain(line) && seam === line.option.joints.length - 1)

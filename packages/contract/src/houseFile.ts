@@ -17,9 +17,9 @@ const idOf = { id: z.uuid() }
 export const houseFile = z.object({
   format: z.literal('diarmos-house/1'),
   documents: z.object(
-    // entries forget which name goes with which list
     Object.fromEntries(
       FILED.map((kind) => [kind, z.array(entities[kind].extend(idOf).strict()).max(20_000).default([])]),
+      // entries forget which name goes with which list
     ) as unknown as Record<EntityKind, z.ZodArray<z.ZodObject>>,
   ),
 })

@@ -1,6 +1,6 @@
+import { drainsMachine } from '@diarmos/core/bodies'
 import {
   goesInside,
-  isStandpipe,
   panTailMm,
   standpipeMm,
   standpipeStands,
@@ -33,7 +33,8 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const unit = usePreferences((state) => state.unit)
   const code = useSettings()?.fields.mate.codeProfile
   const height = standpipeMm(code)
-  const stands = layout ? standpipeStands(option, layout.stations, code, line.ends?.to.kind) : null
+  const route = line.ends?.to.route
+  const stands = layout ? standpipeStands(option, layout.stations, code, route) : null
   const first = option.joints[0]
   const { spanMm, reachMm } = situationOf(line)
   const tailMm = panTailMm(option, reachMm)
@@ -77,7 +78,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
           />
         )
       ) : null}
-      {isStandpipe(line.ends?.to.kind) ? (
+      {route && drainsMachine(route) ? (
         <View testID="standpipe">
           <Fact label="Standpipe above its trap, at least" mm={height.leastMm} quantity="reading" />
           <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />

@@ -2,8 +2,8 @@ import { fakeServer, property, type Row, type Store, settled, somebody, tab } fr
 import { openLocal } from './database'
 import type { Doc, SessionResponse } from './types'
 
-// fields of any kind under one name: each test says its own
 const row = (id: string, revision: number, fields: Record<string, unknown>, kind: Doc['kind'] = 'property') =>
+  // fields of any kind under one name: each test says its own
   ({ kind, id, revision, removed: false, clock: '', fields, conflicts: [] }) as unknown as Row
 
 describe('the exchange with the server', () => {

@@ -21,8 +21,8 @@ import { shelf } from './store'
 import type { Doc, EntityKind } from './types'
 
 let heard = 0
-// fields of any kind under one name: each test says its own
 const doc = (kind: EntityKind, id: string, fields: Record<string, unknown>): Doc =>
+  // fields of any kind under one name: each test says its own
   ({ kind, id, revision: ++heard, removed: false, clock: '', fields, conflicts: [] }) as unknown as Doc
 const at = '2026-11-20T09:00:00.000Z'
 const look = {

@@ -68,8 +68,8 @@ describe('the shelf', () => {
 })
 
 describe('a document with edits on top', () => {
-  // fields of any kind, and of an edit only what counts here
   const edit = (opId: string, patch: object, remove = false) =>
+    // fields of any kind, and of an edit only what counts here
     ({ opId, patch, remove, clock: opId }) as unknown as OperationRecord
   const open = (field: string) => ({ field, theirs: 1, mine: 2, opId: 'x', at: '', revision: 0 })
   const copy = {

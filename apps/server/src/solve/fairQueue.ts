@@ -8,8 +8,9 @@ export interface Whose {
 
 type QueueTask = Parameters<NonNullable<Piscina['options']['taskQueue']>['push']>[0]
 
-/** The pool hangs the options on the task by a symbol, which its type does not show. */
+/** Whose task it is: the pool hangs its options on it. */
 const whose = (task: QueueTask): Whose =>
+  // by a symbol, which its type does not show
   (task as unknown as Record<symbol, Whose | undefined>)[Piscina.queueOptionsSymbol] ?? {
     person: '',
     shop: '',

@@ -99,9 +99,9 @@ describe('what covers a hole', () => {
           const [w, h] = found.coverMm
           const even = {
             ...ask,
-            // a map of four is a list to the compiler
             edgesMm: [w / 2, w / 2, h / 2, h / 2].map(
               (mm) => mm - ask.brokenMm - OVERLAP_MM,
+              // a map of four is a list to the compiler
             ) as unknown as Hole['edgesMm'],
           }
           for (const one of smaller) expect(covers(one, even)).toBe(false)

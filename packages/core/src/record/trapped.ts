@@ -1,3 +1,4 @@
+import type { RouteId } from '../assembly/bodies/types'
 import { STANDPIPE_BORES, STANDPIPES } from '../reference/standpipe'
 
 type Code = 'IPC' | 'UPC' | 'EN'
@@ -6,10 +7,6 @@ interface Way {
   readonly parts: readonly { readonly family: string }[]
   readonly joints: readonly { readonly nominal: string }[]
 }
-
-/** Whether a machine pumps into what a line ends at. */
-export const isStandpipe = (kind: string | undefined): boolean =>
-  kind === 'waste.standpipe' || kind === 'waste.box.2'
 
 /** How far a standpipe stands above its trap where the shop goes by that code, mm. */
 export function standpipeMm(code: Code = 'IPC'): (typeof STANDPIPES)[Code] {
@@ -20,24 +17,19 @@ export function standpipeMm(code: Code = 'IPC'): (typeof STANDPIPES)[Code] {
  * How a standpipe that is measured stands over the weir of its trap: the top from the middle of the pipe, and half the
  * bore down to where water runs out of the trap. One that ends in a box ends at its bottom.
  *
- * @param kind what the line ends at
+ * @param route of what the line ends at
  * @returns null where the way has none, or while it is not measured
  */
 export function standpipeStands(
   { parts, joints }: Way,
   stations: Stations,
   code: Code = 'IPC',
-  kind?: string,
+  route?: RouteId,
 ): { readonly aboveMm: number; readonly verdict: 'low' | 'high' | 'fits' } | null {
   const bore = STANDPIPE_BORES[joints.at(-1)?.nominal ?? '']
   const top = stations.find(({ id }) => id === 'tail')?.fromLegMm
-  const trapped = parts.some(({ family }) => family === 'p-trap')
-  if (
-    !(parts.at(-1)?.family === 'standpipe' || (isStandpipe(kind) && trapped)) ||
-    top == null ||
-    bore === undefined
-  )
-    return null
+  const boxed = route === 'machine-box' && parts.some(({ family }) => family === 'p-trap')
+  if (!(boxed || parts.at(-1)?.family === 'standpipe') || top == null || bore === undefined) return null
   const { leastMm, mostMm } = STANDPIPES[code]
   const aboveMm = top + bore / 2
   return { aboveMm, verdict: aboveMm < leastMm ? 'low' : aboveMm > mostMm ? 'high' : 'fits' }

@@ -3,6 +3,7 @@ import { partOf } from '../assembly/kept'
 import { methodById } from '../assembly/methods/table'
 import type { Graph } from './graph'
 import { isCloset } from './lineWords'
+import { pointOf } from './point'
 import type { PlanLine, PlanRequest } from './types'
 
 /** A flange that was cemented is screwed down once it is where it stays. Time is common practice. */
@@ -71,6 +72,3 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
     }
   }
 }
-
-/** The point of a body by its name: two points of a house have bodies of their own. */
-const pointOf = (id: string | undefined) => (id?.includes(' ') ? id.slice(0, id.lastIndexOf(' ')) : '')

@@ -103,7 +103,8 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
         graph.precede(step.id, id('strap'))
     graph.precede(id('strap'), dry)
   }
-  for (const { id, contents, mount, stays } of bodies) {
+  for (const body of bodies) {
+    const { id, contents } = body
     const met = lines.filter(({ meets }) => meets?.to === id)
     if (contents.includes('element') && met.length > 0) {
       const relief = `general/${STEPS.relief.key}-${id}`
@@ -112,8 +113,7 @@ export function addFixing(graph: Graph, { lines, bodies = [] }: PlanRequest): vo
       for (const later of ['general/heater-on', ...LATER]) graph.precede(relief, later)
     }
     const hot = lines.find(({ meets, conditions }) => meets?.to === id && conditions.service === 'hot')
-    if (!hangsInWall({ mount, ...(stays ? { stays } : {}) }) || !hot || !contents.includes('cartridge'))
-      continue
+    if (!hangsInWall(body) || !hot || !contents.includes('cartridge')) continue
     const step = `general/${STEPS.scald.key}-${id}`
     graph.add(step, STEPS.scald, null, null)
     graph.precede('general/heater-on', step)

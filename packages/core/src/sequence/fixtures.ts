@@ -67,10 +67,7 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     const met = lines.filter(
       ({ meets, option }) => meets?.to === body.id && !isCapped(option.parts) && isWater(option),
     )
-    if (met.length === 0) {
-      if (body.mount === 'in-wall') joinDrain(graph, body, bodies, lines)
-      continue
-    }
+    if (met.length === 0) continue
     if (body.mount === 'deck' && !body.stays) setOnDeck(graph, body, met)
     else if (body.mount !== 'in-wall') keepTails(graph, met)
     if (hangsInWall(body)) hang(graph, body, met, lines)
@@ -84,6 +81,8 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     for (const { lineId } of met) graph.precede(`${lineId}/line/dry-outlet`, id)
     for (const later of isBox(body) ? LOOKS : ['heater-on', ...LOOKS]) graph.precede(id, `general/${later}`)
   }
+  // whichever is named first, a box hangs on its water's account
+  for (const body of bodies) if (isBox(body)) joinDrain(graph, body, bodies, lines)
 }
 
 const isWater = ({ joints }: PlanLine['option']) =>

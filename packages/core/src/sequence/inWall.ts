@@ -3,6 +3,7 @@ import type { Content } from '../assembly/bodies/types'
 import { closingAct } from './closing'
 import type { Graph } from './graph'
 import { isCapped } from './lineWords'
+import { pointOf } from './point'
 import type { PlanBody, PlanLine } from './types'
 
 /** What is done to a body that hangs in a wall besides its joints, hands on. Times are common practice. */
@@ -80,7 +81,12 @@ export function hang(
     return turned ? [`${lineId}/${seam}/close`] : []
   })
   for (const step of into) if (!behind.has(step)) graph.precede(step, id)
-  for (const step of closings) graph.precede(id, step)
+  for (const step of closings) {
+    graph.precede(id, step)
+    // fluxed it is pushed home, and that is into what hangs
+    const flux = step.replace(/close$/, 'flux')
+    if (graph.nodes.has(flux)) graph.precede(id, flux)
+  }
 }
 
 /**
@@ -95,10 +101,12 @@ export function joinDrain(
   bodies: readonly PlanBody[],
   lines: readonly PlanLine[],
 ): void {
-  const drains = lines.filter(({ meets }) => meets?.to === body.id)
-  if (drains.length === 0 || body.stays) return
-  const box = bodies.find((other) => other !== body && isBox(other)) ?? body
-  if (box.stays) return
+  const drains = lines.filter(
+    ({ meets, conditions }) => meets?.to === body.id && conditions.service === 'waste',
+  )
+  const own = (other: PlanBody) => other !== body && isBox(other) && pointOf(other.id) === pointOf(body.id)
+  const box = bodies.find(own) ?? body
+  if (drains.length === 0 || !hangsInWall(box)) return
   if (!graph.nodes.has(hungAt(box))) addHang(graph, box)
   const out = `general/${STEPS.out.key}-${box.id}`
   for (const step of partings(graph, drains)) graph.precede(step, graph.nodes.has(out) ? out : hungAt(box))

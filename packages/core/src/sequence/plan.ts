@@ -145,8 +145,9 @@ function addLine(
     cooling,
     ...turns,
   }
+  const held = bodies.find((at) => at.id === body)
   // in a wall hung a valve, not a stop
-  const ofValve = bodies.some(({ id: at, mount }) => at === body && mount === 'in-wall')
+  const ofValve = held?.mount === 'in-wall'
   for (const template of removal) {
     const words = (ofValve && OF_VALVE[template.words]) || template.words
     graph.add(id('remove', template.key), { ...template, words }, lineId, null, { pushFitReuse })
@@ -159,7 +160,7 @@ function addLine(
   if (lineMedium(line) === 'supply') addOldConnector(graph, line, bodies, shut, removed)
 
   const medium = lineMedium(line)
-  const boxed = bodies.some((at) => at.id === body && isBox(at))
+  const boxed = held !== undefined && isBox(held)
   for (const template of LINE_STEPS) {
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
@@ -312,7 +313,7 @@ function addLine(
     }
   })
 
-  const hangs = bodies.some((at) => at.id === body && hangsInWall(at))
+  const hangs = held !== undefined && hangsInWall(held)
   const [carried, setDown] = [hangs && medium === 'supply', hangs && medium === 'drain']
   const closing: Closing = {
     graph,

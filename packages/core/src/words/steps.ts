@@ -151,7 +151,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'joint.wipe-plug': 'Wipe the plain end of the plug: no casting sand, no seam that stands up.',
   'joint.dress-cut': 'Ream inside, dress outside; where the cut is not square, once more with {tool}.',
   'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
-  'sweat.shield': 'Shield framing and wallboard; extinguisher in reach; stop’s cartridge and rubber out.',
+  'sweat.shield':
+    'Shield framing and wallboard; extinguisher in reach; cartridge and rubber out of what is heated.',
   'sweat.empty': 'Empty the line for several inches back; tilt it so it drains away.',
   'made.filed':
     'File the coupling’s stop out, first from one side: evenly all round and no deeper, the wall must not be thinned.',

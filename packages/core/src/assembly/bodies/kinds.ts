@@ -120,6 +120,9 @@ const intoDrain = (insert: 'repair' | 'cleanout'): BodyKind => ({
   ...drainOf(`waste.run.${insert}`, 'pipe', 'any'),
   insert,
 })
+/** A socket for cement, of either plastic of drains. */
+const eitherSocket = (size: EndRef['nominal']): readonly EndRef[] =>
+  (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff))
 /** What the side of a branch may be: a socket of either plastic; of metric waste one of each range that is made. */
 const sideEnds = (size: RunBranch['size']): readonly EndRef[] =>
   isMetricBranch(size)
@@ -133,7 +136,7 @@ const sideEnds = (size: RunBranch['size']): readonly EndRef[] =>
               of('waste-compression', 'metric-waste', size, 'waste-push-fit'),
             ]),
       ]
-    : (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff))
+    : eitherSocket(size)
 /** A branch into one, with what its side takes. */
 const branchInto = ({ id, insert, size }: RunBranch): BodyKind => ({
   id,
@@ -207,8 +210,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
     'waste.shower.2',
     'floor',
     'trap-below',
-    of('drain-socket', 'IPS', '2', 'pvc-drain'),
-    of('drain-socket', 'IPS', '2', 'abs-drain'),
+    ...eitherSocket('2'),
     of('ring-gasket', 'IPS', '2', 'rubber-seated'),
   ),
   drainOf(
@@ -229,13 +231,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   intoDrain('repair'),
   intoDrain('cleanout'),
   ...SINK_WASTES.map(({ id, route }) => tail(id, '1-1/2', route)),
-  drainOf(
-    'waste.shower.1-1/2',
-    'floor',
-    'trap-shower',
-    of('drain-socket', 'IPS', '1-1/2', 'pvc-drain'),
-    of('drain-socket', 'IPS', '1-1/2', 'abs-drain'),
-  ),
+  drainOf('waste.shower.1-1/2', 'floor', 'trap-shower', ...eitherSocket('1-1/2')),
   ...RUN_BRANCHES.map(branchInto),
   threadedTail('waste.tail.g1-1/4', '1-1/4'),
   threadedTail('waste.tail.g1-1/2', '1-1/2'),
@@ -248,13 +244,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   machineBox('box.combo.1/2', end('solder-cup', 'CTS', '1/2'), end('taper-male', 'NPT', '1/2')),
   machineBox('box.barb.1/2', end('insert-barb', 'CTS', '1/2')),
   machineBox('box.expansion.1/2', end('expansion-barb', 'CTS', '1/2')),
-  drainOf(
-    'waste.box.2',
-    'in-wall',
-    'machine-box',
-    of('drain-socket', 'IPS', '2', 'pvc-drain'),
-    of('drain-socket', 'IPS', '2', 'abs-drain'),
-  ),
+  drainOf('waste.box.2', 'in-wall', 'machine-box', ...eitherSocket('2')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

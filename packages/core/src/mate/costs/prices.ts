@@ -66,7 +66,7 @@ const BY_SIZE: Readonly<Record<string, number>> = {
 const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8, '50': 1.3, '110': 2.8 }
 /** What a drain's fitting of plastic costs of one that holds pressure in the same family, where both have it. */
 const DRAIN_SHARE = 0.5
-/** What a trap costs that can be opened, of one that cannot. */
+/** What a trap costs that can be opened, of one that cannot. Common practice. */
 const OPENS_SHARE = 1.5
 const OF_DRAINS: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling', 'p-trap'])
 /** One price for all sizes. */
