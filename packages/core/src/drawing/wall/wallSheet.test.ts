@@ -102,6 +102,36 @@ describe('the wall sheet', () => {
     expect(thick(false)).toMatchObject({ old: true, way: true })
   })
 
+  it('a box stands on what stays of its standpipe, straight under it; a trap of its own hangs between', () => {
+    const widthOf = (parts: readonly { family: string }[]) => {
+      // of a way only its parts are drawn here
+      const way = { parts, joints: [] } as unknown as WallLine['option']
+      const drain: WallLine = {
+        lineId: 'drain',
+        service: 'drain',
+        label: '◆ drain',
+        pipeId: 'pvc-dwv.40.2',
+        fresh: false,
+        option: way,
+        route: 'machine-box',
+        run: false,
+        feeds: false,
+      }
+      const { shapes } = drawWallSheet({ place: 'washer', lines: [drain] })
+      const of = (layer: string) =>
+        shapes
+          .filter((shape) => shape.id === 'line:drain' && shape.layer === layer)
+          .flatMap(({ points }) => points)
+      const xs = [...of('part'), ...of('pipe')].map(([x]) => x)
+      return { mm: Math.max(...xs) - Math.min(...xs), top: Math.max(...of('part').map(([, y]) => y)) }
+    }
+    // 2 in pipe, ASTM D2665: 2.375 in outside
+    const straight = widthOf([])
+    expect(straight.mm).toBeCloseTo(2.375 * 25.4, 6)
+    expect(straight.top).toBeCloseTo(BOXED.ends.drain?.[1] ?? 0, 6)
+    expect(widthOf([{ family: 'p-trap' }]).mm).toBeGreaterThan(80)
+  })
+
   it('every line ends where it begins for the one behind it, and at its own end', () => {
     for (const [place, { begins, ends }] of [
       ...places.map((place) => [place, WALL_PLACES[place]] as const),

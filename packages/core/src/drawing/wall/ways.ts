@@ -12,6 +12,13 @@ const HOSE_MM = 12
 const ARM_OVER_MM = 220
 const SWING_MM = 90
 
+/** So far under its box an old standpipe is drawn that stays, mm. */
+const STAYS_MM = 330
+
+/** Whether a box in the wall is set down on what stays of an old standpipe: its trap is further down, out of sight. */
+const comesUp = ({ route, option }: WallLine): boolean =>
+  route === 'machine-box' && option !== null && !option.parts.some(({ family }) => family.endsWith('trap'))
+
 /** The pipe that was there, up to where the line begins. */
 export function oldPipe({ at, from }: Beginning): readonly Point[] | null {
   const [x, y] = at
@@ -48,9 +55,7 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
     const high = from[1] + ARM_OVER_MM
     return { path: [...trap(end, [end[0] - SWING_MM, high]), [from[0], high], from], width: DRAIN_MM * 0.8 }
   }
-  // on what stays of an old standpipe
-  if (line.route === 'machine-box' && line.option && !has(/trap$/))
-    return { path: square(from, end), width: odMm }
+  if (comesUp(line)) return { path: [from, end], width: odMm }
   // a drain that is cut into runs on in its fall: only what ends at a fixture has a trap
   if (line.service === 'drain' && !line.run) return { path: trap(end, from), width: DRAIN_MM * 0.8 }
   if (line.run)
@@ -73,6 +78,8 @@ export function beginningOf(
   /** Outlets of lines that are drawn already, by line. */
   open: ReadonlyMap<string, Point> = new Map(),
 ): Beginning | null {
+  const box = place.ends.drain
+  if (comesUp(line) && box) return { at: [box[0], box[1] - STAYS_MM], from: 'below' }
   if (line.service !== 'branch') return place.begins[line.service] ?? null
   // the one that leaves an outlet for it, else the one that could
   const trunk =
