@@ -286,6 +286,7 @@ describe('the laws of runs', () => {
     // a tee on its back
     'what-was-asked': spoil(wye, { parts: [part('tee.sanitary.abs.3x3')] }),
     'side-as-asked': spoil(tee, { parts: [part('tee.sanitary.pvc.3x3')] }),
+    'second-as-asked': spoil(tee, { parts: [part('tee.double.pvc.3x2x2')] }),
     'side-no-larger': spoil(pvc, { parts: [part('tee.sanitary.pvc.3x3')] }),
     'with-the-flow': spoil(wye, {
       parts: wye.way.parts.map((each) => (each.family === 'wye' ? { ...each, inPort: 1, outPort: 0 } : each)),

@@ -227,6 +227,17 @@ export const RUN_LAWS: readonly Law[] = [
       }),
   ],
   [
+    // one hole for each pipe that comes in, the second where it was asked for
+    'second-as-asked',
+    (way, { line }) =>
+      partsOf(way).some(({ id, ports }) => {
+        const { at, ends } = line.cutIn?.second ?? {}
+        if (ports.length < 3) return false
+        const there = /^tee\.(double|left|right)\./.exec(id)?.[1]
+        return there !== (at === 'opposite' ? 'double' : at) || ports[3]?.nominal !== ends?.[0]?.nominal
+      }),
+  ],
+  [
     'side-no-larger',
     (way, asked) =>
       partsOf(way).some(({ ports }) =>

@@ -1,4 +1,5 @@
 import { bodiesOf, catalogueOf, mate, pipeById, sequence } from '@diarmos/core'
+import { TWO_SIDED_BRANCHES } from '@diarmos/core/bodies'
 import { anyOrder } from '../made/anyOrder'
 import { carryOut } from '../made/world'
 import { highs } from '../mate/highs'
@@ -6,48 +7,56 @@ import { programmeOf, toLp } from '../mate/programme'
 import { Dice } from '../mate/random'
 import { brokenLaws } from './laws'
 import { brokenRunLaws } from './runs'
-import { someSide } from './sides'
+import { type AskedSide, someSide, someTwoSided } from './sides'
 
 const QUESTIONS = 120
+const TWO_SIDED = 60
 const PROGRAMMES = 16
 const MOST_PARTS = 6
 
-it('a new branch and what drains into it are mated together: no law broken, no cheaper pair, and in any order', async () => {
-  const found = new Set<string>()
-  for (let index = 0; index < QUESTIONS; index++) {
-    const { lines, settings } = someSide(index)
-    const [run, side] = lines
+/** What was found for each line of questions, which are checked on the way. */
+async function looked(count: number, asked: (index: number) => AskedSide): Promise<string[][]> {
+  const found: string[][] = []
+  for (let index = 0; index < count; index++) {
+    const { lines, settings, kinds } = asked(index)
+    const [run, ...sides] = lines
     const { lines: answers, together } = mate({ lines, settings, k: 8 })
     if (index < PROGRAMMES) {
       const programmes = [
         programmeOf(run, settings, catalogueOf('drain'), 5),
-        programmeOf(side, settings, catalogueOf('drain'), MOST_PARTS),
+        ...sides.map((side) => programmeOf(side, settings, catalogueOf('drain'), MOST_PARTS)),
       ]
       const none = programmes.some(({ edges }) => edges.length === 0)
       const best = none ? null : await highs(toLp(programmes, { least: 'total' }))
       expect([index, together?.totalCents ?? null]).toEqual([index, best?.cents ?? null])
     }
     const chosen = together?.optionIds.map((id, at) => answers[at]?.options.find((way) => way.id === id))
-    const [trunk, way] = chosen ?? []
-    if (!trunk || !way) continue
-    found.add(side.to?.kind ?? '')
+    const [trunk, ...ways] = chosen ?? []
+    if (!trunk || ways.some((way) => !way)) continue
+    found.push([...kinds])
     expect([index, brokenRunLaws(trunk, { line: run, settings })]).toEqual([index, []])
-    expect([index, brokenLaws(way, { line: side, settings })]).toEqual([index, []])
-    const bodies = bodiesOf([
-      `waste.run.${run.cutIn?.insert}.${run.cutIn?.branch?.[0]?.nominal}`,
-      side.to?.kind ?? '',
-    ])
+    const bodies = bodiesOf(kinds)
     const material = pipeById(run.pipeId ?? '')?.material
     const request = {
       lines: [
         { lineId: run.lineId, option: trunk, conditions: run.conditions, ...(material ? { material } : {}) },
-        {
-          lineId: side.lineId,
-          option: way,
-          conditions: side.conditions,
-          branchOf: run.lineId,
-          ...(bodies[1] ? { meets: { to: bodies[1].id } } : {}),
-        },
+        ...sides.flatMap((side, at) => {
+          const option = ways[at]
+          if (!option) return []
+          expect([index, brokenLaws(option, { line: side, settings })]).toEqual([index, []])
+          const { lineId, conditions, second } = side
+          const to = bodies[at + 1]?.id
+          return [
+            {
+              lineId,
+              option,
+              conditions,
+              branchOf: run.lineId,
+              ...(second ? { second } : {}),
+              meets: to ? { to } : {},
+            },
+          ]
+        }),
       ],
       bodies: bodies.map(({ id, contents, mount, kind }) => ({ id, contents, mount, kind })),
       houseRules: settings.houseRules,
@@ -58,13 +67,31 @@ it('a new branch and what drains into it are mated together: no law broken, no c
       expect([index, carryOut(request, order)]).toEqual([index, []])
       const at = (key: string) => order.findIndex(({ id }) => id === key)
       const run = order.flatMap(({ id }, place) => (/^a\/\d+\/(close|cure)$/.test(id) ? [place] : []))
-      const sides = order.flatMap(({ id }, place) => (/^side\/\d+\/close$/.test(id) ? [place] : []))
-      // the run stands and has set, and its side is plugged meanwhile
-      expect([index, Math.max(...run) < at('a/line/branch-unplug')]).toEqual([index, true])
-      expect([index, at('a/line/branch-unplug') < Math.min(...sides)]).toEqual([index, true])
-      expect([index, at('a/line/branch-plug') > 0, at('side/line/plug')]).toEqual([index, true, -1])
+      for (const { lineId, second } of sides) {
+        const closes = new RegExp(`^${lineId}/\\d+/close$`)
+        const own = order.flatMap(({ id }, place) => (closes.test(id) ? [place] : []))
+        const name = second ? 'second' : 'branch'
+        // the run stands and has set, and its side is plugged meanwhile
+        expect([index, Math.max(...run) < at(`a/line/${name}-unplug`)]).toEqual([index, true])
+        expect([index, at(`a/line/${name}-unplug`) < Math.min(...own)]).toEqual([index, true])
+        expect([index, at(`a/line/${name}-plug`) > 0, at(`${lineId}/line/plug`)]).toEqual([index, true, -1])
+      }
+      // what nothing comes into yet is shut before anything runs, and stays so
+      if (
+        run.length > 0 &&
+        trunk.parts.some(({ fittingId }) => /^tee\.(double|left|right)/.test(fittingId)) &&
+        sides.length < 2
+      ) {
+        expect([index, at('a/line/second-plug') < at('a/line/fill')]).toEqual([index, true])
+        expect([index, at('a/line/second-unplug')]).toEqual([index, -1])
+      }
     }
   }
+  return found
+}
+
+it('a new branch and what drains into it are mated together: no law broken, no cheaper pair, and in any order', async () => {
+  const found = new Set((await looked(QUESTIONS, someSide)).map(([, side]) => side))
   for (const kind of [
     'waste.tail.1-1/2',
     'waste.standpipe',
@@ -75,4 +102,11 @@ it('a new branch and what drains into it are mated together: no law broken, no c
     'waste.tail.g1-1/4',
   ])
     expect([kind, found.has(kind)]).toEqual([kind, true])
+})
+
+it('so are both sides of a tee that has two: each pipe at its own side, whatever size that is', async () => {
+  const found = await looked(TWO_SIDED, someTwoSided)
+  for (const { id } of TWO_SIDED_BRANCHES)
+    expect([id, found.some(([into, , beside]) => into === id && beside !== undefined)]).toEqual([id, true])
+  expect(found.some(([, , beside]) => beside === undefined)).toBe(true)
 })

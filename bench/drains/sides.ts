@@ -1,13 +1,16 @@
 // A new branch into a run and what drains into it, in one job: questions that nobody prepared.
-import { bodyKind, type LineRequest, type MateSettings, mouthOf, PIPES } from '@diarmos/core'
+import { bodyKind, type LineRequest, type MateSettings, mouthOf, nominalNumber, PIPES } from '@diarmos/core'
+import { runBranch, TWO_SIDED_BRANCHES } from '@diarmos/core/bodies'
 import { sideWastes } from '../../packages/core/src/words/fixtures'
 import { Dice } from '../mate/random'
 import { someDrain } from './questions'
 import { METRIC_RUNS, METRIC_SIDES, SIDES, someRun } from './runs'
 
 export interface AskedSide {
-  /** The run that is cut open, and the line that comes into its side. */
-  readonly lines: readonly [run: LineRequest, side: LineRequest]
+  /** The run that is cut open, the line that comes into its side, and the one that comes into its second side. */
+  readonly lines: readonly [run: LineRequest, side: LineRequest, ...beside: LineRequest[]]
+  /** What goes in, the run first. */
+  readonly kinds: readonly string[]
   readonly settings: MateSettings
 }
 
@@ -24,16 +27,51 @@ export function someSide(index: number): AskedSide {
   const insert = dice.pick(['tee', 'wye'] as const)
   const size = dice.pick(metric ? METRIC_SIDES : SIDES)
   const kind = dice.pick(sideWastes(size))
-  const { conditions } = someDrain(index * 17).line
-  const cutIn: LineRequest['cutIn'] = {
-    ...(line.cutIn as NonNullable<LineRequest['cutIn']>),
-    insert,
-    branch: bodyKind(`waste.run.${insert}.${size}`)?.ports[1]?.ends ?? [],
+  const into = `waste.run.${insert}.${size}`
+  const run = { ...line, ...intoRun(line, into), pipeId: pipe.id }
+  return { lines: [run, comingIn('side', kind, index, dice)], settings, kinds: [into, kind] }
+}
+
+/** The same into a tee with two sides: what comes into each is drawn by itself, and now and then the second is plugged. */
+export function someTwoSided(index: number): AskedSide {
+  const dice = new Dice(2_600_000 + index)
+  const { line, settings } = someRun(index * 5 + 2)
+  const { id: into, size, second } = dice.pick(TWO_SIDED_BRANCHES)
+  const pipe = dice.pick(RUNS.filter(({ nominal }) => nominalNumber(nominal) >= nominalNumber(size)))
+  const kind = dice.pick(sideWastes(size, second))
+  const run = { ...line, ...intoRun(line, into), pipeId: pipe.id }
+  const side = comingIn('side', kind, index, dice)
+  if (!second || dice.chance(0.15)) return { lines: [run, side], settings, kinds: [into, kind] }
+  const other = dice.pick(sideWastes(second.size, second))
+  const beside = { ...comingIn('beside', other, index + 1, dice), second: true as const }
+  return { lines: [run, side, beside], settings, kinds: [into, kind, other] }
+}
+
+/** A run with a branch put into it. */
+function intoRun(
+  { cutIn, conditions }: LineRequest,
+  kind: string,
+): Pick<LineRequest, 'cutIn' | 'conditions'> {
+  const [, branch, second] = bodyKind(kind)?.ports ?? []
+  const { insert, second: at } = runBranch(kind) ?? {}
+  if (!cutIn || !insert) throw new Error(`no branch ${kind}`)
+  return {
+    cutIn: {
+      ...cutIn,
+      insert,
+      branch: branch?.ends ?? [],
+      ...(at && second ? { second: { at: at.at, ends: second.ends } } : {}),
+    },
+    conditions: { ...conditions, oldTrap: null },
   }
-  const run = { ...line, pipeId: pipe.id, cutIn, conditions: { ...line.conditions, oldTrap: null } }
-  const side: LineRequest = {
-    lineId: 'side',
-    branchOf: line.lineId,
+}
+
+/** What comes into a side of the run of a question. */
+function comingIn(lineId: string, kind: string, index: number, dice: Dice): LineRequest {
+  const { conditions } = someDrain(index * 17).line
+  return {
+    lineId,
+    branchOf: 'a',
     to: mouthOf(kind),
     conditions: {
       ...conditions,
@@ -54,5 +92,4 @@ export function someSide(index: number): AskedSide {
       unvented: dice.chance(0.2),
     },
   }
-  return { lines: [run, side], settings }
 }

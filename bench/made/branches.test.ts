@@ -144,6 +144,109 @@ it('what drains into a new branch goes in once the run is whole and has set, its
   expect(steps.filter(({ id }) => /^side\/line\/(un)?plug$/.test(id))).toEqual([])
 })
 
+describe('a tee with two sides', () => {
+  const conditions = { ...PLAIN, service: 'waste' as const }
+  const ask = (kind: string, pipeId: string, ...sides: readonly string[]) => {
+    const lines: LineRequest[] = [
+      { lineId: 'run', pipeId, cutIn: cutInOf(kind), conditions },
+      ...sides.map((side, at) => ({
+        lineId: side,
+        branchOf: 'run',
+        ...(at > 0 ? { second: true as const } : {}),
+        to: mouthOf(side),
+        conditions,
+      })),
+    ]
+    return mate({ lines, settings: WELL_EQUIPPED })
+  }
+  const DOUBLE = 'waste.run.tee.double.2'
+  const BESIDE = 'waste.run.tee.right.3x2'
+
+  it.each([
+    [DOUBLE, 'pvc-dwv.40.3', /^tee\.double\.pvc\.3x2x2$/, 'branch.opposite', 'branch.beside'],
+    [BESIDE, 'abs-dwv.40.3', /^tee\.right\.abs\.3x3x2$/, 'branch.beside', 'branch.opposite'],
+    ['waste.run.tee.2', 'pvc-dwv.40.3', /^tee\.sanitary\.pvc\.3x2$/, 'branch.upright', 'branch.beside'],
+  ])(
+    '%s: one part with those sides and no other, and what it is for is said',
+    (kind, pipeId, part, said, unsaid) => {
+      const [run] = ask(kind, pipeId).lines
+      expect(run?.options.length).toBeGreaterThan(0)
+      for (const { parts, warnings } of run?.options ?? []) {
+        expect(
+          parts.filter(({ family }) => family === 'sanitary-tee').map(({ fittingId }) => fittingId),
+        ).toEqual([expect.stringMatching(part)])
+        const ids = warnings.map(({ ruleId }) => ruleId)
+        expect([ids.includes(said), ids.includes(unsaid)]).toEqual([true, false])
+      }
+      expect(REASONS[said]).toBeDefined()
+    },
+  )
+
+  it('two that run in slowly face each other; what a pump or a bowl sends in does not, and the reason is that', () => {
+    const two = ask(DOUBLE, 'pvc-dwv.40.3', 'waste.tail.1-1/2', 'waste.tub.1-1/2')
+    expect(two.together?.optionIds.every((id) => id !== undefined)).toBe(true)
+    const pumped = ask(DOUBLE, 'pvc-dwv.40.3', 'waste.tail.1-1/2', 'waste.standpipe')
+    expect(pumped.lines[2]?.options).toEqual([])
+    expect(pumped.lines[2]?.refusals.map(({ reason }) => reason.ruleId)).toContain('branch.head-on')
+    // nor into the first of the two
+    const first = ask(DOUBLE, 'pvc-dwv.40.3', 'waste.standpipe').lines[1]
+    expect(first?.options).toEqual([])
+    // beside a bowl's branch the pump has nothing opposite
+    const beside = ask(BESIDE, 'pvc-dwv.40.3', 'waste.bowl', 'waste.standpipe')
+    expect(beside.lines.map(({ options }) => options.length > 0)).toEqual([true, true, true])
+  })
+
+  it('each side is plugged by itself until its own pipe comes in, and one that nothing comes into stays so', () => {
+    const answer = ask(BESIDE, 'pvc-dwv.40.3', 'waste.bowl', 'waste.tub.1-1/2')
+    const [run, bowl, tub] = answer.lines.map(({ options }) => options[0])
+    if (!run || !bowl || !tub) throw new Error('no way')
+    const plan = (...lines: PlanRequest['lines']) => {
+      const request: PlanRequest = {
+        lines: [{ lineId: 'run', option: run, conditions }, ...lines],
+        houseRules: HOUSE,
+      }
+      const { steps } = sequence(request)
+      expect(carryOut(request, steps)).toEqual([])
+      inAnyOrder(request, steps)
+      return { steps, before: allBefore(steps) }
+    }
+    const first = { lineId: 'bowl', branchOf: 'run', option: bowl, conditions }
+    const second = { lineId: 'tub', branchOf: 'run', second: true as const, option: tub, conditions }
+    const both = plan(first, second)
+    for (const [name, lineId] of [
+      ['branch', 'bowl'],
+      ['second', 'tub'],
+    ] as const) {
+      expect(both.before(`run/line/${name}-unplug`)).toContain(`run/line/${name}-plug`)
+      const joins = both.steps.flatMap(({ id }) =>
+        new RegExp(`^${lineId}/\\d+/close$`).test(id) ? [id] : [],
+      )
+      for (const id of joins) expect([id, both.before(id).has(`run/line/${name}-unplug`)]).toEqual([id, true])
+    }
+    // the tub's pipe does not wait for the bowl's plug
+    const tubs = both.steps.flatMap(({ id }) => (/^tub\/0\/close$/.test(id) ? [...both.before(id)] : []))
+    expect(tubs).not.toContain('run/line/branch-unplug')
+    const one = plan(first)
+    const said = one.steps
+      .filter(({ words }) => words.startsWith('branch.plug'))
+      .map(({ words, parameters }) => [words, parameters?.at])
+    expect(said).toEqual(
+      expect.arrayContaining([
+        ['branch.plug-now', 'first'],
+        ['branch.plug', 'second'],
+      ]),
+    )
+    // left open it is missed
+    const open = { lines: [{ lineId: 'run', option: run, conditions }, first], houseRules: HOUSE }
+    expect(
+      carryOut(
+        open,
+        one.steps.filter(({ id }) => id !== 'run/line/second-plug'),
+      ).join(),
+    ).toMatch(/side of run/)
+  })
+})
+
 it('of wyes both are shown: their sides look elsewhere', () => {
   const { answer } = wastes('waste.run.wye.2', 'abs-dwv.40.3')
   const shown = answer.options.filter(({ id }) => answer.kinds.includes(id))

@@ -44,7 +44,7 @@ interface LineState {
   plugged: boolean
   capped: boolean
   /** The side of a tee that no line begins at is shut. */
-  sideShut: boolean
+  sidesOpen: number
   /** Unions under pressure whose nut is not drawn. */
   undrawn: number
   clear: boolean
@@ -98,7 +98,7 @@ export function carryOut(
         everPlugged: false,
         bowlOff: false,
         capped: line.leftLong === undefined,
-        sideShut: !hasOpenSide(line, lines),
+        sidesOpen: openSides(line, lines),
         undrawn: underPressure(line).filter((seam) => isUnion(line, seam)).length,
         clear: false,
         looked: false,
@@ -157,14 +157,14 @@ export function carryOut(
 
   const comesBack = (affected: readonly Line[]) => {
     for (const line of affected) {
-      const { made, waiting, capped, undrawn, sideShut } = stateOf(line)
+      const { made, waiting, capped, undrawn, sidesOpen } = stateOf(line)
       for (const seam of underPressure(line)) {
         if (!made.has(seam)) wrong.push(`floods: ${line.lineId} stands open at seam ${seam}`)
         else if (waiting.has(seam)) wrong.push(`bursts: ${line.lineId} has not set at seam ${seam}`)
       }
       if (undrawn > 0) wrong.push(`floods: ${line.lineId} stands undrawn`)
       if (!capped) wrong.push(`floods: ${line.lineId} stands long and open`)
-      if (!sideShut) wrong.push(`floods: the side of ${line.lineId} stands open`)
+      if (sidesOpen > 0) wrong.push(`floods: the side of ${line.lineId} stands open`)
     }
   }
 
@@ -231,7 +231,7 @@ export function carryOut(
     }
     if (/^(hold\.fill|prove\.level)$/.test(words))
       for (const each of standing) {
-        if (!stateOf(each).sideShut) wrong.push(`filled with the side of ${each.lineId} open`)
+        if (stateOf(each).sidesOpen > 0) wrong.push(`filled with the side of ${each.lineId} open`)
         for (const [seam, { beforeStop }] of each.option.joints.entries()) {
           const { made, waiting } = stateOf(each)
           if (beforeStop && (!made.has(seam) || waiting.has(seam)))
@@ -338,7 +338,7 @@ export function carryOut(
         if (seam < lastOf(line) && !state.made.has(seam))
           wrong.push(`the bowl of ${line.lineId} is set before seam ${seam} is made`)
     }
-    if (RUNS.test(words) && !state.sideShut)
+    if (RUNS.test(words) && state.sidesOpen > 0)
       wrong.push(`the side of ${line.lineId} stands open while it runs`)
     if (RUNS.test(words))
       for (const [at] of line.option.joints.entries())
@@ -451,7 +451,7 @@ export function carryOut(
     if (/^drain\.plug(-both)?$/.test(words)) state.plugged = state.everPlugged = true
     if (/^drain\.unplug(-both)?$/.test(words)) state.plugged = false
     if (words === 'long.cap') state.capped = true
-    if (words === 'branch.plug' || words === 'branch.cap') state.sideShut = true
+    if (words === 'branch.plug' || words === 'branch.cap') state.sidesOpen--
     if (/^open\.flush/.test(words)) state.clear = true
     if (/^prove\./.test(words)) state.looked = true
     if (seam === null) return
@@ -581,11 +581,14 @@ function heatedWhereItHangs(
   )
 }
 
-/** A tee, a wye or a second outlet in the line, and nothing of the job comes into its side. */
-const hasOpenSide = ({ option, lineId }: Line, lines: readonly Line[]) =>
-  option.parts.some(
-    ({ family }) => /(^|-)tee$|^wye|^dual-stop$/.test(family) && !/^(vent|cleanout)-/.test(family),
-  ) && !lines.some(({ branchOf }) => branchOf === lineId)
+/** Sides of a tee or a wye and second outlets in the line that nothing of the job comes into. */
+function openSides({ option, lineId }: Line, lines: readonly Line[]): number {
+  const sides = option.parts.reduce((sum, { family, fittingId }) => {
+    const open = /(^|-)tee$|^wye|^dual-stop$/.test(family) && !/^(vent|cleanout)-/.test(family)
+    return sum + (open ? (/^tee\.(double|left|right)\./.test(fittingId) ? 2 : 1) : 0)
+  }, 0)
+  return sides - lines.filter(({ branchOf }) => branchOf === lineId).length
+}
 
 /** Whether something has to be parted before the old end is bare. */
 const needsOldEnd = ({ option }: Line) => !['bare', 'new-end'].includes(option.removalId)

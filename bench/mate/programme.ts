@@ -65,6 +65,8 @@ export interface Edge {
   readonly heat: readonly (readonly [body: string, does: 'heats' | 'spoilt'])[]
   /** The end that its part leaves open for another line; for the first edges of one that begins at a branch, that end. */
   readonly branch: string | null
+  /** The second end that its part leaves open, where it has one. */
+  readonly second?: string | null
   readonly cents: number
   readonly price: number
   readonly seconds: number
@@ -222,6 +224,10 @@ function lengthOf({ ports }: Fitting): number {
   }, 0)
 }
 
+/** How tees with a second side are called by where it stands. */
+const besideOf = (cutIn: LineRequest['cutIn']) =>
+  cutIn?.second ? (cutIn.second.at === 'opposite' ? 'double' : cutIn.second.at) : 'none'
+
 /** Builds the programme of one line over a catalogue. */
 export function programmeOf(
   line: LineRequest,
@@ -230,6 +236,8 @@ export function programmeOf(
   mostParts: number,
   /** It branches off a line that cannot be dried, and that begins with a joint which is screwed. */
   wetTrunk = false,
+  /** It comes into a tee right opposite another line. */
+  headOn = false,
 ): Programme {
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
@@ -286,7 +294,7 @@ export function programmeOf(
       : [
           ...new Map(
             catalogue.flatMap(({ family, ports }) =>
-              ports[2] ? [[classOf(ports[2]), { port: ports[2], family }] as const] : [],
+              ports.slice(2).map((port) => [classOf(port), { port, family }] as const),
             ),
           ).values(),
         ]
@@ -370,6 +378,8 @@ export function programmeOf(
       run: cutIn && pipe ? pipe.material : null,
       ...(cutIn ? { insert: cutIn.insert } : {}),
       ...(cutIn?.branch?.[0] ? { branch: cutIn.branch[0].nominal } : {}),
+      ...(cutIn?.second ? { second: cutIn.second.at } : {}),
+      headOn,
       out: cutIn?.outMm != null,
       own: stuffs,
       needsStubMm: stub ? needs(joint) : 0,
@@ -639,6 +649,10 @@ export function programmeOf(
         // the side takes what was asked for
         const side = fitting.ports[2]
         if (side && cutIn?.branch && !cutIn.branch.some(({ nominal }) => nominal === side.nominal)) continue
+        // trade: a hole more in a drain is none that anybody asked for
+        const [, beside = 'none'] = /^tee\.(double|left|right)\./.exec(fitting.id) ?? []
+        if (side && beside !== besideOf(cutIn)) continue
+        if (cutIn?.second && side && fitting.ports[3]?.nominal !== cutIn.second.ends[0]?.nominal) continue
         const size = Math.min(
           ...(pipe ? [pipe.nominal] : begin.map(({ port }) => port.nominal)).map(nominalNumber),
         )
@@ -688,6 +702,7 @@ export function programmeOf(
           part: fitting.id,
           heat: does(joint, first, atTee(node.last), atTee(fitting)),
           branch: fitting.ports[2] ? classOf(fitting.ports[2]) : null,
+          second: fitting.ports[3] ? classOf(fitting.ports[3]) : null,
           seconds: shared.seconds + drawn,
           cents: shared.cents + labour(drawn) + price,
           price: made.price + price,
@@ -839,7 +854,7 @@ export function toLp(programmes: readonly Programme[], wish: Wish): string {
     if (line.branchOf !== undefined)
       for (const start of edges.filter((edge) => edge.layer < 0)) {
         const left = (programmes[trunk]?.edges ?? []).filter(
-          (edge) => edge.layer >= 0 && edge.branch === start.branch,
+          (edge) => edge.layer >= 0 && (line.second ? edge.second : edge.branch) === start.branch,
         )
         rows.push(`${name(start)}${left.map((edge) => ` - ${edge.name}_${trunk}`).join('')} = 0`)
       }

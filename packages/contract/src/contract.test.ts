@@ -66,6 +66,27 @@ const branching = (...names: readonly string[]) => {
   }
 }
 
+/** A run with a tee of two sides, and what comes into it. */
+const twoSided = (second: object | null, ...sides: readonly object[]) => {
+  const [own = {}] = mateRequest.lines
+  const { pipeId: _, ...rest } = own as Record<string, unknown>
+  const cutIn = { insert: 'tee', farMm: null, freeMm: [0, 0], sidewaysMm: 0, ...(second ? { second } : {}) }
+  const run = {
+    lineId: 'run',
+    pipeId: 'pvc-dwv.40.3',
+    conditions: { ...conditions, service: 'waste' },
+    cutIn,
+  }
+  return {
+    ...mateRequest,
+    lines: [run, ...sides.map((side, at) => ({ ...rest, lineId: `${at}`, branchOf: 'run', ...side }))],
+  }
+}
+const INLET = {
+  at: 'left',
+  ends: [{ form: 'drain-socket', system: 'IPS', nominal: '2', material: 'pvc-drain' }],
+}
+
 describe('operations', () => {
   it.each(BODY_KINDS.filter(({ insert }) => !insert).map(({ id }) => id))(
     'take a line to %s, whatever it is',
@@ -182,6 +203,13 @@ describe('operations', () => {
     ['mate', branching('b', 'b'), ['lines.1.branchOf']],
     ['mate', branching('b', 'a', 'a'), ['lines.2.branchOf']],
     ['mate', branching('b', 'a', 'b'), []],
+    // each side is taken once, and only where there is one
+    ['mate', twoSided(INLET, {}, { second: true }), []],
+    ['mate', twoSided(INLET, { second: true }, { second: true }), ['lines.2.branchOf']],
+    ['mate', twoSided(null, { second: true }), ['lines.1.branchOf']],
+    ['mate', twoSided({ ...INLET, at: 'above' }), ['lines.0.cutIn.second.at']],
+    ['mate', twoSided({ ...INLET, ends: [] }), ['lines.0.cutIn.second.ends']],
+    ['mate', { ...mateRequest, lines: [{ ...mateRequest.lines[0], second: true }] }, ['lines.0.second']],
     ['mate', old({ to: { ends: [], route: 'stop' } }), ['lines.0.to.ends']],
     ['draw', { pipeId: 'lead.1/2', unit: 'in' }, ['pipeId']],
     ['units', {}, ['text']],

@@ -40,6 +40,7 @@ import {
   PORT_SERVICES,
   ROUNDING,
   ROUTE_IDS,
+  SECOND_SIDES,
   THREAD_SYSTEMS,
   TOOL_IDS,
   WORKED_ON_IDS,
@@ -250,6 +251,7 @@ const fromOld = <Shape extends z.ZodType>(shape: Shape) =>
 export const cutIn = z.object({
   insert: z.enum(INSERTS),
   branch: z.array(endRef).max(20).optional(),
+  second: z.object({ at: z.enum(SECOND_SIDES), ends: z.array(endRef).min(1).max(20) }).optional(),
   farMm: lengthMm.nullable(),
   freeMm: z.tuple([z.number().min(0).max(20_000), z.number().min(0).max(20_000)]),
   outMm: z.number().min(0).max(5000).nullable().optional(),
@@ -378,6 +380,7 @@ const lineShape = z.object({
     .optional(),
   kept: z.literal('stop').optional(),
   branchOf: key.optional(),
+  second: z.literal(true).optional(),
   opens: endRef.optional(),
   to: mouth.optional(),
   cutIn: cutIn.optional(),
@@ -385,7 +388,15 @@ const lineShape = z.object({
 })
 /** A line whose pipe is still asked for. */
 export const openLine = fromOld(
-  lineShape.omit({ pipeId: true, from: true, kept: true, branchOf: true, opens: true, cutIn: true }),
+  lineShape.omit({
+    pipeId: true,
+    from: true,
+    kept: true,
+    branchOf: true,
+    second: true,
+    opens: true,
+    cutIn: true,
+  }),
 )
 
 const wholeLine = lineShape.superRefine((line, context) => {
@@ -406,12 +417,13 @@ const wholeLine = lineShape.superRefine((line, context) => {
       path: ['kept'],
       message: 'a stop that stays is named by its outlet (from)',
     })
-  if (line.opens && line.branchOf === undefined)
-    context.addIssue({
-      code: 'custom',
-      path: ['opens'],
-      message: 'says which end another line leaves open, and names no such line (branchOf)',
-    })
+  for (const name of ['opens', 'second'] as const)
+    if (line[name] && line.branchOf === undefined)
+      context.addIssue({
+        code: 'custom',
+        path: [name],
+        message: 'says which end another line leaves open, and names no such line (branchOf)',
+      })
   if (line.cutIn && line.pipeId === undefined)
     context.addIssue({
       code: 'custom',
@@ -440,10 +452,12 @@ export const mateRequest = z
 
 /** What is wrong with where a line branches off; null where nothing is. */
 function branchFault(lines: readonly LineRequest[], at: number): string | null {
-  const wanted = lines[at]?.branchOf
+  const { branchOf: wanted, second } = lines[at] as LineRequest
   if (!lines.some(({ lineId }) => lineId === wanted)) return `no line of the request is called ${wanted}`
-  if (lines.some(({ branchOf }, other) => other < at && branchOf === wanted))
+  if (lines.some((line, other) => other < at && line.branchOf === wanted && line.second === second))
     return `what ${wanted} leaves open is taken by another line already`
+  if (second && !lines.some(({ lineId, cutIn: cut }) => lineId === wanted && cut?.second))
+    return `${wanted} has no second side`
   const seen = new Set<string | undefined>()
   for (let name = wanted; name !== undefined; ) {
     if (seen.has(name)) return 'the lines branch off each other in a circle'
@@ -645,6 +659,7 @@ export const planRequest = z.object({
         leftLong: z.number().int().min(0).max(30).optional(),
         meets: z.object({ from: key.optional(), to: key.optional() }).optional(),
         branchOf: key.optional(),
+        second: z.literal(true).optional(),
       }),
     )
     .min(1)

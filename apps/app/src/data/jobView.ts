@@ -210,6 +210,10 @@ export const isDrain = ({ line, ends }: Pick<LineView, 'line' | 'ends'>): boolea
 /** Whether what a line ends at is the old connector, which stays between the stop and the fixture. */
 export const staysBehind = (kind: string): boolean => kind.includes('riser.hose')
 
+/** Whether a line begins at the second side of a tee. */
+export const isSecond = ({ ends }: Pick<LineView, 'ends'>): boolean =>
+  typeof ends?.from === 'object' && 'branchOf' in ends.from && ends.from.second === true
+
 /** A line before it is known what the others leave open for it. */
 type Raw = Omit<LineView, 'matingStale' | 'begins' | 'trunk' | 'feeds'>
 
@@ -223,7 +227,7 @@ function settled(view: Raw, lines: readonly Raw[], run: Raw | null): LineView {
   }
   const { ends, mating } = view
   const trunk = trunkOf(view)
-  const open = trunk?.mating ? leftOpen(trunk.mating.fields.option) : null
+  const open = trunk?.mating ? leftOpen(trunk.mating.fields.option, isSecond(view)) : null
   const begins =
     ends && typeof ends.from === 'object'
       ? 'stop' in ends.from
@@ -385,9 +389,9 @@ function lineOf(facts: Facts, line: Doc<'line'>, fixtures: readonly Body[], tick
 /** Where a line stands among those of its point: what comes into a drain by a branch follows that. */
 function placeOf(view: Raw): number {
   const { service } = view.line.fields
-  return service === 'branch' && isDrain(view)
-    ? LINE_SERVICES.indexOf('drain') + 0.5
-    : LINE_SERVICES.indexOf(service)
+  const at = LINE_SERVICES.indexOf('drain')
+  if (service === 'side') return at + 0.6
+  return service === 'branch' && isDrain(view) ? at + 0.5 : LINE_SERVICES.indexOf(service)
 }
 
 function pointView(

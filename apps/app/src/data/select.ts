@@ -12,6 +12,7 @@ export {
   conditionsOf,
   inFront,
   isDrain,
+  isSecond,
   type JobView,
   joinedAlike,
   keepsStop,

@@ -1,5 +1,5 @@
 import type { OperationRequest, OperationResponse } from '@diarmos/contract'
-import { lineEnds, type Mouth, type PortAt } from '@diarmos/core/bodies'
+import { lineEnds, type Mouth, type PortAt, runBranch } from '@diarmos/core/bodies'
 import { comesOutMm, legsOutMm } from '@diarmos/core/record'
 import { leftLongOf } from '../cut/saw'
 import { leftOpen } from '../data/leftOpen'
@@ -8,6 +8,7 @@ import {
   beginsAt,
   conditionsOf,
   foundMaterial,
+  isSecond,
   type JobView,
   keepsStop,
   type LineView,
@@ -116,8 +117,15 @@ function branch(
   const trunk = view.works.find((other) => other.line.id === trunkId)
   // an old stop that stays has no second outlet
   if (!line.ends || !trunk?.begins || keepsStop(trunk.ends)) return []
-  const open = trunk.mating && !trunk.matingStale ? leftOpen(trunk.mating.fields.option) : null
-  const begun = { lineId: line.line.id, branchOf: trunkId, to: mouthAt(line.ends.to), conditions }
+  const second = isSecond(line)
+  const open = trunk.mating && !trunk.matingStale ? leftOpen(trunk.mating.fields.option, second) : null
+  const begun = {
+    lineId: line.line.id,
+    branchOf: trunkId,
+    ...(second ? { second: true as const } : {}),
+    to: mouthAt(line.ends.to),
+    conditions,
+  }
   return [open ? { ...begun, opens: open } : begun]
 }
 
@@ -215,12 +223,15 @@ function outOfRun(line: LineView): number | null {
   return bad !== null && bad > least ? bad : null
 }
 
-/** What the side of a tee or a wye into a drain takes; nothing where none goes in. */
-function branchOfRun(view: JobView, line: LineView): Pick<NonNullable<CutAsk>, 'branch'> {
-  const at = line.ends?.to.bodyId
-  const body = pointOf(view, line).fixtures.find(({ id }) => id === at)
-  const side = body?.ports.find(({ id }) => id === 'branch')
-  return side ? { branch: [...side.ends] } : {}
+/** What the sides of a tee or a wye into a drain take; nothing where none goes in. */
+function branchOfRun(view: JobView, line: LineView): Pick<NonNullable<CutAsk>, 'branch' | 'second'> {
+  const body = pointOf(view, line).fixtures.find(({ id }) => id === line.ends?.to.bodyId)
+  const [branch, side] = ['branch', 'side'].map((port) => body?.ports.find(({ id }) => id === port))
+  const at = runBranch(body?.kind)?.second?.at
+  return {
+    ...(branch ? { branch: [...branch.ends] } : {}),
+    ...(side && at ? { second: { at, ends: [...side.ends] } } : {}),
+  }
 }
 
 /** The run beside the cut, as far as it was measured: what was not gives nothing. */
@@ -355,8 +366,13 @@ function bodiesOf(view: JobView) {
 }
 
 /** The bodies that a line begins and stops at: what a flame does to one there, the others have to wait for. */
-function meets({ ends, trunk }: LineView) {
+function meets(line: LineView) {
+  const { ends, trunk } = line
   if (!ends || ends.insert) return {}
   const from = typeof ends.from === 'object' && 'bodyId' in ends.from ? { from: ends.from.bodyId } : {}
-  return { meets: { ...from, to: ends.to.bodyId }, ...(trunk ? { branchOf: trunk.id } : {}) }
+  return {
+    meets: { ...from, to: ends.to.bodyId },
+    ...(trunk ? { branchOf: trunk.id } : {}),
+    ...(isSecond(line) ? { second: true as const } : {}),
+  }
 }

@@ -14,10 +14,11 @@ export const SERVICE_LOOK: Readonly<
   spray: { word: 'Spray', mark: '◉', tone: 'ink' },
   branch: { word: 'Branch', mark: '⊢', tone: 'ink' },
   drain: { word: 'Drain', mark: '◆', tone: 'ink' },
+  side: { word: 'Side', mark: '⊣', tone: 'ink' },
   vent: { word: 'Vent', mark: '○', tone: 'ink' },
 }
 
 /** Lines that bring water, the ones a fixture is mated to so far. */
 export function isSupply(service: LineService): service is WaterLine {
-  return service !== 'drain' && service !== 'vent'
+  return service !== 'drain' && service !== 'vent' && service !== 'side'
 }

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2416,
-  "926251c301f4af40",
+  2440,
+  "30352a5ed6aa1fdc",
 ]
 `)
   })

@@ -2,7 +2,7 @@ import type { Source } from '../reference/source'
 import type { PipeMaterial } from '../reference/types'
 import { end, fullDepthMm, type PortEnd } from './ends'
 import { DRAIN_PLASTICS } from './solventFittings'
-import type { Family, Fitting, Vector } from './types'
+import type { Family, Fitting, SecondSide, Vector } from './types'
 
 const SHEET: Source = {
   title:
@@ -51,7 +51,7 @@ const leaningMm = (run: number, branch: number) =>
 /** Along the leaning side until its pipe is clear of the run. */
 const clearMm = (run: number, branch: number) => (run + branch) * Math.SQRT2
 
-const SANITARY: Pattern = {
+export const SANITARY: Pattern = {
   family: 'sanitary-tee',
   key: 'tee.sanitary',
   word: 'sanitary tee',
@@ -96,18 +96,35 @@ const further = ([x, y, z]: Vector, [dx, dy, dz]: Vector, mm: number): Vector =>
   z + dz * mm,
 ]
 
-/** What a branch fitting is of: its name, and its ends along the run and at the side. */
+/** What a branch fitting is of: its name, and its ends along the run and at its sides. */
 interface Branched extends Pick<Fitting, 'id' | 'name' | 'source'> {
   readonly material: PipeMaterial
   readonly main: PortEnd
   readonly beside: PortEnd
+  /** One more of the same pattern, no larger than the first, square to the run. */
+  readonly second?: { readonly at: SecondSide; readonly part: PortEnd }
+}
+
+/** Ways out of second sides: the first looks up, the run to the right. */
+const AWAY: Readonly<Record<SecondSide, Vector>> = {
+  opposite: [0, -1, 0],
+  left: [0, 0, 1],
+  right: [0, 0, -1],
 }
 
 /** A part in its own frame: upstream facing -x, downstream +x, the side up. Its mouths leave room for their pipes. */
-export function branchedPart({ family, runMm, side }: Pattern, { main, beside, ...own }: Branched): Fitting {
+export function branchedPart(
+  { family, runMm, side }: Pattern,
+  { main, beside, second, ...own }: Branched,
+): Fitting {
   const radii = [main.diameterMm / 2, beside.diameterMm / 2] as const
   const [up, down] = runMm(...radii)
   const [at, axis] = side(...radii)
+  const aside = ({ at, part }: NonNullable<Branched['second']>) => {
+    const out = AWAY[at]
+    const [[, reach]] = side(radii[0], part.diameterMm / 2)
+    return port('d', part, further([0, 0, 0], out, reach), out)
+  }
   // the mouth stands the socket's depth further out than the pipe's end
   const port = (id: string, part: PortEnd, from: Vector, out: Vector) => ({
     ...part,
@@ -127,8 +144,58 @@ export function branchedPart({ family, runMm, side }: Pattern, { main, beside, .
       port('a', main, [-up, 0, 0], [-1, 0, 0]),
       port('b', main, [down, 0, 0], [1, 0, 0]),
       port('c', beside, at, axis),
+      ...(second ? [aside(second)] : []),
     ],
   }
+}
+
+/** Run, branch, and the second side, which is no larger than the branch. */
+const DOUBLE_SIZES = BRANCH_SIZES.filter(([, branch]) => branch === '1-1/2' || branch === '2')
+const SIDE_INLETS: readonly (readonly [run: Size, branch: Size, side: Size])[] = [
+  ['3', '3', '1-1/2'],
+  ['3', '3', '2'],
+  ['4', '4', '2'],
+]
+
+/**
+ * Sanitary tees with two sides: one opposite the other and like it, or a smaller inlet beside, on the left or the right
+ * of who looks into the branch.
+ */
+export function twoSidedTees(): Fitting[] {
+  return DRAIN_PLASTICS.flatMap(([material, stuff, name]) => {
+    const made = (
+      key: string,
+      word: string,
+      sizes: string,
+      [run, branch, side]: readonly Size[],
+      at: SecondSide,
+    ) =>
+      branchedPart(SANITARY, {
+        id: `tee.${key}.${stuff}.${sizes}`,
+        name: `${name} ${word}, ${sizes.replaceAll('x', ' × ')} in`,
+        material,
+        source: SHEET,
+        main: end('drain-socket', 'IPS', run as Size, material),
+        beside: end('drain-socket', 'IPS', branch as Size, material),
+        second: { at, part: end('drain-socket', 'IPS', side as Size, material) },
+      })
+    return [
+      ...DOUBLE_SIZES.map(([run, branch]) =>
+        made(
+          'double',
+          'double sanitary tee',
+          `${run}x${branch}x${branch}`,
+          [run, branch, branch],
+          'opposite',
+        ),
+      ),
+      ...SIDE_INLETS.flatMap((sizes) =>
+        (['left', 'right'] as const).map((at) =>
+          made(at, `sanitary tee with a side inlet ${at}`, sizes.join('x'), sizes, at),
+        ),
+      ),
+    ]
+  })
 }
 
 function branched(

@@ -82,9 +82,23 @@ describe('figures of drain fittings', () => {
       // the lowest point of the branch's end lies outside the run
       const lean = family === 'wye' ? branch * Math.SQRT1_2 : 0
       expect([id, (side[1] ?? 0) - lean > run]).toEqual([id, true])
+      // a second side looks elsewhere, keeps clear of the run and comes in no longer than the first
+      const second = ports[3]
+      if (!second) continue
+      const { origin, axis } = second.pose
+      const [along, high, out] = origin.map((mm, at) => mm - (axis[at] ?? 0) * fullDepthMm(second))
+      expect([id, Math.hypot(high ?? 0, out ?? 0) > run, along]).toEqual([id, true, 0])
+      expect([id, (high ?? 1) <= 0, second.diameterMm <= 2 * branch]).toEqual([id, true, true])
+      // who looks into the branch, upstream over it, has on the right what looking crossed with up gives
+      const [over, into] = [ports[0]?.pose.axis ?? [0, 0, 0], ports[2]?.pose.axis.map((mm) => -mm) ?? []]
+      const [fx = 0, fy = 0, fz = 0] = into
+      const right = [fy * over[2] - fz * over[1], fz * over[0] - fx * over[2], fx * over[1] - fy * over[0]]
+      const beside = right.reduce((sum, mm, at) => sum + mm * (axis[at] ?? 0), 0)
+      expect([id, beside]).toEqual([id, /\.right\./.test(id) ? 1 : /\.left\./.test(id) ? -1 : 0])
     }
-    // nine of inches in two plastics and three patterns; of millimetres six in four ranges and three in two, two patterns
-    expect(tried).toBe(54 + 2 * (6 * 4 + 3 * 2))
+    // nine of inches in two plastics and three patterns; of millimetres six in four ranges and three in two, two patterns;
+    // with two sides six that face each other and three whose inlet is left or right, in two plastics
+    expect(tried).toBe(54 + 2 * (6 * 4 + 3 * 2) + 2 * (6 + 2 * 3))
   })
 
   it('a flush bushing fits its socket and stands out by no more than its lip', () => {

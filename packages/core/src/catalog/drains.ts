@@ -3,7 +3,7 @@ import { inline } from './build'
 import { closetParts } from './closets'
 import { drainAdapters } from './drainAdapters'
 import { drainBends } from './drainBends'
-import { drainBranches } from './drainBranches'
+import { drainBranches, twoSidedTees } from './drainBranches'
 import { drainCaps } from './drainCaps'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
@@ -152,5 +152,6 @@ export function drainParts(): Fitting[] {
     ...closetBends(),
     ...extendedBushings(),
     ...openingTraps(),
+    ...twoSidedTees(),
   ]
 }

@@ -200,3 +200,14 @@ export interface Fitting {
   readonly opens?: 'union' | 'cleanout'
   readonly source: Source
 }
+
+/** Where a second side of a tee stands, seen by who looks into the first with upstream over it. */
+export const SECOND_SIDES = ['opposite', 'left', 'right'] as const
+export type SecondSide = (typeof SECOND_SIDES)[number]
+
+/** Where the second side of a part stands; null where it has one side, or none. */
+export function secondSide({ ports }: Pick<Fitting, 'ports'>): SecondSide | null {
+  const axis = ports[3]?.pose.axis
+  if (!axis) return null
+  return axis[1] < 0 ? 'opposite' : axis[2] > 0 ? 'left' : 'right'
+}

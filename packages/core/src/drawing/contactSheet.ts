@@ -1,5 +1,5 @@
 import { CATALOG } from '../catalog/families'
-import type { Fitting, PortForm } from '../catalog/types'
+import { type Fitting, type PortForm, secondSide } from '../catalog/types'
 import { partShapes, shortened } from './partShapes'
 import { placeShape } from './place'
 import type { Scene, Shape } from './types'
@@ -28,7 +28,7 @@ function examples(): Fitting[] {
         ? `${fitting.family} ${a?.form}`
         : fitting.family === 'angle-stop'
           ? `${fitting.family} ${a?.form} ${b?.form}`
-          : `${fitting.family} ${fitting.opens ?? ''}`
+          : `${fitting.family} ${fitting.opens ?? ''}${secondSide(fitting) ?? ''}`
     const held = seen.get(kind)
     if (!held || rank(fitting) > rank(held)) seen.set(kind, fitting)
   }

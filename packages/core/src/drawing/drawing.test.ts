@@ -1,10 +1,12 @@
 import { DOMParser } from '@xmldom/xmldom'
 import { SVGPathData } from 'svg-pathdata'
 import { type Fitting, fittingById, fullDepthMm } from '../catalog'
-import { mate } from '../mate'
-import { line, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
+import { type LineRequest, mate } from '../mate'
+import { cutInOf } from '../mate/test/drains'
+import { line, PLAIN, STUBS, WELL_EQUIPPED } from '../mate/test/problems'
 import { pipeById } from '../reference'
-import { contactSheet, drawJointLine, toSvg } from './index'
+import { contactSheet, drawJointLine, type Shape, toSvg } from './index'
+import { partShapes } from './partShapes'
 
 interface Box {
   readonly minX: number
@@ -108,6 +110,39 @@ describe('the drawing, read back from its SVG', () => {
       expect(sheet.shapes.some((shape) => shape.id === `sample:${index}`)).toBe(true)
   })
 })
+
+// who looks into the branch with upstream over it has the inlet on the hand that it is called by
+it.each(['left', 'right'] as const)(
+  'a side inlet on the %s is drawn on that side: in dashes where the body hides it',
+  (at) => {
+    const conditions = { ...PLAIN, service: 'waste' as const }
+    const request: LineRequest = {
+      lineId: 'run',
+      pipeId: 'pvc-dwv.40.3',
+      cutIn: cutInOf(`waste.run.tee.${at}.3x2`),
+      conditions,
+    }
+    const [option] = mate({ lines: [request], settings: WELL_EQUIPPED, k: 1 }).lines[0]?.options ?? []
+    if (!option) throw new Error('no way')
+    const seen = (shapes: readonly Shape[], id: string) => {
+      const own = shapes.filter((shape) => shape.id === id)
+      const across = own.flatMap(({ points }) => points.map(([x]) => x))
+      const [least, most] = [Math.min(...across), Math.max(...across)]
+      return { hidden: own.some(({ dashed }) => dashed), branch: -least > most ? -1 : 1 }
+    }
+    // in the scene upstream is up: looking from the branch to the stack, the right hand is out of the page where that is left
+    const scene = drawJointLine({ pipeId: 'pvc-dwv.40.3', option, unit: 'in', stage: 'mate', run: true })
+    const { hidden, branch } = seen(
+      scene.shapes,
+      `part:${option.parts.findIndex(({ family }) => family === 'sanitary-tee')}`,
+    )
+    expect(hidden).toBe((at === 'right') === (branch === 1))
+    // in its own frame upstream is to the left and the branch looks up: the right hand is behind the page
+    const part = fittingById(`tee.${at}.pvc.3x3x2`)
+    if (!part) throw new Error('no part')
+    expect(partShapes('part', part).some(({ dashed }) => dashed)).toBe(at === 'right')
+  },
+)
 
 // a bend that lies in the floor would stand in the trap's plane, and the trap lie on its side or be an S
 it.each([

@@ -5,6 +5,7 @@ import { overlapping } from './overlap'
 import { type EndLook, endLook, type Station } from './profile'
 import { branchTailBody, twoBowlsBody } from './sinkShapes'
 import type { Draw, Point, Shape } from './types'
+import { circle } from './wall/paths'
 
 /**
  * Maps a point of an end's own (u, r) onto the part's plane: u runs from the mouth inward, r to the left of the
@@ -467,9 +468,33 @@ function branchBody(fitting: Fitting, draw: Draw): void {
       [-lean, -lean],
     ],
   }
+  const beside = fitting.ports[3]
   draw('outline', neck[fitting.family]?.() ?? [], true)
   drawEnd(c, look, draw)
+  if (beside && beside.pose.axis[1] < 0) {
+    draw(
+      'outline',
+      (neck[fitting.family]?.() ?? []).map(([px, py]): Point => [px, -py]),
+      true,
+    )
+    drawEnd(beside, endLook(beside), draw)
+  }
   straightBody(fitting, a, b, draw)
+  if (beside && beside.pose.axis[2] !== 0) inletBody(beside, draw)
+}
+
+/** A side inlet on end: its hub and its mouth where it looks here, its hub in dashes where it is behind the body. */
+function inletBody(inlet: Port, draw: Draw): void {
+  const { outer, inner } = endLook(inlet).stations.at(-1) as Station
+  const [x, y] = inlet.pose.origin
+  const hub = circle([x, y], outer)
+  if (inlet.pose.axis[2] < 0) {
+    draw('line', hub, true, 'part', '', { dashed: true })
+    return
+  }
+  draw('outline', hub, true)
+  draw('outline', circle([x, y], inner), true)
+  draw('detail', circle([x, y], (inner + outer) / 2), true)
 }
 
 /** A cap closes over the end, a plug goes into it with a square head to turn it by. */
@@ -845,8 +870,9 @@ const BODIES: Partial<Record<Fitting['family'], Body>> = {
  */
 export function partShapes(id: string, fitting: Fitting): Shape[] {
   const shapes: Shape[] = []
-  const draw: Draw = (role, points, closed, layer = 'part', suffix = '') =>
-    shapes.push({ id: id + suffix, layer, role, points, closed, material: fitting.material })
+  const draw: Draw = (role, points, closed, layer = 'part', suffix = '', more = {}) => {
+    shapes.push({ id: id + suffix, layer, role, points, closed, material: fitting.material, ...more })
+  }
   const [a, b] = fitting.ports as [Port, Port]
   ;(BODIES[fitting.family] ?? straightBody)(fitting, a, b, draw)
   for (const port of fitting.ports) {

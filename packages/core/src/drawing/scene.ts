@@ -211,7 +211,7 @@ export function drawJointLine(request: DrawRequest): Scene {
     const unfolded: number[] = []
     assembly.parts.forEach(({ fitting, placement }, index) => {
       const turned = isTurned(fitting, option.parts[index]?.inPort ?? 0)
-      for (const drawn of partShapes(`part:${index}`, fitting)) {
+      for (const drawn of partShapes(`part:${index}`, falls ? fromBehind(fitting) : fitting)) {
         const shape = turned ? { ...drawn, points: drawn.points.map(([x, y]): Point => [x, -y]) } : drawn
         const waiting = stage === 'make' && shape.layer === 'captive'
         const moved = waiting
@@ -400,6 +400,15 @@ export function drawJointLine(request: DrawRequest): Scene {
   }
 }
 
+/** A part as who looks from its other side sees it: what is drawn down its stack is drawn as in a mirror. */
+const fromBehind = (fitting: Fitting): Fitting => ({
+  ...fitting,
+  ports: fitting.ports.map((port) => {
+    const [x, y, z] = port.pose.axis
+    return { ...port, pose: { ...port.pose, axis: [x, y, -z] as const } }
+  }),
+})
+
 /** Whether a straight part of a drain stands the other way round: its cut half, and its plug, stay on one side all the same. */
 const isTurned = ({ ports }: Fitting, inPort: number) =>
   inPort === 1 && ports[0]?.medium === 'drain' && ports[1]?.pose.axis[0] === 1
@@ -421,7 +430,7 @@ function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'
 }
 
 /** Whether the line runs down a stack: a sanitary tee stands in upright pipe alone. */
-const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
+export const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
   option?.parts.some(({ family }) => family === 'sanitary-tee') ?? false
 
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */

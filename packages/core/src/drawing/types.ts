@@ -94,4 +94,5 @@ export type Draw = (
   closed: boolean,
   layer?: Layer,
   suffix?: string,
+  more?: Pick<Shape, 'dashed'>,
 ) => void

@@ -7,7 +7,7 @@ import type { MethodId } from '../assembly/methods/table'
 import type { ChangeId, Reason } from '../assembly/reason'
 import type { Schools } from '../assembly/schools'
 import type { ToolId } from '../assembly/tools'
-import type { Family, Fitting, PortForm, Standing } from '../catalog/types'
+import type { Family, Fitting, PortForm, SecondSide, Standing } from '../catalog/types'
 import type { Source } from '../reference/source'
 
 /** What goes into a run whose both ends are fixed. */
@@ -15,6 +15,8 @@ export interface CutIn {
   readonly insert: Insert
   /** Ends the branch of a tee may have; any where none are named. */
   readonly branch?: readonly EndRef[]
+  /** One more side of a tee into a drain: where it stands, and the ends that it may have. */
+  readonly second?: { readonly at: SecondSide; readonly ends: readonly EndRef[] }
   /** Straight bare pipe on the far side of the cut, mm; null while not measured. */
   readonly farMm: number | null
   /** Free pipe on each side up to the first clamp or fitting, mm: how far it can be sprung. */
@@ -83,6 +85,8 @@ export interface LineRequest {
   readonly kept?: 'stop'
   /** … or at what another line leaves open: the branch of its tee, the second outlet of its stop. */
   readonly branchOf?: string
+  /** It is the second side that it takes. */
+  readonly second?: true
   /** Of what may be left open there, the end that a chosen way leaves. */
   readonly opens?: EndRef
   /** Ends at the port of something new … */

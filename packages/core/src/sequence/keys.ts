@@ -49,6 +49,8 @@ const OWN_KEYS = [
   'branch-way',
   'branch-plug',
   'branch-unplug',
+  'second-plug',
+  'second-unplug',
   'branch-cap',
   // where a trap of the whole house was
   'fresh-air',

@@ -15,6 +15,8 @@ export interface PlanLine {
   readonly meets?: { readonly from?: string; readonly to?: string }
   /** The line at whose tee or stop it begins. */
   readonly branchOf?: string
+  /** It begins at the second side of that tee. */
+  readonly second?: true
   /** A piece of pipe, by its place among the parts, that is left long and capped, and cut once what follows it is in hand. */
   readonly leftLong?: number
 }

@@ -3,6 +3,7 @@ import {
   METRIC_RUN_BRANCHES,
   RUN_BRANCHES,
   type RunBranch,
+  TWO_SIDED_BRANCHES,
 } from '../assembly/bodies/runBranches'
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 import type { RunFeature } from '../fitup/whereToCut'
@@ -88,6 +89,14 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'box.barb.1/2': 'Washing-machine box in the wall, 1/2 in PEX insert',
   'box.expansion.1/2': 'Washing-machine box in the wall, 1/2 in PEX expansion',
   'waste.box.2': 'Drain of a washing-machine box, 2 in',
+  ...Object.fromEntries(
+    TWO_SIDED_BRANCHES.map(({ id, size, second }) => [
+      id,
+      second?.at === 'opposite'
+        ? `Two branches of ${size} in into upright pipe, opposite each other`
+        : `A branch of ${size} in into upright pipe, a side inlet of ${second?.size} in ${second?.at}`,
+    ]),
+  ),
 }
 
 /** What goes in, by its id. */
@@ -237,11 +246,26 @@ const METRIC_SIDES: readonly Side[] = [
   ['waste.pan', 110, 110],
 ]
 type Side = readonly [kind: string, least: number, most: number]
-/** The same for a branch of that size, the usual first. */
-export function sideWastes(size: RunBranch['size']): readonly string[] {
+/** What a pump or a whole bowl sends in at once: it would shoot across into a side right opposite. */
+const SHOOTS: readonly string[] = ['waste.standpipe', 'waste.box.2', 'waste.bowl']
+/** The same for a branch of that size, the usual first; of a tee with a second side, what may come in there. */
+export function sideWastes(size: RunBranch['size'], second?: RunBranch['second']): readonly string[] {
   const rows = isMetricBranch(size) ? METRIC_SIDES : SIDES
   const wide = nominalNumber(size)
-  return rows.filter(([, least, most]) => wide >= least && wide <= most).map(([kind]) => kind)
+  return rows
+    .filter(([kind, least, most]) => {
+      const shot = second?.at === 'opposite' && SHOOTS.includes(kind)
+      return wide >= least && wide <= most && !shot
+    })
+    .map(([kind]) => kind)
+}
+
+/** What a branch is called by the sides that it has. */
+export function sidesText(second: RunBranch['second']): string {
+  if (!second) return 'One side'
+  return second.at === 'opposite'
+    ? 'Two sides, opposite each other'
+    : `A side inlet of ${second.size} in, ${second.at}`
 }
 
 /** Of a fixture that goes, wherever it stood; of a run there is no end to close. */
@@ -426,8 +450,17 @@ const METRIC_WASTE_WORDS: Readonly<Record<string, string>> = {
   wye: 'branch, its side at 45°',
 }
 
+/** Tees with a second side, by what their ids begin with. */
+const TWO_SIDED_WORDS: Readonly<Record<string, string>> = {
+  double: 'double sanitary tee',
+  left: 'sanitary tee, side inlet left',
+  right: 'sanitary tee, side inlet right',
+}
+
 /** A part of a way in a word or two. */
 export function partWord({ family, fittingId }: { family: string; fittingId: string }): string | undefined {
+  const [, sides] = /^tee\.(double|left|right)\./.exec(fittingId) ?? []
+  if (sides) return TWO_SIDED_WORDS[sides]
   return (/\.waste\./.test(fittingId) ? METRIC_WASTE_WORDS[family] : undefined) ?? FAMILY_WORDS[family]
 }
 

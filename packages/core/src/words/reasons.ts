@@ -295,6 +295,12 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'In pipe that lies a branch comes in leaning with the flow, at the middle or above it: a tee there would clog.',
   'branch.larger':
     'A branch of {branch} {unit} into a run of {run} {unit}: nothing of a drain is smaller downstream. The run is renewed in that size first, or the branch goes into a larger one.',
+  'branch.opposite':
+    'Two sides right opposite each other, for what runs in slowly: basins, tubs and showers. A bowl or a pump would shoot across into the other side.',
+  'branch.beside':
+    'The inlet lies on the {at} of who looks into the branch, upstream over it: hold the tee up before it is cemented. What drains by it shares the vent of what stands beside it only where the code allows that; else it has its own.',
+  'branch.head-on':
+    'It would come into a tee right opposite another: what a bowl or a pump sends in shoots across into that side. It gets a branch of its own, above or below.',
   'branch.vent':
     'Two things come before the new pipe: a vent for its trap, since a run that drains from above is none, and whether this pipe and all below it may take one fixture more; both as the local code counts (Bench, drain load).',
   'drain.shower-2':

@@ -289,17 +289,17 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'prove.air':
     'Fill the bowl and let it go at once: the valve is heard to breathe, nothing gurgles, and water stands in the trap afterwards. No smell at the valve.',
   'branch.way':
-    '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} {by, select, cement {Mark it across both hubs: cement gives half a minute.} other {Mark it across both joints: it is made up to that.}}',
+    '{of, select, tee {Turn the tee dry until its side looks to where the new pipe comes from, its sweep down the flow; level is right, for the fall is in the pipe.} two {Turn the tee dry until both its sides look to where their pipes come from, the sweep down the flow; level is right, for the fall is in the pipe.} other {Turn the wye dry until its side leans up the flow, its mouth level with the run’s middle or higher, never under it.}} {by, select, cement {Mark it across both hubs: cement gives half a minute.} other {Mark it across both joints: it is made up to that.}}',
   'drain.fresh-air':
     'The inlet for fresh air beside the old trap leads into the open drain from now on: plugged gas-tight at the cut, or left as a vent, as the authority says.',
   'prove.traps-full':
     'A quart into every trap of the house, floor drains and fixtures that nobody uses first: the house trap no longer keeps the gas of the sewer from one that is dry. Smell at each.',
   'branch.plug':
-    'A test plug into the side, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
+    'A test plug into {at, select, only {the side} first {the branch} other {its second side}}, its screw drawn tight: sewer gas and all that comes from above would come out there. It stays until the new pipe comes in; who lives there is told, and it is written on the sheet.',
   'branch.plug-now':
-    'A test plug into the side until the new pipe goes in: sewer gas and what comes from above would come out there.',
+    'A test plug into {at, select, only {the side} first {the branch} other {its second side}} until the new pipe goes in: sewer gas and what comes from above would come out there.',
   'branch.unplug':
-    'The run stands, and what is cemented has set: the plug out of its side, counted; the new pipe goes in at once.',
+    'The run stands, and what is cemented has set: the plug out of {at, select, only {its side} first {its branch} other {its second side}}, counted; the new pipe goes in at once.',
   'branch.cap':
     '{of, select, stop {The second outlet of the stop: a cap of its own thread on it, with its ring or washer,} other {The side of the tee: a cap or a plug of its own kind in it,}} before the water comes back: nothing hangs there yet.',
   'prove.run':

@@ -27,6 +27,19 @@ describe('what a line runs between', () => {
     // what drains into a new branch begins at its side; where nothing does, that stays plugged
     [['waste.run.tee.2'], 'branch', false, null],
     [['waste.run.repair', 'waste.standpipe'], 'branch', false, null],
+    // by a second side the next after that, where there is one; where water comes to the point too, no line is there for it
+    [['waste.run.tee.2', 'waste.tail.1-1/2', 'waste.tail.1-1/4'], 'side', false, null],
+    [['waste.run.tee.double.2', 'waste.tail.1-1/2'], 'side', false, null],
+    [['washer.hose', 'waste.run.tee.double.2', 'waste.tail.1-1/2'], 'side', false, null],
+    [
+      ['waste.run.tee.left.3x2', 'waste.bowl', 'waste.tub.1-1/2'],
+      'side',
+      false,
+      {
+        from: { branchOf: null, second: true },
+        to: expect.objectContaining({ kind: 'waste.tub.1-1/2', waste: true }),
+      },
+    ],
     [
       ['waste.run.wye.2', 'waste.standpipe'],
       'branch',
@@ -155,8 +168,10 @@ describe('kinds of what goes in', () => {
       for (const { id: at, ends, route } of ports) {
         for (const { form, system, nominal, material } of ends)
           expect(end(form, system, nominal, material).diameterMm).toBeGreaterThan(0)
-        // only what is itself the end of a line has none; the side of a branch takes a pipe
-        expect(ends.length > 0).toBe(at === 'branch' || !(route === 'any' || endsInPart(route)))
+        // only what is itself the end of a line has none; the sides of a branch take a pipe each
+        expect(ends.length > 0).toBe(
+          at === 'branch' || at === 'side' || !(route === 'any' || endsInPart(route)),
+        )
       }
       expect(mouthOf(id)).toMatchObject({ kind: id, route: ports[0]?.route })
     },

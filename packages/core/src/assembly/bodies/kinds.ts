@@ -1,7 +1,13 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
 import { isHeld } from './lines'
-import { isMetricBranch, METRIC_RUN_BRANCHES, RUN_BRANCHES, type RunBranch } from './runBranches'
+import {
+  isMetricBranch,
+  METRIC_RUN_BRANCHES,
+  RUN_BRANCHES,
+  type RunBranch,
+  TWO_SIDED_BRANCHES,
+} from './runBranches'
 import { SINK_WASTES } from './sinks'
 import type { Body, BodyPort, Content, Mount, Mouth, RouteId } from './types'
 
@@ -137,14 +143,15 @@ const sideEnds = (size: RunBranch['size']): readonly EndRef[] =>
             ]),
       ]
     : eitherSocket(size)
-/** A branch into one, with what its side takes. */
-const branchInto = ({ id, insert, size }: RunBranch): BodyKind => ({
+/** A branch into one, with what its sides take. */
+const branchInto = ({ id, insert, size, second }: RunBranch): BodyKind => ({
   id,
   mount: 'pipe',
   contents: [],
   ports: [
     { ...port('waste', 'waste', NONE, 'any'), flow: 'out' },
     port('branch', 'waste', sideEnds(size), 'any'),
+    ...(second ? [port('side', 'waste', eitherSocket(second.size), 'any')] : []),
   ],
   insert,
 })
@@ -245,6 +252,7 @@ export const BODY_KINDS: readonly BodyKind[] = [
   machineBox('box.barb.1/2', end('insert-barb', 'CTS', '1/2')),
   machineBox('box.expansion.1/2', end('expansion-barb', 'CTS', '1/2')),
   drainOf('waste.box.2', 'in-wall', 'machine-box', ...eitherSocket('2')),
+  ...TWO_SIDED_BRANCHES.map(branchInto),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

@@ -2,9 +2,9 @@ import type { EndRef } from '../end'
 import type { Body, BodyPort, Insert, LineService, Mount, Mouth } from './types'
 
 /** Lines that bring water. */
-export type WaterLine = Exclude<LineService, 'drain' | 'vent'>
+export type WaterLine = Exclude<LineService, 'drain' | 'vent' | 'side'>
 /** Lines that only some of what goes in has. */
-const FURTHER = ['spout', 'shower', 'spray', 'branch'] as const
+const FURTHER = ['spout', 'shower', 'spray', 'branch', 'side'] as const
 
 /** A port of a body of the job, as a line begins or ends there. */
 export interface PortAt extends Mouth {
@@ -19,6 +19,8 @@ export interface PortAt extends Mouth {
 export interface BranchAt {
   /** Which line of the house that is; null where the run that is cut is, whichever that may be. */
   readonly branchOf: 'hot' | 'cold' | null
+  /** It begins at the second side of a tee. */
+  readonly second?: true
 }
 
 /** The outlet of an old stop that stays. */
@@ -74,6 +76,7 @@ export function lineEnds(bodies: readonly Body[], service: string, hasPipe: bool
     return waste && { from: 'pipe', to: waste[0], insert: waste[1].insert ?? null }
   }
   if (service === 'branch') return branchEnds(bodies)
+  if (service === 'side') return bodies.every(isWaste) ? comesIn(bodies, 'side') : null
   const house = service === 'hot' || service === 'cold'
   const taken = find(bodies, (port) =>
     house
@@ -121,7 +124,7 @@ const capOf = ({ id }: Body, portId: string): PortAt => ({
  */
 function branchEnds(bodies: readonly Body[]): LineEnds | null {
   const [main, ...others] = bodies.filter((body) => !isWaste(body))
-  if (!main) return comesIn(bodies)
+  if (!main) return comesIn(bodies, 'branch')
   const taken = find(others, ({ service }) => service === 'supply')
   if (main?.insert === 'tee')
     return { from: { branchOf: null }, to: taken?.[0] ?? capOf(main, 'branch'), insert: null }
@@ -132,16 +135,20 @@ function branchEnds(bodies: readonly Body[]): LineEnds | null {
   return stopped ? { from: { branchOf }, to, insert: null } : null
 }
 
-/** What drains into a run by the side of the tee or wye that goes in; null where that stays plugged for later. */
-function comesIn([run, ...others]: readonly Body[]): LineEnds | null {
-  if (!run?.ports.some(({ id }) => id === 'branch')) return null
-  const taken = find(others, ({ service, flow }) => service === 'waste' && flow === 'out')
-  return taken && { from: { branchOf: null }, to: taken[0], insert: null }
+/**
+ * What drains into a run by a side of the tee or wye that goes in, the first by its branch and the next by its second
+ * side; null where that stays plugged for later.
+ */
+function comesIn([run, ...others]: readonly Body[], by: 'branch' | 'side'): LineEnds | null {
+  if (!run?.ports.some(({ id }) => id === by)) return null
+  const second = by === 'side' ? { second: true as const } : {}
+  const taken = find(others.slice(by === 'side' ? 1 : 0), ({ flow }) => flow === 'out')
+  return taken && { from: { branchOf: null, ...second }, to: taken[0], insert: null }
 }
 
-/** Whether what a line carries is waste: a drain, and a branch into one. */
+/** Whether what a line carries is waste: a drain, and what comes into one. */
 export function isDrainLine(service: string, ends: LineEnds | null): boolean {
-  return service === 'drain' || (service === 'branch' && ends?.to.waste === true)
+  return service === 'drain' || ((service === 'branch' || service === 'side') && ends?.to.waste === true)
 }
 
 /** Whether it is there for what leaves a fixture as waste: it takes no water. */

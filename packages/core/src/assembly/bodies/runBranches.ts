@@ -1,3 +1,4 @@
+import type { SecondSide } from '../../catalog/types'
 import { isMetricWaste } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
 import { namedInches, nominalNumber } from '../../reference/types'
@@ -8,6 +9,8 @@ export interface RunBranch {
   readonly insert: 'tee' | 'wye'
   /** Of the pipe that will come into it: inches, or millimetres of metric waste. */
   readonly size: InchSize | MetricSize
+  /** One more side: where it stands, and of what size. */
+  readonly second?: { readonly at: SecondSide; readonly size: InchSize }
 }
 
 type InchSize = '1-1/2' | '2' | '3' | '4'
@@ -26,7 +29,29 @@ const of = (sizes: readonly RunBranch['size'][]): readonly RunBranch[] =>
 export const RUN_BRANCHES = of(INCHES)
 /** The same into metric waste. */
 export const METRIC_RUN_BRANCHES = of(MILLIMETRES)
-const ALL: readonly RunBranch[] = [...RUN_BRANCHES, ...METRIC_RUN_BRANCHES]
+const tee = (id: string, size: InchSize, at: SecondSide, second: InchSize): RunBranch => ({
+  id: `waste.run.tee.${id}`,
+  insert: 'tee',
+  size,
+  second: { at, size: second },
+})
+/**
+ * Tees with a second side, into pipe that stands: opposite the first for what runs in slowly, since both flows meet head
+ * on; beside a bowl's branch for what stands next to it.
+ */
+export const TWO_SIDED_BRANCHES: readonly RunBranch[] = [
+  ...(['2', '1-1/2'] as const).map((size) => tee(`double.${size}`, size, 'opposite', size)),
+  ...(
+    [
+      ['3', '2'],
+      ['3', '1-1/2'],
+      ['4', '2'],
+    ] as const
+  ).flatMap(([size, second]) =>
+    (['left', 'right'] as const).map((at) => tee(`${at}.${size}x${second}`, size, at, second)),
+  ),
+]
+const ALL: readonly RunBranch[] = [...RUN_BRANCHES, ...METRIC_RUN_BRANCHES, ...TWO_SIDED_BRANCHES]
 
 /** Whether a size is one of millimetres. */
 export const isMetricBranch = (size: string): boolean => MILLIMETRES.some((each) => each === size)
@@ -36,10 +61,23 @@ export function runBranch(kind: string | undefined): RunBranch | undefined {
   return ALL.find(({ id }) => id === kind)
 }
 
-/** The same branch of another size; the same kind where it is none. */
+/** The same branch of another size, with its second side where one is made so; the same kind where it is none. */
 export function withBranchSize(kind: string, size: string): string {
   const row = runBranch(kind)
-  return ALL.find((each) => each.insert === row?.insert && each.size === size)?.id ?? kind
+  const sized = ALL.filter((each) => each.insert === row?.insert && each.size === size)
+  const alike = sized.find((each) => each.second?.at === row?.second?.at)
+  return (alike ?? sized[0])?.id ?? kind
+}
+
+/** The kinds that a branch of its size can be: with one side, then with each second one that is made. */
+export function secondSides(kind: string): readonly RunBranch[] {
+  const row = runBranch(kind)
+  return row ? ALL.filter((each) => each.insert === row.insert && each.size === row.size) : []
+}
+
+/** The same branch without its second side; the same kind where it is none. */
+export function withOneSide(kind: string): string {
+  return secondSides(kind)[0]?.id ?? kind
 }
 
 const isMetric = (pipeId: string | undefined) => isMetricWaste(pipeById(pipeId ?? '')?.material ?? '')

@@ -55,9 +55,19 @@ export type PortService = (typeof PORT_SERVICES)[number]
 
 /**
  * Lines of a point, in the order in which they are shown: two from the house, those from a valve to what it feeds, one
- * from what another leaves open, and what leaves again.
+ * from what another leaves open, what leaves again, and what comes into that by the second side of a tee.
  */
-export const LINE_SERVICES = ['hot', 'cold', 'spout', 'shower', 'spray', 'branch', 'drain', 'vent'] as const
+export const LINE_SERVICES = [
+  'hot',
+  'cold',
+  'spout',
+  'shower',
+  'spray',
+  'branch',
+  'drain',
+  'vent',
+  'side',
+] as const
 export type LineService = (typeof LINE_SERVICES)[number]
 
 /** What a body is fixed to. */

@@ -14,6 +14,8 @@ export interface Faces {
   readonly end: { readonly at: Point; readonly axis: Point | null }
   /** The outlet that another line begins at: a tee's branch, a stop's second; null where none is there. */
   readonly branch: Point | null
+  /** The second side of that tee. */
+  readonly second: Point | null
 }
 
 /** What hangs as it likes, and what is as long as the place wants it, is drawn by its way. */
@@ -36,7 +38,7 @@ const reaches = (points: readonly Point[], axis: 0 | 1) => points.map((point) =>
  */
 export function facesOf(option: MateOption, { at, from }: Beginning, toward: Point): Faces {
   const stop = option.parts.findIndex(({ family }) => BY_ITS_WAY.has(family))
-  const { parts, end, branch } = rigid(option, stop < 0 ? option.parts.length : stop)
+  const { parts, end, branch, second } = rigid(option, stop < 0 ? option.parts.length : stop)
   if (from !== 'wall') {
     const place = along(from, toward)
     return {
@@ -45,6 +47,7 @@ export function facesOf(option: MateOption, { at, from }: Beginning, toward: Poi
       ),
       end: { at: shift(at, place(end.at)), axis: place(end.axis) },
       branch: branch && shift(at, place(branch)),
+      second: second && shift(at, place(second)),
     }
   }
   const down = toward[1] < 0 ? -1 : 1
@@ -76,6 +79,8 @@ export function facesOf(option: MateOption, { at, from }: Beginning, toward: Poi
     outlines,
     end: turned ? { at: [at[0], at[1] + down * end.at[1]], axis: [0, down] } : { at, axis: null },
     branch: branch && [at[0] + Math.sign(branch[1] - end.at[1]) * 12, at[1] + down * branch[1]],
+    // of a stop there is none
+    second: null,
   }
 }
 
@@ -89,7 +94,7 @@ interface RigidPart {
 function rigid(
   option: MateOption,
   count: number,
-): { parts: readonly RigidPart[]; end: Assembly['end']; branch: Point | null } {
+): { parts: readonly RigidPart[]; end: Assembly['end']; branch: Point | null; second: Point | null } {
   const whole = assemble(option, 0)
   const placed = whole.parts.slice(0, count)
   const after = whole.places.get(`part:${count - 1}:out`)
@@ -102,18 +107,23 @@ function rigid(
     const second = centre && out ? upright(centre, out) : first
     return {
       outlines: partShapes('', fitting)
-        .filter(({ role, closed, layer }) => closed && role !== 'fill' && layer !== 'captive')
+        .filter(
+          ({ role, closed, layer, dashed }) => closed && !dashed && role !== 'fill' && layer !== 'captive',
+        )
         .map((shape) => placeShape(placement, shape).points),
       axis: first !== second ? 'turns' : first ? 'along' : 'out',
     }
   })
-  const third = placed.flatMap(({ fitting, placement }): Point[] => {
-    const port = fitting.ports[2]
-    return port ? [placePoint(placement, [port.pose.origin[0], port.pose.origin[1]])] : []
-  })[0]
+  const [branch = null, second = null] = [2, 3].map(
+    (side) =>
+      placed.flatMap(({ fitting, placement }): Point[] => {
+        const port = fitting.ports[side]
+        return port ? [placePoint(placement, [port.pose.origin[0], port.pose.origin[1]])] : []
+      })[0] ?? null,
+  )
   const last = parts.at(-1)
   const at: Point = (count === 0 ? [0, 0] : after) ?? whole.end.at
-  return { parts, branch: third ?? null, end: { at, axis: last && last.axis !== 'out' ? [0, 1] : [1, 0] } }
+  return { parts, branch, second, end: { at, axis: last && last.axis !== 'out' ? [0, 1] : [1, 0] } }
 }
 
 const shift = ([x, y]: Point, [dx, dy]: Point): Point => [x + dx, y + dy]

@@ -12,6 +12,8 @@ export interface Beginning {
   readonly from: 'wall' | 'below' | 'above' | 'left'
   /** It is the end of rigid parts that point on from there. */
   readonly behind?: true
+  /** Pipe comes to it level: the side of a tee in a pipe that stands. */
+  readonly level?: true
 }
 
 /**
@@ -70,6 +72,13 @@ const under = (deck: number, deep: number, stub: number, drain: number): WallPla
   ends: { hot: [-51, deck - 20], cold: [51, deck - 20], drain: [0, deck - deep], branch: [330, stub - 260] },
   outlines: [],
 })
+
+/** A run of drain that stands, with what comes into it on either side. */
+export const STACK: WallPlace = {
+  begins: { drain: { at: [0, 950], from: 'above' } },
+  ends: { drain: [0, 420], branch: [300, 1060], side: [-300, 1060] },
+  outlines: [],
+}
 
 /** A washing machine where its valves and its drain are in a box in the wall. */
 export const BOXED: WallPlace = {

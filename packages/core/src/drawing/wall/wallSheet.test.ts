@@ -1,8 +1,10 @@
 import fc from 'fast-check'
 import { bodiesOf, lineEnds } from '../../assembly'
 import { WORKED_ON, type WorkedOnId } from '../../assembly/workedOn'
+import { fittingById } from '../../catalog'
 import { mate } from '../../mate'
-import { line, WELL_EQUIPPED } from '../../mate/test/problems'
+import { cutInOf } from '../../mate/test/drains'
+import { line, PLAIN, WELL_EQUIPPED } from '../../mate/test/problems'
 import { BOXED, WALL_PLACES, type WallService } from './places'
 import { drawWallSheet, type WallLine } from './wallSheet'
 
@@ -130,6 +132,64 @@ describe('the wall sheet', () => {
     expect(straight.mm).toBeCloseTo(2.375 * 25.4, 6)
     expect(straight.top).toBeCloseTo(BOXED.ends.drain?.[1] ?? 0, 6)
     expect(widthOf([{ family: 'p-trap' }]).mm).toBeGreaterThan(80)
+  })
+
+  it('a stack stands, and what comes into its tee comes in level, from its own side', () => {
+    const tee = (kind: string) => {
+      const conditions = { ...PLAIN, service: 'waste' as const }
+      const asked = { lineId: 'drain', pipeId: 'pvc-dwv.40.3', cutIn: cutInOf(kind), conditions }
+      const [option] = mate({ lines: [asked], settings: WELL_EQUIPPED, k: 1 }).lines[0]?.options ?? []
+      const at = fittingById(option?.parts.find(({ family }) => family === 'sanitary-tee')?.fittingId ?? '')
+      if (!option || !at) throw new Error('no way')
+      const line = {
+        label: '',
+        pipeId: null,
+        fresh: true,
+        run: false,
+        feeds: false,
+        option: null,
+        route: 'trap' as const,
+      }
+      const run: WallLine = {
+        ...line,
+        lineId: 'drain',
+        service: 'drain',
+        pipeId: 'pvc-dwv.40.3',
+        fresh: false,
+        run: true,
+        option,
+        route: 'any',
+      }
+      const trap = { parts: [{ family: 'p-trap' }], joints: [] } as unknown as WallLine['option']
+      const sides: WallLine[] = (['branch', 'side'] as const).map((service) => ({
+        ...line,
+        lineId: service,
+        service,
+        option: trap,
+      }))
+      const { shapes } = drawWallSheet({ place: 'drain', lines: [run, ...sides] })
+      const of = (id: string) =>
+        shapes.filter((shape) => shape.id === `line:${id}`).flatMap(({ points }) => points)
+      return { at, run: of('drain'), branch: of('branch'), side: of('side') }
+    }
+    const double = tee('waste.run.tee.double.2')
+    const xs = (points: readonly (readonly number[])[]) => points.map(([x = 0]) => x)
+    // the run is higher than it is wide; its branch looks to the right, the second side to the left, each from its mouth on
+    const high = double.run.map(([, y]) => y)
+    expect(Math.max(...high) - Math.min(...high)).toBeGreaterThan(
+      3 * (Math.max(...xs(double.run)) - Math.min(...xs(double.run))),
+    )
+    const mouth = Math.abs(double.at.ports[2]?.pose.origin[1] ?? 0)
+    expect(Math.min(...xs(double.branch))).toBeCloseTo(mouth, 6)
+    expect(Math.max(...xs(double.side))).toBeCloseTo(-mouth, 6)
+    // level: pipe of one width, at one height, is what comes to the mouth
+    for (const points of [double.branch, double.side]) {
+      const near = points.filter(([x]) => Math.abs(Math.abs(x) - mouth) < 1)
+      const levels = near.map(([, y]) => y)
+      expect(Math.max(...levels) - Math.min(...levels)).toBeLessThan(50)
+    }
+    // beside the branch the second side is in the middle of the stack
+    expect(Math.max(...xs(tee('waste.run.tee.left.3x2').side))).toBeCloseTo(0, 6)
   })
 
   it('every line ends where it begins for the one behind it, and at its own end', () => {

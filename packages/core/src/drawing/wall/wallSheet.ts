@@ -1,11 +1,12 @@
 import { pipeById } from '../../reference/pipes'
+import { fallsDown } from '../scene'
 import { Sheet } from '../sheet'
 import type { Bounds, Point, Scene, Shape } from '../types'
 import { type Faces, facesOf } from './faces'
 import { measuredPlace } from './measured'
 import { type Mark, named } from './names'
 import { band, circle, middle } from './paths'
-import { type Beginning, BOXED, WALL_PLACES } from './places'
+import { type Beginning, BOXED, STACK, WALL_PLACES } from './places'
 import type { WallLine, WallRequest } from './types'
 import { beginningOf, DRAIN_MM, oldPipe, TUBE_MM, wayOf } from './ways'
 
@@ -13,9 +14,13 @@ export type { WallLine, WallRequest } from './types'
 
 const MARGIN_MM = 40
 
-/** The rigid parts of a line's way, where it has one that begins with any; a drain's are its trap, drawn by its way. */
+/**
+ * The rigid parts of a line's way, where it has one that begins with any; a drain's are its trap, drawn by its way, as is
+ * all that comes into a stack.
+ */
 function partsOf(line: WallLine, beginning: Beginning, end: Point): Faces | null {
-  if (!line.option || line.service === 'drain' || line.route === 'cap') return null
+  if (!line.option || (line.service === 'drain' && !line.run) || line.route === 'cap') return null
+  if (beginning.level) return null
   const begins = line.run ? { ...beginning, at: middle([beginning.at, end]) } : beginning
   const toward: Point = [end[0] - begins.at[0], end[1] - begins.at[1]]
   const faces = facesOf(line.option, begins, toward)
@@ -32,8 +37,8 @@ function partsOf(line: WallLine, beginning: Beginning, end: Point): Faces | null
 const OUT_MM = 60
 
 /** Where the rest of a line's way begins: behind its rigid parts; a run is one length from side to side. */
-function onward(beginning: Beginning, { end }: Faces): Beginning {
-  if (beginning.from === 'left') return beginning
+function onward({ run }: WallLine, beginning: Beginning, { end }: Faces): Beginning {
+  if (beginning.from === 'left' || (run && beginning.from !== 'wall')) return beginning
   return { ...beginning, at: end.at, ...(end.axis ? { behind: true as const } : {}) }
 }
 /** Of a sheet with nothing on it, mm. */
@@ -51,14 +56,16 @@ export function drawWallSheet(request: WallRequest): Scene {
   const { place, lines, widthPx = 360, heightPx = 230 } = request
   const sheet = new Sheet()
   const boxed = place === 'washer' && lines.some(({ route }) => route === 'direct' || route === 'machine-box')
-  const here = measuredPlace(boxed ? BOXED : WALL_PLACES[place], request)
+  const stands = place === 'drain' && lines.some(fallsDown)
+  const here = measuredPlace(boxed ? BOXED : stands ? STACK : WALL_PLACES[place], request)
   const { ends, outlines } = here
   for (const points of outlines) sheet.line('fixture', 'wall', points, { role: 'detail' })
   const marks: Mark[] = []
   // what another line begins at is drawn before it
   const open = new Map<string, Point>()
+  const besides = new Map<string, Point>()
   for (const line of lines) {
-    const beginning = beginningOf(line, lines, here, open)
+    const beginning = beginningOf(line, lines, here, line.service === 'side' ? besides : open)
     const end = ends[line.service]
     if (!beginning || !end) continue
     const odMm =
@@ -78,12 +85,16 @@ export function drawWallSheet(request: WallRequest): Scene {
     else if (!line.fresh) add('pipe', 'outline', circle(beginning.at, odMm / 2 + 4), { dashed: unknown })
     const faces = partsOf(line, beginning, end)
     if (faces?.branch) open.set(line.lineId, faces.branch)
-    const way = wayOf(line, faces ? onward(beginning, faces) : beginning, end, odMm)
+    if (faces?.second) besides.set(line.lineId, faces.second)
+    const way = wayOf(line, faces ? onward(line, beginning, faces) : beginning, end, odMm)
     if (line.route !== null)
       add('part', 'outline', band(way.path, way.width), { dashed: line.option === null })
     for (const points of faces?.outlines ?? []) add('part', 'outline', points)
     // a run goes on behind what goes in
-    if (line.run) add('pipe', 'outline', band([end, [end[0] + 220, end[1]]], odMm), { dashed: unknown })
+    if (line.run) {
+      const on: Point = beginning.from === 'above' ? [end[0], end[1] - 220] : [end[0] + 220, end[1]]
+      add('pipe', 'outline', band([end, on], odMm), { dashed: unknown })
+    }
     if (way.valveAt && line.route !== null && !faces) {
       const [x, y] = way.valveAt
       add('seal', 'outline', circle(way.valveAt, 21), { dashed: line.option === null })

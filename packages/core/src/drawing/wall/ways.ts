@@ -19,6 +19,9 @@ const STAYS_MM = 330
 const comesUp = ({ route, option }: WallLine): boolean =>
   route === 'machine-box' && option !== null && !option.parts.some(({ family }) => family.endsWith('trap'))
 
+/** Whether it begins at what another line leaves open. */
+const comesIn = ({ service }: Pick<WallLine, 'service'>) => service === 'branch' || service === 'side'
+
 /** The pipe that was there, up to where the line begins. */
 export function oldPipe({ at, from }: Beginning): readonly Point[] | null {
   const [x, y] = at
@@ -50,8 +53,14 @@ export function wayOf(line: WallLine, begins: Beginning, end: Point, odMm: numbe
           : [from[0], from[1] + 50]
     return { path: [from, out], width: odMm, capAt: out }
   }
+  // into a stack level, from whichever side
+  if (begins.level) {
+    const swing = end[0] < from[0] ? -SWING_MM : SWING_MM
+    const path = has(/trap$/) ? trap(end, [end[0] - swing, from[1]]) : [end, [end[0], from[1]] as const]
+    return { path: [...path, from], width: DRAIN_MM * 0.8 }
+  }
   // over the run that it comes into, its arm level from the trap
-  if (line.service === 'branch' && has(/trap$/)) {
+  if (comesIn(line) && has(/trap$/)) {
     const high = from[1] + ARM_OVER_MM
     return { path: [...trap(end, [end[0] - SWING_MM, high]), [from[0], high], from], width: DRAIN_MM * 0.8 }
   }
@@ -80,14 +89,17 @@ export function beginningOf(
 ): Beginning | null {
   const box = place.ends.drain
   if (comesUp(line) && box) return { at: [box[0], box[1] - STAYS_MM], from: 'below' }
-  if (line.service !== 'branch') return place.begins[line.service] ?? null
+  if (!comesIn(line)) return place.begins[line.service] ?? null
   // the one that leaves an outlet for it, else the one that could
   const trunk =
     lines.find(({ lineId }) => open.has(lineId)) ??
     lines.find(({ option, run, feeds }) => option !== null && (run || feeds)) ??
     lines.find(({ run, feeds }) => run || feeds)
   const outlet = trunk && open.get(trunk.lineId)
-  if (outlet) return { at: outlet, from: 'below', behind: true }
+  if (outlet) {
+    const level = place.begins.drain?.from === 'above' ? { level: true as const } : {}
+    return { at: outlet, from: 'below', behind: true, ...level }
+  }
   const begins = trunk && place.begins[trunk.service]
   const end = trunk && place.ends[trunk.service]
   if (!trunk || !begins || !end) return null

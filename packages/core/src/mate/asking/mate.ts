@@ -1,6 +1,6 @@
 import { COOLS } from '../../assembly/methods/heat'
 import { portClass } from '../../assembly/methods/pairs'
-import { end } from '../../catalog/ends'
+import { end, type PortEnd } from '../../catalog/ends'
 import { Effort } from '../../effort'
 import { CoreFault, within } from '../../fault'
 import { leftOut } from '../model/leftOut'
@@ -55,32 +55,40 @@ class Branching {
   }
 
   /** The bodies, and the ends that the line before it may leave open for a line. */
-  private begun({ branchOf, opens }: LineRequest, seen: readonly string[] = []): Meeting {
+  private begun({ branchOf, second, opens }: LineRequest, seen: readonly string[] = []): Meeting {
     const { bodies } = this
     const trunk = this.request.lines.find(({ lineId }) => lineId === branchOf)
     if (branchOf === undefined || !trunk) return { bodies }
     if (seen.includes(branchOf)) throw new CoreFault('branches-off-itself', { id: branchOf }, ['branchOf'])
     const before = this.problem(trunk, this.begun(trunk, [...seen, branchOf]))
-    const open = before.branchEnds()
+    const open = before.branchEnds(second === true)
     const chosen = opens && portClass(end(opens.form, opens.system, opens.nominal, opens.material))
     return {
       bodies,
       wet: before.wetForBranches,
+      headOn: trunk.cutIn?.second?.at === 'opposite',
       branchEnds: chosen ? open.filter((branch) => portClass(branch.end) === chosen) : open,
     }
   }
 
   /** Of what a line may leave open, that from which the next line gets anywhere; all where it gets nowhere. */
-  private leadsOn(line: LineRequest): Pick<Meeting, 'leadsOn'> {
-    const next = this.request.lines.find(({ branchOf }) => branchOf === line.lineId)
-    if (!next) return {}
+  private leadsOn(line: LineRequest): Pick<Meeting, 'leadsOn' | 'secondLeadsOn'> {
+    const [leadsOn, secondLeadsOn] = [false, true].map((second) => this.leadsOnBy(line, second))
+    return { ...(leadsOn ? { leadsOn } : {}), ...(secondLeadsOn ? { secondLeadsOn } : {}) }
+  }
+
+  private leadsOnBy({ lineId }: LineRequest, second: boolean): readonly PortEnd[] | null {
+    const next = this.request.lines.find(
+      (line) => line.branchOf === lineId && (line.second ?? false) === second,
+    )
+    if (!next) return null
     const { opens: _, ...anyEnd } = next
     const { goals, truncated } = search(this.problem(anyEnd, this.begun(anyEnd)), {
       kind: 'least',
       each: true,
     })
     // cut short, it has not seen all from which the next line gets on
-    return goals.length > 0 && !truncated ? { leadsOn: goals.map(({ start }) => start.port) } : {}
+    return goals.length > 0 && !truncated ? goals.map(({ start }) => start.port) : null
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Family, Fitting, Port, PortForm } from '../../catalog/types'
+import { type Family, type Fitting, type Port, type PortForm, secondSide } from '../../catalog/types'
 
 /**
  * What an end adds to its family's price, a half-inch one, in cents: what is drawn from tube is cheap, what holds a ring
@@ -66,8 +66,8 @@ const BY_SIZE: Readonly<Record<string, number>> = {
 const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8, '50': 1.3, '110': 2.8 }
 /** What a drain's fitting of plastic costs of one that holds pressure in the same family, where both have it. */
 const DRAIN_SHARE = 0.5
-/** What a trap costs that can be opened, of one that cannot. Common practice. */
-const OPENS_SHARE = 1.5
+/** What a trap that can be opened, or a tee with two sides, costs of a plain one. Common practice. */
+const MORE_SHARE = 1.5
 const OF_DRAINS: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling', 'p-trap'])
 /** One price for all sizes. */
 const FLAT: ReadonlySet<string> = new Set([
@@ -106,7 +106,8 @@ function weighed(part: Fitting): { readonly ends: number; readonly size: number 
   const { family, ports } = part
   const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
   if (ports[0]?.medium === 'drain') {
-    const share = (OF_DRAINS.has(family) ? 1 : DRAIN_SHARE) * (part.opens ? OPENS_SHARE : 1)
+    const more = part.opens || secondSide(part) ? MORE_SHARE : 1
+    const share = (OF_DRAINS.has(family) ? 1 : DRAIN_SHARE) * more
     const size = share * Math.max(...ports.map(({ nominal }) => BY_DRAIN_SIZE[nominal] ?? 1))
     OF_PART.set(part, { ends: 0, size })
     return { ends: 0, size }

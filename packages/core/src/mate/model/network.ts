@@ -4,7 +4,7 @@ import { joinable, type Pair, pairs, portClass } from '../../assembly/methods/pa
 import { boreEighths } from '../../catalog/bores'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
-import { type Fitting, turnOf } from '../../catalog/types'
+import { type Fitting, type SecondSide, secondSide, turnOf } from '../../catalog/types'
 import { PIPES } from '../../reference/pipes'
 import { type Role, roleOf } from './routes'
 
@@ -21,6 +21,9 @@ export interface Group {
   readonly outClass: number
   /** The class of what it leaves open for another line: a tee's branch, a stop's second outlet; -1 where nothing. */
   readonly branchClass: number
+  /** The same of a second side; -1 where it has none. */
+  readonly secondClass: number
+  readonly second: SecondSide | null
   /** Against the way it is meant to face: only where nothing is said of a fixture. */
   readonly backward: boolean
   /** Its way out is of a larger size than its way in (1), a smaller one (-1), or the same; of piping alone. */
@@ -148,13 +151,16 @@ export class Network {
     const { ports } = fitting
     // a tee's run is its first two ends; its branch begins another line
     const ways = ports.length === 1 ? ([[0, -1]] as const) : BOTH_WAYS
-    const branch = ports[2] === undefined ? -1 : this.classOf(ports[2])
+    const [branch, beside] = [ports[2], ports[3]].map((port) =>
+      port === undefined ? -1 : this.classOf(port),
+    ) as [number, number]
+    const second = secondSide(fitting)
     let first = ''
     for (const [inPort, outPort] of ways) {
       const inEnd = ports[inPort] as PortEnd
       const inClass = this.classOf(inEnd)
       const outClass = outPort < 0 ? -1 : this.classOf(ports[outPort] as PortEnd)
-      const key = `${fitting.family}|${fitting.standing ?? ''}|${fitting.heatSensitive}|${role}|${inClass}|${outClass}|${branch}`
+      const key = `${fitting.family}|${fitting.standing ?? ''}|${fitting.heatSensitive}|${role}|${inClass}|${outClass}|${branch}|${beside}|${second}`
       // the same both ways round
       if (key === first) continue
       if (!first) first = key
@@ -173,6 +179,8 @@ export class Network {
         inClass,
         outClass,
         branchClass: branch,
+        secondClass: beside,
+        second,
         backward: inPort === 1 && ONE_WAY.has(role),
         grows: outPort < 0 || SIZED_BY_FIXTURE.has(role) ? 0 : growth(inEnd, ports[outPort] as PortEnd),
         adapts:

@@ -10,7 +10,7 @@ import { freshStart, keptStart, marksOn, type Start, starts } from '../../assemb
 import { type ToolId, toolsOn } from '../../assembly/tools'
 import { end, type PortEnd } from '../../catalog/ends'
 import { catalogueOf } from '../../catalog/families'
-import type { Fitting } from '../../catalog/types'
+import { type Fitting, secondSide } from '../../catalog/types'
 import { Effort } from '../../effort'
 import { CoreFault } from '../../fault'
 import { CONNECTOR_SLACK_MM } from '../../fitup/layout'
@@ -72,10 +72,14 @@ export interface Meeting {
   readonly branchEnds?: readonly BranchEnd[]
   /** Where another begins at what this one leaves open: the ends from which it gets anywhere. */
   readonly leadsOn?: readonly PortEnd[]
+  /** The same where one begins at its second side. */
+  readonly secondLeadsOn?: readonly PortEnd[]
   /** The bodies at which lines meet, numbered; the tee that a line puts in is called after the line (`teeOf`). */
   readonly bodies?: ReadonlyMap<string, number>
   /** What it branches off cannot be dried, and begins with a joint that is screwed: it closes nothing there. */
   readonly wet?: boolean
+  /** It comes into a tee right opposite another. */
+  readonly headOn?: boolean
 }
 
 /** The name of the body that a line puts in and another begins at. */
@@ -126,6 +130,7 @@ export class Problem {
   /** Parts of groups with one that is counted: more of them may be wanted. */
   private readonly wider = new Map<number, readonly Choice[]>()
   private readonly leadsOn: ReadonlySet<number> | undefined
+  private readonly secondLeadsOn: ReadonlySet<number> | undefined
   private readonly pastStop: ReadonlySet<Start>
   private readonly heated: ReadonlySet<Start>
   private readonly placed: Map<number, readonly Choice[]>
@@ -231,8 +236,11 @@ export class Problem {
           : outMm
     this.leastLong = leastMm == null ? null : Math.round(leastMm * PER_MM)
     this.leastLegs = legs && [Math.round(legs[0] * PER_MM), Math.round(legs[1] * PER_MM)]
-    this.leadsOn = meeting.leadsOn && new Set(meeting.leadsOn.map((port) => this.network.classOf(port)))
-    const leads = [...(this.leadsOn ?? [])].join()
+    const classes = (ports: readonly PortEnd[] | undefined) =>
+      ports && new Set(ports.map((port) => this.network.classOf(port)))
+    this.leadsOn = classes(meeting.leadsOn)
+    this.secondLeadsOn = classes(meeting.secondLeadsOn)
+    const leads = [this.leadsOn, this.secondLeadsOn].map((set) => [...(set ?? [])].join()).join('/')
     this.stages = this.network.stagesUnder(
       `${this.route.id}${line.cutIn?.insert ?? ''}${this.conditions.outlets ?? 1}${this.conditions.access}${this.conditions.service} ${pipe && isPlastic(pipe.material)} ${this.drainFacts} ${this.tooNear} ${leads}`,
     )
@@ -243,6 +251,7 @@ export class Problem {
       placeFacts(this.conditions),
       line.cutIn?.insert,
       line.cutIn?.branch,
+      line.cutIn?.second,
       pipe !== null && isPlastic(pipe.material),
       this.drainFacts,
       this.tooNear,
@@ -411,15 +420,10 @@ export class Problem {
   }
 
   private branchWanted(part: Fitting): boolean {
-    const wanted = this.line.cutIn?.branch
-    if (!wanted || wanted.length === 0) return true
-    return part.ports
-      .slice(2)
-      .some((port) =>
-        wanted.some(
-          (ref) => ref.form === port.form && ref.system === port.system && ref.nominal === port.nominal,
-        ),
-      )
+    const { branch = [], second } = this.line.cutIn ?? {}
+    // a side that nobody asked for is one more hole in a drain
+    if (secondSide(part) !== (second?.at ?? null)) return false
+    return takes(part.ports[2], branch) && takes(part.ports[3], second?.ends ?? [])
   }
 
   /** What the first joint may be: into any part that has its place there, or straight into what the line ends at. */
@@ -445,22 +449,24 @@ export class Problem {
     return this.wet && (this.pipe === null || this.begin.some(({ removal }) => removal.threadedEnd))
   }
 
-  /** Every end that this line may leave open for another, whatever way is taken: O(groups). */
-  branchEnds(): BranchEnd[] {
+  /** Every end that this line may leave open for another, or by its second side, whatever way is taken: O(groups). */
+  branchEnds(second = false): BranchEnd[] {
     const classes = new Map<number, Pick<BranchEnd, 'pastStop' | 'hot'>>()
-    for (const group of this.network.everyGroup())
+    for (const group of this.network.everyGroup()) {
+      const opens = second ? group.secondClass : group.branchClass
       if (
-        group.branchClass >= 0 &&
+        opens >= 0 &&
         this.route.stages.some((_, stage) => this.after(stage, group) !== null) &&
         this.choices(group).length > 0
       )
-        classes.set(group.branchClass, {
+        classes.set(opens, {
           pastStop: group.role === 'dual-stop',
           hot:
             group.hotThrough &&
-            (classes.get(group.branchClass)?.hot ?? true) &&
+            (classes.get(opens)?.hot ?? true) &&
             [group.inClass, group.outClass].every((id) => this.network.ends[id]?.form === 'solder-cup'),
         })
+    }
     return [...classes].map(([id, told]) => ({ end: this.network.ends[id] as PortEnd, ...told }))
   }
 
@@ -502,6 +508,8 @@ export class Problem {
   private stageAfter(stage: number, group: Group): number | null {
     let { role } = group
     if (this.leadsOn && group.branchClass >= 0 && !this.leadsOn.has(group.branchClass)) return null
+    if (this.secondLeadsOn && group.secondClass >= 0 && !this.secondLeadsOn.has(group.secondClass))
+      return null
     if (role === 'dual-stop') {
       if (this.conditions.outlets !== 2) return null
       role = 'stop'
@@ -693,6 +701,8 @@ export class Problem {
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
       ...(this.line.cutIn ? { insert: this.line.cutIn.insert } : {}),
       ...(branch ? { branch: branch.nominal } : {}),
+      ...(this.line.cutIn?.second ? { second: this.line.cutIn.second.at } : {}),
+      headOn: this.meeting.headOn ?? false,
       out: this.line.cutIn?.outMm != null,
       own: this.own,
       needsStubMm: stub ? this.stubNeedMm(pair) : 0,
@@ -858,6 +868,11 @@ const REPEATING: ReadonlySet<Role> = new Set(['flange-riser', 'piece', 'tube', '
 
 /** Roles whose side begins another line. */
 const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
+
+/** Whether a side is one of those that were asked for; any where none were. */
+const takes = (port: PortEnd | undefined, wanted: readonly EndRef[]): boolean =>
+  wanted.length === 0 ||
+  wanted.some((ref) => ref.form === port?.form && ref.system === port.system && ref.nominal === port.nominal)
 /** Roles whose parts depend on the place: length, shape, wall, side. */
 const PLACED: ReadonlySet<Role> = new Set([
   ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'pan-connector', 'p-trap'] as const),

@@ -8,6 +8,7 @@ import { schoolOf } from '../../assembly/schools'
 import { OFFSET_FLANGE_MM } from '../../catalog/closets'
 import type { PortEnd } from '../../catalog/ends'
 import { PAN_GIVES_MM, PAN_OFFSETS_MM, PAN_REACH_MM, PAN_SHEET } from '../../catalog/panConnectors'
+import type { SecondSide } from '../../catalog/types'
 import { panAsideMm, panOffsetMm } from '../../fitup/pan'
 import { nearMm } from '../../fitup/toilet'
 import { isFerrous, isMetal, isMetricWaste, isPlastic, type Medium } from '../../reference/materials'
@@ -38,6 +39,10 @@ export interface JointContext {
   readonly insert?: Insert
   /** Of a branch that comes into it, the size. */
   readonly branch?: NominalSize
+  /** Where its second side stands, if it has one. */
+  readonly second?: SecondSide
+  /** The line comes into a tee right opposite another. */
+  readonly headOn?: boolean
   /** How much of that run is bad has been said: all of it comes out. */
   readonly out?: boolean
   /** Stuffs (`stuffOf`) that the line's two ends are of; null where that is not asked. */
@@ -1095,6 +1100,40 @@ export const RULES: readonly Rule[] = [
       start !== null && branch !== undefined && nominalNumber(branch) > nominalNumber(tip.nominal)
         ? { branch, run: tip.nominal, unit: isMetricWaste(tip.material) ? 'mm' : 'in' }
         : null,
+  },
+  {
+    id: 'branch.opposite',
+    medium: 'drain',
+    severity: 'warn',
+    source: {
+      title: 'IPC 706.3, UPC 704.2: no bowl and no pump into a double sanitary tee; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start, second }) => yes(start !== null && second === 'opposite'),
+  },
+  {
+    id: 'branch.beside',
+    medium: 'drain',
+    severity: 'note',
+    source: {
+      title: 'Model plumbing codes: which fixtures may share a vent; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ start, second }) =>
+      start !== null && (second === 'left' || second === 'right') ? { at: second } : null,
+  },
+  {
+    id: 'branch.head-on',
+    medium: 'drain',
+    anywhere: true,
+    fixed: true,
+    severity: 'forbid',
+    source: {
+      title: 'IPC 706.3, UPC 704.2: no bowl and no pump into a double sanitary tee; check the local code',
+      certainty: 'recalled',
+    },
+    bites: ({ begins, headOn, route }) =>
+      yes(begins && headOn === true && (isBowl(route) || drainsMachine(route))),
   },
   {
     // the run is a vent for nothing that comes in under what drains from above

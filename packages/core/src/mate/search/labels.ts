@@ -50,6 +50,8 @@ export interface Label {
   readonly scarce: readonly Fitting[]
   /** The class of what it leaves open for another line; -1 while nothing. */
   readonly branch: number
+  /** The same of a second side. */
+  readonly second: number
   /** Two bits for each body where lines meet: heated, and joined to what heat would spoil. */
   readonly heat: number
   /** Sum of everything that is paid per part and joint, cents. */
@@ -213,6 +215,7 @@ export class Grower {
           notAboard: 0,
           scarce: NOTHING,
           branch: -1,
+          second: -1,
           heat: 0,
           additive:
             labourCents(removalSeconds(removal), problem.settings) + riskCents(risk, problem.settings),
@@ -287,6 +290,7 @@ export class Grower {
     const corner = group.turn > 0 && problem.leastLegs !== null
     const heat = label.heat | this.heatOf(label, group.pair, group.role === 'tee')
     const branch = group.branchClass >= 0 ? group.branchClass : label.branch
+    const second = group.secondClass >= 0 ? group.secondClass : label.second
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
       const counted = problem.counted.has(choice.part)
@@ -327,6 +331,7 @@ export class Grower {
         notAboard: label.notAboard + (choice.stock > (counted ? piecesIn(label, choice.part) : 0) ? 0 : 1),
         scarce: counted ? [...label.scarce, choice.part] : label.scarce,
         branch,
+        second,
         heat,
         additive:
           label.additive + joint.cents - spared.cents + labourCents(own, problem.settings) + choice.cents,

@@ -57,7 +57,7 @@ function standsBesideAny(a: Label, b: Label): boolean {
 
 /** What another line begins at. Left out where none does. */
 function opening(label: Label, { meets }: Problem): string {
-  return meets.tee < 0 ? '' : `${label.branch},${label.group?.role === 'tee'}`
+  return meets.tee < 0 ? '' : `${label.branch},${label.second},${label.group?.role === 'tee'}`
 }
 
 /**

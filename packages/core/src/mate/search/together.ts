@@ -32,8 +32,8 @@ interface Partial {
   readonly goals: readonly Label[]
   /** Pieces taken of the parts that are counted; none where the trip is made anyway. */
   readonly taken: readonly number[]
-  /** The class of what a line leaves open, where a later one begins there. */
-  readonly open: ReadonlyMap<string, number>
+  /** The classes of what a line leaves open, its branch and its second side, where a later one begins there. */
+  readonly open: ReadonlyMap<string, readonly [number, number]>
 }
 
 /** One chain for each line, chosen together. */
@@ -242,13 +242,13 @@ function merged(
   let states: readonly Partial[] = [{ ...NOTHING, taken: counted.map(() => 0) }]
   for (const [at, line] of ordered.entries()) {
     const following = ordered.slice(at + 1)
-    const { branchOf } = line.problem.line
+    const { branchOf, second } = line.problem.line
     const grown: Partial[] = []
     for (const goal of choicesOf(line)) {
       const pieces = counted.map((part) => piecesIn(goal, part))
       const begins = line.problem.network.classOf(goal.start.port)
       for (const state of states) {
-        if (branchOf !== undefined && state.open.get(branchOf) !== begins) continue
+        if (branchOf !== undefined && state.open.get(branchOf)?.[second ? 1 : 0] !== begins) continue
         const taken = pieces.map((count, index) => count + (state.taken[index] as number))
         const trip =
           state.trip ||
@@ -261,7 +261,9 @@ function merged(
           additive: state.additive + goal.additive,
           goals: [...state.goals, goal],
           taken: trip ? counted.map(() => 0) : taken,
-          open: begun.has(line.lineId) ? new Map(state.open).set(line.lineId, goal.branch) : state.open,
+          open: begun.has(line.lineId)
+            ? new Map(state.open).set(line.lineId, [goal.branch, goal.second])
+            : state.open,
         }
         if (hopeful(longer, following)) grown.push(longer)
       }
