@@ -9,10 +9,15 @@ import {
   endsInPart,
   fromStop,
   furtherLines,
+  isHeld,
   isWaste,
   lineEnds,
+  mayHoldHouseTrap,
   mouthOf,
+  SINK_WASTES,
+  sinkWaste,
   usualLine,
+  withDishwasher,
 } from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
@@ -190,9 +195,51 @@ describe('kinds of what goes in', () => {
     ))
 
   it('one that no row has keeps its name, and takes no line', () => {
-    expect(bodiesOf(['gone.1/2'])).toMatchObject([{ id: 'main', kind: 'gone.1/2', ports: [] }])
+    expect(bodiesOf(['gone.1/2'])).toMatchObject([{ id: 'main', kind: 'gone.1/2', ports: [], contents: [] }])
     expect(() => mouthOf('gone.1/2')).toThrow(new CoreFault('no-kind', { id: 'gone.1/2' }))
   })
+})
+
+describe('what is held while a line to it is closed', () => {
+  it.each([
+    ['valve.combo.1/2', true],
+    ['faucet.shank.1/2', true],
+    ['waste.bowl', true],
+    ['waste.shower.2', true],
+    // spun onto the end of its line
+    ['spout.slip.1/2', false],
+    ['closed', false],
+    ['run.repair', false],
+    // the water of a box hangs with it, its drain is set down
+    ['box.combo.1/2', true],
+    ['waste.box.2', false],
+  ])('%s: %s', (kind, held) => {
+    const [body] = bodiesOf([kind])
+    expect(body && isHeld(body)).toBe(held)
+  })
+})
+
+it('a heater takes cold and gives hot', () => {
+  const ports = bodyKind('heater.nipple.3/4')?.ports ?? []
+  expect(ports.map(({ id, flow }) => [id, flow])).toEqual([
+    ['hot', 'out'],
+    ['cold', 'in'],
+  ])
+})
+
+it('a trap of the whole house sits in pipe that drains one: three inches and more', () => {
+  const may = ['pvc-dwv.40.2', 'pvc-dwv.40.3', 'cast-iron.service.4', 'waste.pp.110mm', undefined, 'gone']
+  expect(may.map(mayHoldHouseTrap)).toEqual([false, true, true, true, false, false])
+})
+
+it('a sink with a dishwasher is the same sink with one drain more, there and back', () => {
+  for (const { id, withDishwasher: other, dishwasher, ...sink } of SINK_WASTES) {
+    if (!other) continue
+    const { bowls, disposer, dishwasher: drains } = sinkWaste(other) ?? {}
+    expect([id, dishwasher ?? false, drains]).toEqual([id, false, true])
+    expect([id, bowls, disposer]).toEqual([id, sink.bowls, sink.disposer])
+    expect([withDishwasher(id, true), withDishwasher(other, false)]).toEqual([other, id])
+  }
 })
 
 describe('an old stop that stays', () => {

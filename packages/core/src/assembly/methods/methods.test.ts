@@ -1,4 +1,5 @@
 import { end } from '../../catalog/ends'
+import { toolsOn } from '../tools'
 import { actsOf, handsOnSeconds } from './acts'
 import { heatAt, jointHeat } from './heat'
 import { type Pair, pairs } from './pairs'
@@ -35,6 +36,37 @@ describe('the acts of a joint', () => {
       })
     },
   )
+})
+
+describe('where it is cold', () => {
+  it.each(METHODS.filter(({ coldWaits }) => coldWaits).map(({ id }) => [id]))(
+    '%s waits longer below each temperature of its maker, and at none longer than where it is colder',
+    (id) => {
+      const method = methodById(id)
+      const waits = (airC: number | null) =>
+        actsOf(method, { tubeMaterial: 'pex-a', atStub: true, airC })
+          .filter(({ kind }) => kind === 'wait')
+          .reduce((sum, { seconds }) => sum + seconds, 0)
+      const usual = waits(null)
+      expect(waits(21)).toBe(usual)
+      let colder = Number.POSITIVE_INFINITY
+      for (const { belowC } of method.coldWaits ?? []) {
+        expect(waits(belowC - 0.5)).toBeGreaterThan(waits(belowC))
+        expect(waits(belowC - 0.5)).toBeLessThan(colder)
+        colder = waits(belowC - 0.5)
+      }
+      expect(colder).toBeGreaterThan(usual)
+    },
+  )
+})
+
+describe('tools', () => {
+  it('of soft tube a blade does what a wheel and a reamer do on metal; all else stays what it is', () => {
+    const all = ['tube-cutter', 'deburrer', 'two-wrenches', 'expander'] as const
+    expect(toolsOn(all, 'pex-a')).toEqual(['plastic-cutter', 'two-wrenches', 'expander'])
+    expect(toolsOn(['plastic-cutter', 'tube-cutter'], 'pex-b')).toEqual(['plastic-cutter'])
+    expect(toolsOn(all, 'copper')).toEqual(all)
+  })
 })
 
 describe('heat and a joint', () => {

@@ -1,8 +1,10 @@
+import { CoreFault } from '../../fault'
 import { mate } from '../../mate'
 import { line, PLAIN, WELL_EQUIPPED } from '../../mate/test/problems'
 import { type Pipe, type PipeMaterial, pipeById, tubeEngagement } from '../../reference'
 import type { Conditions } from '../conditions'
 import { METHODS } from '../methods/table'
+import { CUT_BACK, cutsOldPipe, openingOf, REMOVALS, removalById, SAW_BACK, shorterBy } from './removals'
 import { marksOn, nutLengthMm, starts } from './start'
 import { OLD_JOINT_IDS, oldJointsOn } from './table'
 
@@ -80,6 +82,107 @@ describe('what a removal leaves of the stub', () => {
     const { options } =
       mate({ lines: [line('copper.l.1/2', { stubMm: null })], settings: WELL_EQUIPPED }).lines[0] ?? {}
     expect(options?.[0]?.warnings.map((warning) => warning.ruleId)).toContain('stub.not-measured')
+  })
+})
+
+describe('old drain', () => {
+  const drain = (id: string, patch: Partial<Conditions>) =>
+    at(pipeById(id) as Pipe, { service: 'waste', ...patch })
+
+  it.each([
+    // a trap adapter of two inches takes the nut of 1-1/2 tube, and a reducing washer for 1-1/4
+    ['pvc-dwv.40.2', '1-1/2', '1-1/4'],
+    ['pvc-dwv.40.1-1/2', '1-1/2', '1-1/4'],
+    ['pvc-dwv.40.3', undefined, undefined],
+  ] as const)('the nut on %s stays for the tube that it takes', (id, own, reduced) => {
+    const found = Object.values(drain(id, { oldJoint: 'slip' }))
+    const kept = (keeps: string) => found.find(({ removal }) => removal.keeps === keeps)?.port.nominal
+    expect([kept('nut'), kept('nut-reduced')]).toEqual([own, reduced])
+  })
+
+  it('a thread is sawn off only where there is one', () => {
+    const ids = (id: string, patch: Partial<Conditions>) => Object.keys(drain(id, patch))
+    const screwed = { oldJoint: 'threaded', thread: 'NPT' } as const
+    expect(ids('galvanised.40.1-1/2', screwed)).toContain('saw-thread')
+    expect(ids('galvanised.40.1-1/2', { ...screwed, thread: 'none' })).not.toContain('saw-thread')
+    expect(ids('copper.dwv.1-1/2', screwed)).not.toContain('saw-thread')
+  })
+
+  it('a hub that is split keeps nothing, and that is why; a whole one stays, and so does what needs no hub', () => {
+    const rules = (faults: Conditions['faults']) =>
+      Object.values(drain('cast-iron.service.4', { oldJoint: 'hub-lead', faults })).map(
+        ({ removal, forbidden }) => [
+          removal.keeps === 'hub',
+          forbidden.some(({ ruleId }) => ruleId === 'removal.hub-split'),
+        ],
+      )
+    const split = rules(['hub-split'])
+    expect(split).toContainEqual([true, true])
+    expect(split).toContainEqual([false, false])
+    expect(split).not.toContainEqual([true, false])
+    expect(split).not.toContainEqual([false, true])
+    expect(rules([]).flatMap(([, why]) => why)).not.toContain(true)
+  })
+
+  it.each([
+    [100, 10, 110],
+    [100, -120, 0],
+    [null, 10, null],
+    [100, null, null],
+  ])('a flange stands where floor and pipe were measured: %s and %s', (spanMm, flangeMm, usable) => {
+    const { usableMm, atMm } =
+      Object.values(drain('pvc-dwv.40.4', { oldJoint: 'flange', spanMm, flangeMm })).find(
+        ({ removal }) => removal.keeps === 'flange',
+      ) ?? {}
+    expect([usableMm, atMm]).toEqual([usable, flangeMm])
+  })
+
+  // a saw for plastic and soft metal; what is brittle is parted by a chain, and held first
+  it.each([
+    ['pvc-drain', 'cut-open-drain', 'pipe-saw', 'saw-shorter', 'bands-off-saw'],
+    ['cast-iron', 'cut-open-iron', 'chain-cutter', 'chain-cut', null],
+    ['clay', 'cut-open-iron', 'chain-cutter', 'chain-clay', null],
+    ['lead-waste', 'cut-open-drain', 'pipe-saw', 'saw-lead', null],
+  ] as const)('%s is opened and made shorter by what parts it', (material, opens, tool, shorter, banded) => {
+    const opening = openingOf(material, 'drain')
+    expect([opening.id, opening.tools]).toEqual([opens, [tool]])
+    const by = (id: string) => shorterBy(removalById(id), material, 'drain')?.id ?? null
+    expect([by('bare'), by('bands-off'), by('unscrew')]).toEqual([shorter, banded, null])
+    expect(cutsOldPipe(shorter)).toBe(true)
+  })
+
+  it('a run of water is cut at both marks, whatever it is of', () => {
+    expect(openingOf('copper', 'supply').id).toBe('cut-open')
+    expect(shorterBy(removalById('bare'), 'copper', 'supply')?.id).toBe('cut-shorter')
+  })
+})
+
+describe('every removal', () => {
+  const made = ['pvc-drain', 'cast-iron', 'clay', 'lead-waste'] as const
+  const all = [
+    ...REMOVALS,
+    CUT_BACK,
+    SAW_BACK,
+    ...made.flatMap((material) => [
+      openingOf(material, 'drain'),
+      ...['bare', 'bands-off'].flatMap((id) => shorterBy(removalById(id), material, 'drain') ?? []),
+    ]),
+  ]
+  it('is found by its name, and waits for steps of its own alone', () => {
+    for (const removal of all) {
+      expect(removalById(removal.id).id).toBe(removal.id)
+      const own = removal.steps.map(({ words }) => words)
+      for (const { words, after = [] } of removal.steps)
+        for (const before of after)
+          expect([removal.id, words, own.slice(0, own.indexOf(words)).includes(before)]).toEqual([
+            removal.id,
+            words,
+            true,
+          ])
+    }
+    // one name, one removal
+    expect(new Set(REMOVALS.map(({ id }) => id)).size).toBe(REMOVALS.length)
+    expect(() => removalById('gone')).toThrow(new CoreFault('no-removal', { id: 'gone' }))
   })
 })
 
