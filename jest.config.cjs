@@ -9,6 +9,18 @@ const SOLVERS_USE = [
   ...['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'WeakMap', 'JSON', 'String'],
   ...['Float64Array', 'Int32Array', 'Uint8Array'],
 ]
+/** The same of what has markup: styles come in by the runtime of the elements. */
+const markup = [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic', importSource: 'nativewind' } },
+      target: 'es2022',
+    },
+    module: { type: 'commonjs' },
+  },
+]
 const node = {
   testEnvironment: 'node',
   transform: { '\\.[cm]?[jt]s$': swc },
@@ -48,12 +60,14 @@ module.exports = {
       setupFiles: ['<rootDir>/src/test/styles.ts', '<rootDir>/src/test/stacks.ts'],
       sandboxInjectedGlobals: SOLVERS_USE,
       modulePathIgnorePatterns: ['/dist/'],
+      // the same files that what the preset transforms is given
+      moduleNameMapper: { '^react-native$': '<rootDir>/../../node_modules/react-native-web/dist/index.js' },
       transform: {
         // what has no markup needs less than the preset does: a tenth of the time of a first run
         '/packages/[a-z]+/src/.*\\.ts$': swc,
-        '/node_modules/(react-native-web|uuid)/.*\\.js$': swc,
-        // icons ship as .mjs, which the preset does not transform
-        '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
+        '/apps/app/src/.*\\.tsx?$|/react-native-chart-kit/.*\\.js$': markup,
+        // what is typed as React Native itself is needs its preset
+        '/node_modules/(?!@react-native/).*\\.m?js$': swc,
       },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns|ics|ical\\.js|yup|nanoid|runes2)/?)',

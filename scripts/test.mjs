@@ -95,7 +95,7 @@ await orRefuse(async () => {
     ]),
   ])
   const jest = path.join(RESULTS, 'jest.json')
-  await suite(
+  const units = suite(
     'unit and server tests',
     jest,
     bin('jest'),
@@ -107,18 +107,21 @@ await orRefuse(async () => {
     // what a test makes is thrown away at once: cleared less often, a tenth is saved
     { NODE_OPTIONS: '--max-semi-space-size=64' },
   )
-  await built
   const e2e = path.join(RESULTS, 'e2e.json')
-  await suite(
-    'browser journeys',
-    e2e,
-    bin('playwright'),
-    ['test', '-c', 'e2e/playwright.config.ts'],
-    (report) => ({
-      passed: report.stats.expected,
-      failed: report.stats.unexpected + report.stats.flaky,
-    }),
+  // a journey waits for its screen half of the time: what it leaves of the machine the tests take
+  const journeys = built.then(() =>
+    suite(
+      'browser journeys',
+      e2e,
+      bin('playwright'),
+      ['test', '-c', 'e2e/playwright.config.ts'],
+      (report) => ({
+        passed: report.stats.expected,
+        failed: report.stats.unexpected + report.stats.flaky,
+      }),
+    ),
   )
+  await Promise.all([units, journeys])
   if (broken.length > 0) console.log(`Failed: ${broken.join(', ')}`)
   console.log(`${passed} passed, ${failed} failed`)
   process.exit(failed === 0 ? 0 : 1)

@@ -36,7 +36,7 @@ const STORABLE = contract.mateOption.strict()
 /** A fixed-seed twentieth of what `npm run bench:drains` asks whole. */
 const QUESTIONS = 500
 const EXHAUSTIVE = 40
-const PROGRAMMES = 48
+const PROGRAMMES = 16
 
 const waysOf = (index: number, ask = someDrain) => {
   const asked = ask(index)
