@@ -9,15 +9,20 @@ import {
   endsInPart,
   fromStop,
   furtherLines,
+  isDrainLine,
   isHeld,
   isWaste,
   lineEnds,
   mayHoldHouseTrap,
   mouthOf,
   SINK_WASTES,
+  secondSides,
   sinkWaste,
+  usualBranch,
   usualLine,
+  withBranchSize,
   withDishwasher,
+  withOneSide,
 } from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
@@ -217,6 +222,34 @@ describe('what is held while a line to it is closed', () => {
     const [body] = bodiesOf([kind])
     expect(body && isHeld(body)).toBe(held)
   })
+})
+
+it('waste runs in a drain, and in what comes into one: water that branches off is water', () => {
+  const of = (service: string, ...kinds: string[]) =>
+    isDrainLine(service, lineEnds(bodiesOf(kinds), service, false))
+  expect(of('drain')).toBe(true)
+  expect(of('branch', 'waste.run.tee.2', 'waste.standpipe')).toBe(true)
+  expect(of('side', 'waste.run.tee.double.2', 'waste.tail.1-1/2', 'waste.tail.1-1/4')).toBe(true)
+  expect(of('branch', 'run.tee', 'toilet.fill.7/8')).toBe(false)
+  expect(of('branch')).toBe(false)
+  expect(of('cold', 'faucet.shank.1/2')).toBe(false)
+})
+
+it('a branch keeps its sides in another size where a tee is made so, and has one where none is', () => {
+  expect(withBranchSize('waste.run.tee.double.2', '1-1/2')).toBe('waste.run.tee.double.1-1/2')
+  expect(withBranchSize('waste.run.tee.double.2', '4')).toBe('waste.run.tee.4')
+  expect(withBranchSize('waste.run.tee.left.3x2', '4')).toBe('waste.run.tee.left.4x2')
+  expect(withBranchSize('waste.run.wye.2', '3')).toBe('waste.run.wye.3')
+  expect(withBranchSize('waste.run.wye.2', '5')).toBe('waste.run.wye.2')
+  expect(withBranchSize('waste.bowl', '3')).toBe('waste.bowl')
+  expect(withOneSide('waste.run.tee.right.3x1-1/2')).toBe('waste.run.tee.3')
+  expect(withOneSide('waste.bowl')).toBe('waste.bowl')
+  const sides = (kind: string) => secondSides(kind).map(({ second }) => second?.at ?? 'one')
+  expect(sides('waste.run.tee.2')).toEqual(['one', 'opposite'])
+  expect(sides('waste.run.tee.left.3x2')).toEqual(['one', 'left', 'right', 'left', 'right'])
+  // in pipe that lies a second wye stands beside the first
+  expect(sides('waste.run.wye.2')).toEqual(['one'])
+  expect(usualBranch('waste.run.tee.3', 'pvc-dwv.40.3')).toBe('waste.run.tee.2')
 })
 
 it('a heater takes cold and gives hot', () => {

@@ -146,9 +146,41 @@ describe('old drain', () => {
   ] as const)('%s is opened and made shorter by what parts it', (material, opens, tool, shorter, banded) => {
     const opening = openingOf(material, 'drain')
     expect([opening.id, opening.tools]).toEqual([opens, [tool]])
+    const [, held, cut] = [opening, ...opening.steps]
+    expect([opening.steps.length, held?.words, cut?.after]).toEqual([2, 'remove.hold-run', [held?.key]])
     const by = (id: string) => shorterBy(removalById(id), material, 'drain')?.id ?? null
+    expect(shorterBy(removalById('bare'), material, 'drain')?.tools).toEqual([tool])
     expect([by('bare'), by('bands-off'), by('unscrew')]).toEqual([shorter, banded, null])
     expect(cutsOldPipe(shorter)).toBe(true)
+  })
+
+  it('what takes the bands off takes a saw as well', () =>
+    expect(removalById('bands-off-saw').tools).toEqual(['nut-driver', 'pipe-saw']))
+
+  it('what cuts nothing leaves the pipe as long as it is', () =>
+    expect(['bare', 'unscrew', 'sweat-off', 'gone'].map(cutsOldPipe)).toEqual([false, false, false, false]))
+
+  it('a ring that is whole is kept as it is, one that is broken gets a new one on it', () => {
+    const kept = (faults: Conditions['faults'], stubMm: number | null = null) =>
+      Object.values(drain('pvc-dwv.40.4', { oldJoint: 'flange', faults, stubMm })).flatMap(
+        ({ removal: { keeps } }) => keeps ?? [],
+      )
+    expect(new Set(kept([]))).toEqual(new Set(['flange']))
+    expect(new Set(kept(['ring-broken']))).toEqual(new Set(['flange-broken']))
+    // a socket beneath it is there for who has measured down to it
+    expect(new Set(kept([], 60))).toEqual(new Set(['flange', 'socket']))
+  })
+
+  // what is drawn out of a ring is plastic's, what is picked is iron's, what is soldered is copper's
+  it.each([
+    ['saw-behind-ring', 'hub-rubber', ['waste.pp.40mm']],
+    ['flange-off-copper', 'flange', ['copper.dwv.3']],
+    ['flange-off-iron', 'flange', ['cast-iron.service.4']],
+    // either plastic
+    ['flange-cut-inside', 'flange', ['waste.pp.40mm', 'pvc-dwv.40.4']],
+  ] as const)('%s is for its own pipe alone', (id, oldJoint, own) => {
+    const pipes = ['waste.pp.40mm', 'copper.dwv.3', 'cast-iron.service.4', 'pvc-dwv.40.4']
+    expect(pipes.filter((pipe) => id in drain(pipe, { oldJoint }))).toEqual(own)
   })
 
   it('a run of water is cut at both marks, whatever it is of', () => {
