@@ -48,18 +48,19 @@ describe('the solver', () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'diarmos-solver-'))
   const filename = path.join(folder, 'solve.mjs')
   let solver: Solver
-  const slow = {
+  const cutting = (lengths: number) => ({
     kind: 'run' as const,
     operation: 'cutting-plan',
-    // forty odd lengths: uses up every step it has
     body: JSON.stringify({
-      pieces: Array.from({ length: 40 }, (_, n) => ({
+      pieces: Array.from({ length: lengths }, (_, n) => ({
         name: `${n}`,
         mm: 100.01 + ((n * 7919) % 900) * 1.013,
       })),
       stock: [3000.01, 2743.37, 1829.13, 6000.07].map((mm) => ({ mm })),
     }),
-  }
+  })
+  // forty odd lengths: uses up every step it has
+  const slow = cutting(40)
   const quick = { kind: 'run' as const, operation: 'units', body: '{"text":"2 11/16"}' }
   const make = (options: object) => makeSolver({ filename, threads: 1, ...options })
   beforeAll(async () => {
@@ -105,7 +106,7 @@ describe('the solver', () => {
     // the order is what is asked for: no slow machine runs out of time meanwhile
     solver = make({ waiting: 6, ofPerson: 4, ofShop: 6, limitMs: 600_000 })
     const order: string[] = []
-    const ask = (person: string, shop: string, task = slow as typeof slow | typeof quick) =>
+    const ask = (person: string, shop: string, task = cutting(12) as typeof slow | typeof quick) =>
       solver.do(task, { person, shop }).then(
         () => order.push(person),
         (error: Error) => order.push(`${person}: ${(error as Busy).why ?? error.message}`),
