@@ -10,7 +10,7 @@ import { brokenRunLaws } from './runs'
 import { type AskedSide, someSide, someTwoSided } from './sides'
 
 const QUESTIONS = 120
-const TWO_SIDED = 60
+const TWO_SIDED = 40
 const PROGRAMMES = 10
 const MOST_PARTS = 6
 

@@ -51,6 +51,7 @@ const EMPTY_KPA = -95
 
 /** Flow over pressure: a power of it that is straight where the pressure is next to nothing. */
 function share(kpa: number, power: number): number {
+  if (power === SLIT) return 1
   const over = Math.abs(kpa) + SOFT
   return power === HOLE ? 1 / Math.sqrt(over) : over ** (power - 1)
 }
@@ -59,6 +60,7 @@ function growth(kpa: number, power: number): number {
   return 1 + ((power - 1) * Math.abs(kpa)) / (Math.abs(kpa) + SOFT)
 }
 const HOLE = 0.5
+const SLIT = 1
 
 /**
  * Pressures of a shut line as time goes by: what runs out and in, and what warmth, creep and settling air take, shared
@@ -93,10 +95,12 @@ export function pressures(
       ? 0.99 * what.warmsInS
       : what.warmsAfterS
   // made once, outside the steps: there are a million of them
+  const warms = what.warmsK / (what.warmsInS - second)
   const warmsPerS = (at: number) =>
-    (what.warmsK / (what.warmsInS - second)) * (Math.exp(-at / what.warmsInS) - Math.exp(-at / second))
+    warms === 0 ? 0 : warms * (Math.exp(-at / what.warmsInS) - Math.exp(-at / second))
   const creepsPerS = (at: number) => (yielding * Math.max(0, p)) / (at + SINCE_PUMPED)
-  const settlesPerS = (at: number) => (what.settles / what.settlesInS) * Math.exp(-at / what.settlesInS)
+  const settles = what.settles / what.settlesInS
+  const settlesPerS = (at: number) => (settles === 0 ? 0 : settles * Math.exp(-at / what.settlesInS))
   const volumesPerS = (at: number, air: number) =>
     warmsPerS(at) * (what.volumeMl * grows + air / kelvin) - creepsPerS(at) - air * settlesPerS(at)
   for (let index = 0; index < seconds.length; index++) {
