@@ -34,7 +34,7 @@ const node = {
 
 module.exports = {
   // a loaded machine takes longer: a test fails by what it sees, never by the clock
-  testTimeout: 120_000,
+  testTimeout: 600_000,
   testSequencer: '<rootDir>/scripts/lib/longestFirst.cjs',
   // left to itself it leaves one processor idle, which of two is half; pages and servers wait for a quarter of their
   // time, which another takes
