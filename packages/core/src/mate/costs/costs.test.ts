@@ -49,14 +49,3 @@ it('a new shop has aboard what usual work takes: solder, compression, push-fit, 
   // what it gets on the way the first time
   expect(missingTools(methodById('expansion').tools, STARTING_SETTINGS)).toEqual(['expander'])
 })
-
-it('a tap connector looks to the tap, whatever else goes between', () => {
-  const ways = ['copper.regular.15mm', 'copper.regular.22mm', 'copper.thin.15mm'].flatMap((pipeId) =>
-    (
-      mate({ lines: [line(pipeId, { oldJoint: 'none' }, 'tap.tail.1/2')], settings: WELL_EQUIPPED, k: 20 })
-        .lines[0]?.options ?? []
-    ).flatMap(({ parts }) => parts.filter(({ family }) => family === 'tap-connector')),
-  )
-  expect(ways.length).toBeGreaterThan(5)
-  expect(new Set(ways.map(({ inPort }) => inPort))).toEqual(new Set([0]))
-})
