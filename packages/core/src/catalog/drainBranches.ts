@@ -51,7 +51,7 @@ const leaningMm = (run: number, branch: number) =>
 /** Along the leaning side until its pipe is clear of the run. */
 const clearMm = (run: number, branch: number) => (run + branch) * Math.SQRT2
 
-export const SANITARY: Pattern = {
+const SANITARY: Pattern = {
   family: 'sanitary-tee',
   key: 'tee.sanitary',
   word: 'sanitary tee',
@@ -120,11 +120,6 @@ export function branchedPart(
   const radii = [main.diameterMm / 2, beside.diameterMm / 2] as const
   const [up, down] = runMm(...radii)
   const [at, axis] = side(...radii)
-  const aside = ({ at, part }: NonNullable<Branched['second']>) => {
-    const out = AWAY[at]
-    const [[, reach]] = side(radii[0], part.diameterMm / 2)
-    return port('d', part, further([0, 0, 0], out, reach), out)
-  }
   // the mouth stands the socket's depth further out than the pipe's end
   const port = (id: string, part: PortEnd, from: Vector, out: Vector) => ({
     ...part,
@@ -135,6 +130,11 @@ export function branchedPart(
       rollDegrees: 0,
     },
   })
+  const aside = ({ at: where, part }: NonNullable<Branched['second']>) => {
+    const out = AWAY[where]
+    const [[, reach]] = side(radii[0], part.diameterMm / 2)
+    return port('d', part, further([0, 0, 0], out, reach), out)
+  }
   return {
     ...own,
     family,
