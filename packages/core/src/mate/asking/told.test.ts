@@ -1,0 +1,54 @@
+import { mouthOf } from '../../assembly'
+import { mate } from '../index'
+import { drainOf } from '../test/drains'
+import { line, PLAIN, WELL_EQUIPPED } from '../test/problems'
+import type { LineRequest } from '../types'
+
+const refusalsOf = (request: LineRequest) =>
+  mate({ lines: [request], settings: WELL_EQUIPPED }).lines[0]?.refusals ?? []
+
+it('a refusal says on what no such joint is made, also where that is no pipe', () => {
+  const onPipe = refusalsOf(line('cpvc.sdr11.1/2')).find(({ method }) => method === 'sweat')
+  expect(onPipe?.reason.parameters).toMatchObject({ material: 'CPVC' })
+  const { pipeId: _, ...rest } = line('copper.l.1/2')
+  const [end] = mouthOf('valve.barb.1/2').ends
+  if (!end) throw new Error('no end')
+  const onEnd = refusalsOf({ ...rest, from: { ends: [end] }, conditions: { ...PLAIN, line: 'dry' } })
+  const said = onEnd.filter(({ reason }) => reason.ruleId === 'method.not-on-this-pipe')
+  expect(said.length).toBeGreaterThan(0)
+  for (const { reason } of said) expect(reason.parameters.material).toBe('this end')
+})
+
+it('a drain that is too small is told by its own size and the one that is wanted', () => {
+  const { refusals } = drainOf('pvc-dwv.40.1-1/2', 'waste.shower.2')
+  const small = refusals.filter(({ reason }) => reason.ruleId === 'drain.smaller-downstream')
+  expect(small.length).toBeGreaterThan(0)
+  for (const { reason } of small)
+    expect(reason.parameters).toMatchObject({ has: '1-1/2', wants: '2', unit: 'in' })
+})
+
+it('round a corner as much may come out on either side, where the way is the same on both', () => {
+  const corner: LineRequest = {
+    lineId: 'a',
+    pipeId: 'copper.l.1/2',
+    cutIn: { insert: 'corner', farMm: null, freeMm: [900, 900], sidewaysMm: 60 },
+    conditions: PLAIN,
+  }
+  const { options = [] } = mate({ lines: [corner], settings: WELL_EQUIPPED, k: 20 }).lines[0] ?? {}
+  const alike = options.filter(({ parts, joints }) => {
+    const elbow = parts.findIndex(({ family }) => family === 'elbow-90')
+    const [before, after] = [parts.slice(0, elbow), parts.slice(elbow + 1).reverse()]
+    const names = (list: typeof parts) => list.map(({ fittingId }) => fittingId).join()
+    const methods = joints.map(({ method }) => method)
+    return elbow >= 0 && names(before) === names(after) && methods.join() === [...methods].reverse().join()
+  })
+  expect(alike.length).toBeGreaterThan(0)
+  for (const { id, removeLegsMm: [near, far] = [] } of alike) {
+    expect([id, near?.min, near?.max]).toEqual([
+      id,
+      expect.closeTo(far?.min ?? -1, 6),
+      expect.closeTo(far?.max ?? -1, 6),
+    ])
+    expect([id, (near?.max ?? 0) > 0]).toEqual([id, true])
+  }
+})
