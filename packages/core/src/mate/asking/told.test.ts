@@ -52,3 +52,16 @@ it('round a corner as much may come out on either side, where the way is the sam
     expect([id, (near?.max ?? 0) > 0]).toEqual([id, true])
   }
 })
+
+it('plastic in the sun: shade is what would help, or a metal pipe', () => {
+  const sunny = (pipeId: string) =>
+    mate({
+      lines: [line(pipeId, { oldJoint: 'none', sunlight: true }, 'hose.outlet')],
+      settings: WELL_EQUIPPED,
+    }).lines[0]
+  const plastic = sunny('pex-b.sdr9.1/2')
+  expect(plastic?.options).toEqual([])
+  expect(plastic?.refusals.map(({ reason }) => reason.change)).toContain('shade')
+  expect(plastic?.remedies.map(({ changes }) => changes)).toContainEqual(['shade'])
+  expect(sunny('copper.l.1/2')?.options.length).toBeGreaterThan(0)
+})
