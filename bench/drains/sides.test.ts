@@ -11,7 +11,7 @@ import { type AskedSide, someSide, someTwoSided } from './sides'
 
 const QUESTIONS = 120
 const TWO_SIDED = 40
-const PROGRAMMES = 10
+const PROGRAMMES = 16
 const MOST_PARTS = 6
 
 /** What was found for each line of questions, which are checked on the way. */

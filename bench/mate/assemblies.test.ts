@@ -8,7 +8,7 @@ const MOST_PARTS = 4
 it('solves assemblies with shared bodies as the integer programme does', async () => {
   const faults: string[] = []
   const { solved } = await assemblies(
-    20,
+    24,
     MOST_PARTS,
     (what, got, expected) => {
       if (got !== expected) faults.push(`${what}: ${String(got)}, by the programme ${String(expected)}`)

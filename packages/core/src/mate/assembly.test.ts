@@ -118,7 +118,7 @@ describe('a body with several ports', () => {
           )
         },
       ),
-      { numRuns: 13, seed: 11 },
+      { numRuns: 20, seed: 11 },
     )
     expect(cooled).toBeGreaterThan(0)
   })
@@ -161,7 +161,7 @@ describe('a stop with two outlets', () => {
           bestTogether(lines, settings, limits, [...open.values()]),
         )
       }),
-      { numRuns: 7, seed: 5 },
+      { numRuns: 10, seed: 5 },
     )
     expect(found).toBeGreaterThan(3)
   })
