@@ -1,6 +1,6 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { MateOption } from '@diarmos/core'
-import { isOfDrain, openedFor, plugsOf } from '@diarmos/core/record'
+import { isOfDrain, openedFor, plugsOf, toolsFor } from '@diarmos/core/record'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { View } from 'react-native'
 import { money } from '../ui/money'
@@ -121,9 +121,7 @@ interface Props {
 export function PartsSheet({ options, pipeIds, onClose }: Props) {
   const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
   const plates = useSolved('plates', { diametersMm: stubs.map(({ diameterMm }) => diameterMm) })
-  const tools = [...new Set(options.flatMap((option) => option.joints.flatMap((joint) => joint.tools)))].map(
-    (tool) => TOOL_WORDS[tool] ?? tool,
-  )
+  const tools = toolsFor(options, pipeIds).map((tool) => TOOL_WORDS[tool] ?? tool)
   return (
     <SheetModal title="Parts, and what they use up" onClose={onClose}>
       <View testID="parts">

@@ -358,7 +358,7 @@ export const DRAIN_METHODS = [
     id: 'shielded-coupling',
     name: 'shielded coupling',
     pairings: [{ tip: 'tube', body: 'shielded', materials: DRAIN_PIPE }],
-    tools: ['pipe-saw', 'deburrer'],
+    tools: ['pipe-saw', 'deburrer', 'nut-driver'],
     seal: 'shield-sleeve',
     // in the ground other couplings are listed
     buried: 'no',
@@ -394,7 +394,7 @@ export const DRAIN_METHODS = [
         materials: ['pvc-drain', 'abs-drain', 'cast-iron', 'clay'],
       },
     ],
-    tools: ['pipe-saw', 'deburrer'],
+    tools: ['pipe-saw', 'deburrer', 'nut-driver'],
     riskPerMille: 9,
     seal: 'flexible-sleeve',
     lifeYears: 40,

@@ -5,7 +5,7 @@ import { commonPractice } from '../../reference/source'
 import type { PipeMaterial } from '../../reference/types'
 import type { StepTemplate } from '../acts/types'
 import { handsOnSeconds } from '../methods/acts'
-import type { ToolId } from '../tools'
+import { type ToolId, toolsOn } from '../tools'
 import { type OldJoint, oldJointRow } from './table'
 
 /** Marks on the end of the stub: what a removal leaves, and what was there before. */
@@ -479,11 +479,27 @@ export function removalsOf(oldJoint: OldJoint): Removal[] {
   return REMOVALS.filter(({ id }) => removals.includes(id))
 }
 
+const EVERY: readonly Removal[] = [
+  ...REMOVALS,
+  NEW_END,
+  CUT_BACK,
+  SAW_BACK,
+  ...SHORTER,
+  CUT_OPEN,
+  ...OPEN_DRAINS,
+  KEEP_STOP,
+]
+
 /** Whether the old pipe is cut by it, so that its length can be chosen; a removal that is not known cuts nothing. */
 export function cutsOldPipe(removalId: string): boolean {
-  return [...REMOVALS, CUT_BACK, SAW_BACK, ...SHORTER].some(
-    ({ id, kerfMm }) => id === removalId && kerfMm > 0,
-  )
+  return EVERY.some(({ id, kerfMm }) => id === removalId && kerfMm > 0)
+}
+
+/** What a removal is done with on pipe of a material, where that is known; of one that is not known nothing is. */
+export function removalTools(removalId: string, material?: PipeMaterial): readonly ToolId[] {
+  const removal = EVERY.find(({ id }) => id === removalId)
+  if (!removal) return []
+  return removal.on || !material ? removal.tools : toolsOn(removal.tools, material)
 }
 
 /** What a removal takes, s: the sum of its acts. */
@@ -493,16 +509,7 @@ export function removalSeconds({ steps }: Removal): number {
 
 /** The removal of that id. @throws CoreFault for an id that is none */
 export function removalById(id: string): Removal {
-  const removal = [
-    ...REMOVALS,
-    NEW_END,
-    CUT_BACK,
-    SAW_BACK,
-    ...SHORTER,
-    CUT_OPEN,
-    ...OPEN_DRAINS,
-    KEEP_STOP,
-  ].find((row) => row.id === id)
+  const removal = EVERY.find((row) => row.id === id)
   if (!removal) throw new CoreFault('no-removal', { id })
   return removal
 }
