@@ -762,6 +762,7 @@ export const wallRequest = z.object({
         option: mateOption.nullable(),
         route: route.nullable(),
         run: z.boolean(),
+        stands: z.boolean().optional(),
         feeds: z.boolean(),
         kept: z.boolean().optional(),
         reachMm: lengthMm.nullable().optional(),

@@ -1,5 +1,5 @@
 import type { OperationRequest } from '@diarmos/contract'
-import { beginsAt, keepsStop, type LineView, type PointView, situationOf } from '../data/select'
+import { beginsAt, isDrain, keepsStop, type LineView, type PointView, situationOf } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { SERVICE_LOOK } from '../ui/service'
 
@@ -31,6 +31,7 @@ function wallLine(
     option: weighed ?? line.mating?.fields.option ?? null,
     route: line.ends?.to.route ?? null,
     run: beginsAt(line) === 'run',
+    stands: isDrain(line) && line.ends?.insert === 'tee',
     feeds: line.feeds,
     reachMm: situationOf(line).reachMm,
   }

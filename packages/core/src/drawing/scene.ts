@@ -430,7 +430,7 @@ function risesUp({ rises = false, option }: Pick<DrawRequest, 'rises' | 'option'
 }
 
 /** Whether the line runs down a stack: a sanitary tee stands in upright pipe alone. */
-export const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
+const fallsDown = ({ option }: Pick<DrawRequest, 'option'>): boolean =>
   option?.parts.some(({ family }) => family === 'sanitary-tee') ?? false
 
 /** Lettering that is 14 px high where it is shown, in millimetres of the drawing. */

@@ -34,10 +34,11 @@ const reaches = (points: readonly Point[], axis: 0 | 1) => points.map((point) =>
  * behind the turn from the side, upward or down to what it feeds.
  *
  * @param toward which way its end lies, seen from where it begins
+ * @param whole pipe between what goes in is drawn too, as long as it is at least
  * @throws CoreFault naming a part that is in no table
  */
-export function facesOf(option: MateOption, { at, from }: Beginning, toward: Point): Faces {
-  const stop = option.parts.findIndex(({ family }) => BY_ITS_WAY.has(family))
+export function facesOf(option: MateOption, { at, from }: Beginning, toward: Point, whole = false): Faces {
+  const stop = whole ? -1 : option.parts.findIndex(({ family }) => BY_ITS_WAY.has(family))
   const { parts, end, branch, second } = rigid(option, stop < 0 ? option.parts.length : stop)
   if (from !== 'wall') {
     const place = along(from, toward)

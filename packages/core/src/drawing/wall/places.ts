@@ -12,7 +12,7 @@ export interface Beginning {
   readonly from: 'wall' | 'below' | 'above' | 'left'
   /** It is the end of rigid parts that point on from there. */
   readonly behind?: true
-  /** Pipe comes to it level: the side of a tee in a pipe that stands. */
+  /** Pipe comes to it level: a side of what goes into a pipe that stands. */
   readonly level?: true
 }
 
@@ -73,12 +73,12 @@ const under = (deck: number, deep: number, stub: number, drain: number): WallPla
   outlines: [],
 })
 
-/** A run of drain that stands, with what comes into it on either side. */
-export const STACK: WallPlace = {
-  begins: { drain: { at: [0, 950], from: 'above' } },
-  ends: { drain: [0, 420], branch: [300, 1060], side: [-300, 1060] },
-  outlines: [],
-}
+/** A run of drain that stands, with what comes into it on either side; all else is where the place has it. */
+export const withStack = (place: WallPlace): WallPlace => ({
+  ...place,
+  begins: { ...place.begins, drain: { at: [0, 950], from: 'above' } },
+  ends: { ...place.ends, drain: [0, 420], branch: [300, 1060], side: [-300, 1060] },
+})
 
 /** A washing machine where its valves and its drain are in a box in the wall. */
 export const BOXED: WallPlace = {

@@ -21,6 +21,8 @@ export interface WallLine {
   readonly kept?: boolean
   /** It goes into a run. */
   readonly run: boolean
+  /** That run stands: what comes into it comes by the side of a tee. */
+  readonly stands?: boolean
   /** From its stop, or from where it begins, to its end, where that was measured, mm. */
   readonly reachMm?: number | null
   /** Another line begins at its second outlet. */

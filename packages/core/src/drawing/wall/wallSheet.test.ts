@@ -135,9 +135,9 @@ describe('the wall sheet', () => {
   })
 
   it('a stack stands, and what comes into its tee comes in level, from its own side', () => {
-    const tee = (kind: string) => {
-      const conditions = { ...PLAIN, service: 'waste' as const }
-      const asked = { lineId: 'drain', pipeId: 'pvc-dwv.40.3', cutIn: cutInOf(kind), conditions }
+    const tee = (kind: string, pipeId = 'pvc-dwv.40.3', chosen = true) => {
+      const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: null }
+      const asked = { lineId: 'drain', pipeId, cutIn: cutInOf(kind), conditions }
       const [option] = mate({ lines: [asked], settings: WELL_EQUIPPED, k: 1 }).lines[0]?.options ?? []
       const at = fittingById(option?.parts.find(({ family }) => family === 'sanitary-tee')?.fittingId ?? '')
       if (!option || !at) throw new Error('no way')
@@ -154,12 +154,14 @@ describe('the wall sheet', () => {
         ...line,
         lineId: 'drain',
         service: 'drain',
-        pipeId: 'pvc-dwv.40.3',
+        pipeId,
         fresh: false,
         run: true,
-        option,
+        stands: true,
+        option: chosen ? option : null,
         route: 'any',
       }
+      // of a way only its parts are drawn here
       const trap = { parts: [{ family: 'p-trap' }], joints: [] } as unknown as WallLine['option']
       const sides: WallLine[] = (['branch', 'side'] as const).map((service) => ({
         ...line,
@@ -167,7 +169,8 @@ describe('the wall sheet', () => {
         service,
         option: trap,
       }))
-      const { shapes } = drawWallSheet({ place: 'drain', lines: [run, ...sides] })
+      const { shapes, lines } = drawWallSheet({ place: 'drain', lines: [run, ...sides] })
+      expect(lines?.map(({ id }) => id)).toEqual(['drain', 'branch', 'side'])
       const of = (id: string) =>
         shapes.filter((shape) => shape.id === `line:${id}`).flatMap(({ points }) => points)
       return { at, run: of('drain'), branch: of('branch'), side: of('side') }
@@ -190,6 +193,19 @@ describe('the wall sheet', () => {
     }
     // beside the branch the second side is in the middle of the stack
     expect(Math.max(...xs(tee('waste.run.tee.left.3x2').side))).toBeCloseTo(0, 6)
+    // iron: a piece of pipe comes before the tee, and all that goes in hangs half over its middle, half under it
+    const iron = tee('waste.run.tee.double.2', 'cast-iron.service.4')
+    const side = Math.abs(iron.at.ports[2]?.pose.origin[1] ?? 0)
+    expect([Math.min(...xs(iron.branch)), Math.max(...xs(iron.side))]).toEqual([
+      expect.closeTo(side, 6),
+      expect.closeTo(-side, 6),
+    ])
+    // not chosen yet it stands all the same, and what comes in comes in at its middle
+    const asked = tee('waste.run.tee.double.2', 'pvc-dwv.40.3', false)
+    expect([Math.min(...xs(asked.branch)), Math.max(...xs(asked.side))]).toEqual([
+      expect.closeTo(0, 6),
+      expect.closeTo(0, 6),
+    ])
   })
 
   it('every line ends where it begins for the one behind it, and at its own end', () => {

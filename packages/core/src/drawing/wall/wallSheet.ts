@@ -1,12 +1,11 @@
 import { pipeById } from '../../reference/pipes'
-import { fallsDown } from '../scene'
 import { Sheet } from '../sheet'
 import type { Bounds, Point, Scene, Shape } from '../types'
 import { type Faces, facesOf } from './faces'
 import { measuredPlace } from './measured'
 import { type Mark, named } from './names'
 import { band, circle, middle } from './paths'
-import { type Beginning, BOXED, STACK, WALL_PLACES } from './places'
+import { type Beginning, BOXED, WALL_PLACES, withStack } from './places'
 import type { WallLine, WallRequest } from './types'
 import { beginningOf, DRAIN_MM, oldPipe, TUBE_MM, wayOf } from './ways'
 
@@ -23,8 +22,14 @@ function partsOf(line: WallLine, beginning: Beginning, end: Point): Faces | null
   if (beginning.level) return null
   const begins = line.run ? { ...beginning, at: middle([beginning.at, end]) } : beginning
   const toward: Point = [end[0] - begins.at[0], end[1] - begins.at[1]]
-  const faces = facesOf(line.option, begins, toward)
+  const faces = facesOf(line.option, begins, toward, line.stands)
   if (faces.outlines.length === 0) return null
+  if (line.stands) {
+    // half over its middle, half under it
+    const ys = faces.outlines.flat().map(([, y]) => y)
+    const high = 2 * begins.at[1] - (Math.max(...ys) + Math.min(...ys)) / 2
+    return facesOf(line.option, { ...begins, at: [begins.at[0], high] }, toward, true)
+  }
   if (beginning.from !== 'left') return faces
   // along the wall: what goes into a run has its middle there, a bib stands out of the wall's far side
   const xs = faces.outlines.flat().map(([x]) => x)
@@ -56,8 +61,9 @@ export function drawWallSheet(request: WallRequest): Scene {
   const { place, lines, widthPx = 360, heightPx = 230 } = request
   const sheet = new Sheet()
   const boxed = place === 'washer' && lines.some(({ route }) => route === 'direct' || route === 'machine-box')
-  const stands = place === 'drain' && lines.some(fallsDown)
-  const here = measuredPlace(boxed ? BOXED : stands ? STACK : WALL_PLACES[place], request)
+  const usual = boxed ? BOXED : WALL_PLACES[place]
+  const stack = lines.some(({ stands }) => stands)
+  const here = measuredPlace(stack ? withStack(usual) : usual, request)
   const { ends, outlines } = here
   for (const points of outlines) sheet.line('fixture', 'wall', points, { role: 'detail' })
   const marks: Mark[] = []

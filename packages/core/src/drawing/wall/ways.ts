@@ -96,10 +96,8 @@ export function beginningOf(
     lines.find(({ option, run, feeds }) => option !== null && (run || feeds)) ??
     lines.find(({ run, feeds }) => run || feeds)
   const outlet = trunk && open.get(trunk.lineId)
-  if (outlet) {
-    const level = place.begins.drain?.from === 'above' ? { level: true as const } : {}
-    return { at: outlet, from: 'below', behind: true, ...level }
-  }
+  const level = trunk?.stands ? { level: true as const } : {}
+  if (outlet) return { at: outlet, from: 'below', behind: true, ...level }
   const begins = trunk && place.begins[trunk.service]
   const end = trunk && place.ends[trunk.service]
   if (!trunk || !begins || !end) return null
@@ -107,5 +105,6 @@ export function beginningOf(
   return {
     at: trunk.run ? middle([begins.at, end]) : [begins.at[0] + 20, begins.at[1]],
     from: 'below',
+    ...level,
   }
 }
