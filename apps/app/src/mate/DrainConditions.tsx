@@ -25,7 +25,7 @@ export function DrainConditions({ kind, ...place }: DrainPlace & { readonly kind
       {straight ? (
         <MeasureRow
           label={fresh ? 'Branch to the middle of the drain' : 'Wall to the middle of the drain'}
-          hint={`Along the pipe, from ${fresh ? 'the mouth of the new branch' : 'where its bare end is measured'}: the trap then stands right under the drain. Leave out if it can stand anywhere.`}
+          hint={`Along the pipe, from ${fresh ? 'the mouth that it drains into' : 'where its bare end is measured'}: the trap then stands right under the drain. Leave out if it can stand anywhere.`}
           mm={spanMm ?? null}
           onEnter={({ mm, text }) => onSet({ spanMm: mm }, `Middle of the drain: ${text}`)}
         />

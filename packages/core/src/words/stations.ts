@@ -100,7 +100,7 @@ export function stationText(
   if (id === 'stub' && begins === 'hub') return 'the mouth of the old fitting'
   if (id === 'stub' && begins === 'fresh')
     return families.some((family) => OF_DRAINS.test(family))
-      ? 'the mouth of the new branch'
+      ? 'the mouth that it drains into'
       : 'the mouth it begins at'
   if (id === 'stub') return 'the end of the old pipe'
   if (id === 'beside') return 'the middle of the line beside it'

@@ -225,7 +225,7 @@ it('a place along a line is called after what the line begins at, on the screen 
   expect(from('pipe', 'waste.shower.2')).toBe('the end of the old pipe')
   expect(from('pipe', 'waste.shower.2', hub)).toBe('the mouth of the old fitting')
   // the side of a new branch is a socket too, and nothing old
-  expect(from('fresh', 'waste.shower.2', hub)).toBe('the mouth of the new branch')
+  expect(from('fresh', 'waste.shower.2', hub)).toBe('the mouth that it drains into')
   expect(stationText('stub', ['elbow-90'], calledAfter('fresh', 'arm.1/2', undefined))).toBe(
     'the mouth it begins at',
   )
