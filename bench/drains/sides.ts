@@ -1,6 +1,6 @@
 // A new branch into a run and what drains into it, in one job: questions that nobody prepared.
 import { bodyKind, type LineRequest, type MateSettings, mouthOf, nominalNumber, PIPES } from '@diarmos/core'
-import { runBranch, TWO_SIDED_BRANCHES } from '@diarmos/core/bodies'
+import { type RunBranch, runBranch, TWO_SIDED_BRANCHES } from '@diarmos/core/bodies'
 import { sideWastes } from '../../packages/core/src/words/fixtures'
 import { Dice } from '../mate/random'
 import { someDrain } from './questions'
@@ -38,11 +38,13 @@ export function someTwoSided(index: number): AskedSide {
   const { line, settings } = someRun(index * 5 + 2)
   const { id: into, size, second } = dice.pick(TWO_SIDED_BRANCHES)
   const pipe = dice.pick(RUNS.filter(({ nominal }) => nominalNumber(nominal) >= nominalNumber(size)))
-  const kind = dice.pick(sideWastes(size, second))
+  // now and then what a pump sends in, or a bowl: right opposite another that is refused
+  const wastes = (of: RunBranch['size']) => sideWastes(of, dice.chance(0.3) ? undefined : second)
+  const kind = dice.pick(wastes(size))
   const run = { ...line, ...intoRun(line, into), pipeId: pipe.id }
   const side = comingIn('side', kind, index, dice)
   if (!second || dice.chance(0.15)) return { lines: [run, side], settings, kinds: [into, kind] }
-  const other = dice.pick(sideWastes(second.size, second))
+  const other = dice.pick(wastes(second.size))
   const beside = { ...comingIn('beside', other, index + 1, dice), second: true as const }
   return { lines: [run, side, beside], settings, kinds: [into, kind, other] }
 }

@@ -219,7 +219,7 @@ export async function assemblies(
     const { kind, lines, settings, catalogue } = anyAssembly(90_000 + tried)
     const { lines: alone, together } = own({ lines, settings, k: 4 }, catalogue)
     const programmes = lines.map((line) =>
-      programmeOf(line, settings, catalogue, mostParts, wetTrunk(lines, line)),
+      programmeOf(line, settings, catalogue, mostParts, { wetTrunk: wetTrunk(lines, line) }),
     )
     const listed = alone.map(({ options }) => options)
     const best = await bestUnspared(programmes, listed, (wish) => solve(programmes, wish))

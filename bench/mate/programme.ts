@@ -224,6 +224,16 @@ function lengthOf({ ports }: Fitting): number {
   }, 0)
 }
 
+/** What a line branches off. */
+interface Trunk {
+  /** It cannot be dried, and begins with a joint that is screwed. */
+  readonly wetTrunk?: boolean
+  /** Another line comes in right opposite. */
+  readonly headOn?: boolean
+  /** Ends that its side was asked to have; any that a part leaves open where none were. */
+  readonly opens?: readonly EndRef[]
+}
+
 /** How tees with a second side are called by where it stands. */
 const besideOf = (cutIn: LineRequest['cutIn']) =>
   cutIn?.second ? (cutIn.second.at === 'opposite' ? 'double' : cutIn.second.at) : 'none'
@@ -234,10 +244,7 @@ export function programmeOf(
   settings: MateSettings,
   catalogue: readonly Fitting[],
   mostParts: number,
-  /** It branches off a line that cannot be dried, and that begins with a joint which is screwed. */
-  wetTrunk = false,
-  /** It comes into a tee right opposite another line. */
-  headOn = false,
+  { wetTrunk = false, headOn = false, opens = [] }: Trunk = {},
 ): Programme {
   const { conditions } = line
   const pipe = line.pipeId ? pipeById(line.pipeId) : undefined
@@ -294,7 +301,10 @@ export function programmeOf(
       : [
           ...new Map(
             catalogue.flatMap(({ family, ports }) =>
-              ports.slice(2).map((port) => [classOf(port), { port, family }] as const),
+              ports
+                .slice(2)
+                .filter(({ nominal }) => opens.length === 0 || opens.some((end) => end.nominal === nominal))
+                .map((port) => [classOf(port), { port, family }] as const),
             ),
           ).values(),
         ]
