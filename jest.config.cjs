@@ -1,29 +1,25 @@
 const { availableParallelism } = require('node:os')
 
-const swc = [
+const swc = (more = {}) => [
   '@swc/jest',
-  { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+  {
+    jsc: { parser: { syntax: 'typescript' }, target: 'es2022', ...more },
+    module: { type: 'commonjs' },
+  },
 ]
+/** The same of what has markup: styles come in by the runtime of the elements. */
+const markup = swc({
+  parser: { syntax: 'typescript', tsx: true },
+  transform: { react: { runtime: 'automatic', importSource: 'nativewind' } },
+})
 // looked up in the tests' own world at every use otherwise: in a solver's loops that was most of the time
 const SOLVERS_USE = [
   ...['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'WeakMap', 'JSON', 'String'],
   ...['Float64Array', 'Int32Array', 'Uint8Array'],
 ]
-/** The same of what has markup: styles come in by the runtime of the elements. */
-const markup = [
-  '@swc/jest',
-  {
-    jsc: {
-      parser: { syntax: 'typescript', tsx: true },
-      transform: { react: { runtime: 'automatic', importSource: 'nativewind' } },
-      target: 'es2022',
-    },
-    module: { type: 'commonjs' },
-  },
-]
 const node = {
   testEnvironment: 'node',
-  transform: { '\\.[cm]?[jt]s$': swc },
+  transform: { '\\.[cm]?[jt]s$': swc() },
   // these ship as ES modules only
   transformIgnorePatterns: ['/node_modules/(?!(svg-pathdata|uuid)/)'],
   // what is drawn at random is drawn alike in every run
@@ -64,10 +60,10 @@ module.exports = {
       moduleNameMapper: { '^react-native$': '<rootDir>/../../node_modules/react-native-web/dist/index.js' },
       transform: {
         // what has no markup needs less than the preset does: a tenth of the time of a first run
-        '/packages/[a-z]+/src/.*\\.ts$': swc,
+        '/packages/[a-z]+/src/.*\\.ts$': swc(),
         '/apps/app/src/.*\\.tsx?$|/react-native-chart-kit/.*\\.js$': markup,
         // what is typed as React Native itself is needs its preset
-        '/node_modules/(?!@react-native/).*\\.m?js$': swc,
+        '/node_modules/(?!@react-native/).*\\.m?js$': swc(),
       },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-svg|nativewind|react-native-css-interop|lucide-react-native|uuid|idb|zustand|date-fns|ics|ical\\.js|yup|nanoid|runes2)/?)',

@@ -5,7 +5,8 @@ import { Txt } from '../ui/Txt'
 const KEYS = [
   ['1 … 6', 'Find, Fixture, Mate, Cut, Make, Prove'],
   ['h, c, d', 'hot, cold, drain'],
-  ['o, s', 'spout, shower'],
+  ['o, s, y', 'spout, shower, spray'],
+  ['b, i', 'branch, second side'],
   ['m, w', 'at the cut: measure the next, to the saw'],
   ['u', 'undo'],
   ['t', 'paper or cabinet'],

@@ -13,6 +13,8 @@ const LINE_KEYS: Readonly<Record<string, LineService>> = {
   s: 'shower',
   y: 'spray',
   d: 'drain',
+  b: 'branch',
+  i: 'side',
 }
 
 interface Keys {

@@ -167,7 +167,7 @@ export function twoSidedTees(): Fitting[] {
       key: string,
       word: string,
       sizes: string,
-      [run, branch, side]: readonly Size[],
+      [run, branch, side]: readonly [run: Size, branch: Size, side: Size],
       at: SecondSide,
     ) =>
       branchedPart(SANITARY, {
@@ -175,9 +175,9 @@ export function twoSidedTees(): Fitting[] {
         name: `${name} ${word}, ${sizes.replaceAll('x', ' × ')} in`,
         material,
         source: SHEET,
-        main: end('drain-socket', 'IPS', run as Size, material),
-        beside: end('drain-socket', 'IPS', branch as Size, material),
-        second: { at, part: end('drain-socket', 'IPS', side as Size, material) },
+        main: end('drain-socket', 'IPS', run, material),
+        beside: end('drain-socket', 'IPS', branch, material),
+        second: { at, part: end('drain-socket', 'IPS', side, material) },
       })
     return [
       ...DOUBLE_SIZES.map(([run, branch]) =>
