@@ -75,6 +75,12 @@ async function looked(count: number, asked: (index: number) => AskedSide) {
       people: 1 as const,
     }
     const { steps } = sequence(request)
+    // each is what it is, not what the run is that it comes into
+    for (const [at, { lineId }] of sides.entries())
+      if (kinds[at + 1] === 'waste.box.2') {
+        const proof = steps.find(({ words, lineId: of }) => of === lineId && words.startsWith('prove.'))
+        expect([index, proof?.words]).toEqual([index, 'prove.standpipe'])
+      }
     for (const order of [steps, anyOrder(steps, new Dice(6_000_000 + index))]) {
       expect([index, carryOut(request, order)]).toEqual([index, []])
       const at = (key: string) => order.findIndex(({ id }) => id === key)

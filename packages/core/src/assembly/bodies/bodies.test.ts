@@ -195,6 +195,8 @@ describe('kinds of what goes in', () => {
         const [first] = bodies
         expect(first?.id ?? 'main').toBe(first && isWaste(first) ? 'waste' : 'main')
         for (const body of bodies) expect(body.ports).toEqual(bodyKind(body.kind)?.ports)
+        const wastes = bodies.filter(isWaste).map(({ id }) => id)
+        expect(new Set(wastes).size).toBe(wastes.length)
       }),
       { seed: 12 },
     ))

@@ -269,13 +269,17 @@ export function bodyKind(id: string): BodyKind | undefined {
  * @param at another point than the one that the job was opened for: bodies of two points are two
  */
 export function bodiesOf(kinds: readonly string[], at = ''): Body[] {
+  let wastes = 0
   return kinds.map((id, index) => {
     const { id: _row, ...row } = ROWS.get(id) ?? kind(id, 'stands', [], [])
     const first = row.ports[0]?.service
     // a waste is one of its own, also where nothing else goes in
     const main = index === 0 && first !== 'waste'
     const own = main ? 'main' : (first ?? `body-${index}`)
-    return { id: at ? `${at} ${own}` : own, kind: id, ...row }
+    // a run of drain and what comes into it are all of waste; the names of all else were stored and stay
+    if (first === 'waste') wastes++
+    const name = first === 'waste' && wastes > 1 ? `${own}-${wastes}` : own
+    return { id: at ? `${at} ${name}` : name, kind: id, ...row }
   })
 }
 
