@@ -87,7 +87,7 @@ describe('a start', () => {
     const { removeCluster } = await import('./lib/postgres.mjs' as string)
     removeCluster(data)
     rmSync(data, { recursive: true, force: true })
-  }, 60_000)
+  })
 
   it('brings back a server that was killed, and a database, with every edit that was acknowledged', async () => {
     const { child, next } = start()
@@ -119,7 +119,7 @@ describe('a start', () => {
     while (child.exitCode === null) await sleep(50)
     expect(child.exitCode).toBe(0)
     expect(alive(second.server)).toBe(false)
-  }, 180_000)
+  })
 
   it('killed itself leaves what the next one finds and ends', async () => {
     const one = start()
@@ -132,7 +132,7 @@ describe('a start', () => {
     expect(alive(pid)).toBe(false)
     await signIn(second)
     expect(await labels(second)).toContain('before the database died')
-  }, 180_000)
+  })
 
   it('is alone on its data folder, which only its owner reads', async () => {
     const refused = spawnSync(process.execPath, [path.join(ROOT, 'scripts/lib/supervised.mjs'), data], {
@@ -144,7 +144,7 @@ describe('a start', () => {
       const mode = statSync(path.join(data, name)).mode & 0o077
       expect([name, mode]).toEqual([name, 0])
     }
-  }, 60_000)
+  })
 
   it('writes no personal data into the log of the database', () => {
     const log = readFileSync(path.join(data, 'postgres.log'), 'utf8')

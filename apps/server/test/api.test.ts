@@ -243,7 +243,7 @@ describe('operations', () => {
     expect((await sync(fresh, pip, [settings])).results[0]?.status).toBe('proposed')
     expect((await sync(fresh, pip, [make()])).results[0]?.status).toBe('applied')
     await fresh.stop()
-  }, 30_000)
+  })
 
   it.each([
     ['text for a number', 'situation', { stubMm: 'long' }, 'patch.stubMm'],

@@ -91,5 +91,5 @@ describe('the schema', () => {
     await owner.runMigrations()
     expect((await owner.query(tables))[0].n).toBe(21)
     await owner.destroy()
-  }, 30_000)
+  })
 })

@@ -89,7 +89,7 @@ describe('a pull', () => {
     ])
     expect(acknowledged.size).toBeGreaterThanOrEqual(EDITS)
     for (const seen of readers) expect([...acknowledged].filter((id) => !seen.has(id))).toEqual([])
-  }, 120_000)
+  })
 })
 
 describe('a page', () => {

@@ -13,8 +13,6 @@ import { decodeCase, encodeCase, PLAIN_CONTEXT } from './link'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const tap = async (...keys: string[]) => {
   for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
 }

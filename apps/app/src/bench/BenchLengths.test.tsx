@@ -13,8 +13,6 @@ import { decodeLengths, encodeLengths } from './lengths'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(30_000)
-
 async function type(keys: readonly string[]) {
   for (const key of [...keys, 'Enter']) await press(one('button', key, dialog()))
 }

@@ -8,8 +8,6 @@ import { decodeCounts, encodeCounts } from './counts'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(30_000)
-
 const show = async (params: Record<string, string> = {}) => {
   address.go(params)
   render(<BenchLoad />)

@@ -14,8 +14,6 @@ import { BenchTrap } from './BenchTrap'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(30_000)
-
 const IN = 25.4
 const show = async (page: React.ReactElement, ...inches: (number | null)[]) => {
   address.go({

@@ -7,8 +7,6 @@ import { all, dialog, one, press, settled } from '../test/touch'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 /** What a length says of itself, all of them in order. */
 const lengths = (root: HTMLElement = screen.getByTestId('cut-list')) =>
   all('img', / inches$/, root).map((length) => length.getAttribute('aria-label'))

@@ -6,8 +6,6 @@ import { all, one, press } from '../test/touch'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 beforeEach(async () => {
   prefer({ unit: 'in', denominator: 16, measurer: 'tape' })
   await openShop()

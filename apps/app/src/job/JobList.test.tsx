@@ -16,8 +16,6 @@ import { NewJob } from './NewJob'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 beforeEach(() => openShop())
 afterEach(() => {
   cleanup()

@@ -10,8 +10,6 @@ import { JobPage } from './JobPage'
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
 
-jest.setTimeout(60_000)
-
 /** Another job has another address. */
 const show = (jobId: string) => {
   act(() => address.go({}))

@@ -7,8 +7,6 @@ import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const names = (pattern: RegExp) => all('tab', pattern).map((tab) => tab.getAttribute('aria-label'))
 const more = (jobId: string) => held('job').find(({ id }) => id === jobId)?.fields.more ?? []
 

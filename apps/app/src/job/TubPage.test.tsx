@@ -7,8 +7,6 @@ import { JobPage } from './JobPage'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const stage = (name: string) => press(one('tab', new RegExp(`^${name}`)))
 const lines = () => all('tab', / line$/).map((tab) => tab.getAttribute('aria-label'))
 

@@ -6,8 +6,6 @@ import { all, dialog, one, press } from '../test/touch'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const cards = () => Number(one('progressbar', 'Cards done').getAttribute('aria-valuenow'))
 const next = () => screen.getByTestId('tick-next')
 const card = () => screen.getByTestId('card').textContent ?? ''

@@ -8,8 +8,6 @@ import { Nothing } from './Refused'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const text = (id: string) => screen.getByTestId(id).textContent ?? ''
 
 /** A half-inch copper stub and a faucet, looked at as far as Mate, under some conditions. */

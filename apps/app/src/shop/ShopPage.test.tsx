@@ -10,8 +10,6 @@ import { ShopPage } from './ShopPage'
 
 jest.mock('../workers/solver')
 jest.mock('expo-router', () => jest.requireActual('../test/address').router)
-jest.setTimeout(60_000)
-
 const mate = () => held('settings')[0]?.fields.mate
 
 beforeEach(async () => {

@@ -290,7 +290,7 @@ describe('laws of the belief', () => {
       expect([pipe.id, top, top === id || lookalikesOf(id).includes(top)]).toEqual([pipe.id, top, true])
     })
     expect(own / PIPES.length).toBeGreaterThan(0.88)
-  }, 60_000)
+  })
 
   it('names lookalikes that a tape does not tell apart, both ways', () => {
     expect(lookalikesOf('copper.metric.22')).toContain('copper.CTS.3/4')
