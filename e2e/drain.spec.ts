@@ -114,6 +114,11 @@ const WASTES: readonly {
   readonly cut?: readonly (string | RegExp)[]
   /** What is measured on the drawing, the piece that follows, and what is said of it. */
   readonly next?: readonly [keys: readonly string[], piece: RegExp, says: RegExp]
+  /** What is measured of a trench in a slab, and what is said of it. */
+  readonly dug?: readonly [
+    rows: readonly (readonly [row: string, keys: readonly string[]])[],
+    says: readonly RegExp[],
+  ]
   readonly says: readonly RegExp[]
 }[] = [
   {
@@ -151,11 +156,31 @@ const WASTES: readonly {
     worked: 'Tub',
     colour: 'black',
     across: ['2', 'Point', '3', '7', '5'],
-    waste: /Shower drain, 2 in/,
+    waste: /Shower drain in a pan made on the spot/,
     old: /On the old end: nothing/,
-    measured: [],
+    toggled: 'Under a concrete floor',
+    measured: [
+      ['Wall to the middle of the drain', ['4', '8']],
+      ['Concrete over it', ['6']],
+    ],
     first: /P-trap/,
-    says: [/ABS cement/, /fill it to the flood rim/],
+    // 48 in of which the trap takes 7-1/2: the rest falls 27/32 in, its mouth stands an inch and a quarter higher
+    dug: [
+      [
+        ['Old pipe under the floor', ['1', '4']],
+        ['Drain’s mouth under the slab’s top', ['2']],
+      ],
+      [/mouth\s*11\s*15\s*16\s*in/, /along\s*60\s*in/, /5 bags/, /leaves 1 1\/16" of the slab/],
+    ],
+    says: [
+      /ABS cement/,
+      /tensioned cables is not cut by us/,
+      /the last 1 1\/16" is broken/,
+      /test plug in it/,
+      /concrete to the old face/,
+      /filled 2" over the floor/,
+      /weep holes/,
+    ],
   },
   {
     what: 'a standpipe for a washing machine',
@@ -272,6 +297,7 @@ for (const wasteOf of WASTES) {
     way,
     cut,
     next,
+    dug,
     opens,
     says,
   } = wasteOf
@@ -338,6 +364,16 @@ for (const wasteOf of WASTES) {
       await expect(page.getByText(said)).toBeVisible()
       await expectAccessible(page, `cut, ${what}`)
     }
+    if (dug) {
+      const [rows, said] = dug
+      for (const [row, keys] of rows) {
+        await page.getByRole('button', { name: row }).click()
+        await tapLength(page, keys)
+      }
+      for (const words of said) await expect(page.getByTestId('slab-answer')).toContainText(words)
+      await page.getByRole('button', { name: 'Cut the riser by this' }).click()
+      await expectAccessible(page, `trench, ${what}`)
+    }
     for (const words of opens ?? []) await expect(page.getByTestId('fixed-ends')).toContainText(words)
     await page.getByRole('tab', { name: 'Make' }).click()
     await expect(page.getByText('The water stays on')).toBeVisible()
@@ -346,7 +382,7 @@ for (const wasteOf of WASTES) {
     await page.getByRole('button', { name: 'Close' }).click()
     // the list goes, and the cards are drawn again
     await expect(page.getByTestId('tick-next')).toBeVisible()
-    for (let step = 0; step < 40 && (await page.getByTestId('tick-next').isVisible()); step++)
+    for (let step = 0; step < 60 && (await page.getByTestId('tick-next').isVisible()); step++)
       await tickCard(page)
     await page.getByRole('button', { name: 'On to the proof' }).click()
     const dry = page.getByRole('radio', { name: /: dry$/ })

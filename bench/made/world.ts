@@ -4,6 +4,7 @@
 import type { PlannedStep, PlanRequest } from '@diarmos/core'
 import { opensRun } from '../../packages/core/src/assembly/oldJoints/removals'
 import { faultsOfClosing, MAKES } from './closing'
+import { faultsOfFloors, overSlab } from './floors'
 
 type Line = PlanRequest['lines'][number]
 type Bodies = NonNullable<PlanRequest['bodies']>
@@ -30,6 +31,8 @@ const WAITS_ON_PIPE =
 /** Rubber, tape, paste or plastic that a later flame on the same part would spoil. */
 const SPOILT_BY_HEAT =
   /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/
+/** Closes what lies open for good. */
+const COVERS = /^cover\.((wall|ground)(-drain)?|slab)$/
 const SHUTS = /stop$|valve$|bib$/
 
 interface LineState {
@@ -234,13 +237,17 @@ export function carryOut(
         if (stateOf(each).sidesOpen > 0) wrong.push(`filled with the side of ${each.lineId} open`)
         for (const [seam, { beforeStop }] of each.option.joints.entries()) {
           const { made, waiting } = stateOf(each)
+          if (seam === overSlab(each, bodies)) {
+            if (made.has(seam)) wrong.push(`what ${each.lineId} is set on is still a trench`)
+            continue
+          }
           if (beforeStop && (!made.has(seam) || waiting.has(seam)))
             wrong.push(`filled with ${each.lineId} open at seam ${seam}`)
           if (!beforeStop && made.has(seam))
             wrong.push(`ten feet of water over seam ${seam} of ${each.lineId}`)
         }
       }
-    if (/^cover\.(wall|ground)(-drain)?$/.test(words)) {
+    if (COVERS.test(words)) {
       if (!house.on) wrong.push('covered without pressure')
       if (shutIn.length > 0 && !cover.held) wrong.push('covered before it was held')
       if (shutDrains.length > 0 && !cover.level) wrong.push('drain covered before it was filled')
@@ -248,9 +255,11 @@ export function carryOut(
       const looks = { both: 2, 'two-hours': 1, 'next-morning': 1 }[houseRules.recheck]
       if (cover.again.size < looks) wrong.push('covered before it was looked at again')
       for (const each of [...shutIn, ...shutDrains]) {
-        if (!stateOf(each).looked) wrong.push(`covered with ${each.lineId} not looked at`)
+        if (!stateOf(each).looked && overSlab(each, bodies) === null)
+          wrong.push(`covered with ${each.lineId} not looked at`)
         if (!stateOf(each).capped) wrong.push(`covered with ${each.lineId} long and open`)
-        if (each.leftLong === undefined && stateOf(each).made.size < each.option.joints.length)
+        const later = overSlab(each, bodies) === null ? 0 : 1
+        if (each.leftLong === undefined && stateOf(each).made.size < each.option.joints.length - later)
           wrong.push(`covered with ${each.lineId} unfinished`)
       }
     }
@@ -425,7 +434,7 @@ export function carryOut(
     if (line && words.startsWith('fix.')) fixed.add(`${words} ${line.lineId}`)
     if (words === 'cover.inspected') cover.inspected = true
     if (/^prove\.(two-hours|morning)$/.test(words)) cover.again.add(words)
-    if (/^cover\.(wall|ground)(-drain)?$/.test(words)) cover.done = true
+    if (COVERS.test(words)) cover.done = true
     if (words === 'safe.proved') house.proved = true
     if (words === 'safe.heater-off') heater.on = false
     if (words === 'open.heater-on') heater.on = true
@@ -505,6 +514,7 @@ export function carryOut(
   if (bonding.bridge === 'across') wrong.push('the bridge is forgotten')
   if (bonding.bridge === 'off' && parted) wrong.push('bares: the bonding is parted by plastic')
   if (shutIn.length + shutDrains.length > 0 && !cover.done) wrong.push('what lies open is never covered')
+  wrong.push(...faultsOfFloors({ lines, bodies, houseRules }, steps))
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)

@@ -299,6 +299,7 @@ export const conditions = z.object({
   roughMm: lengthMm.nullable().optional(),
   bowlMm: lengthMm.nullable().optional(),
   oldTrap: z.enum(OLD_TRAP_IDS).nullable().optional(),
+  slabMm: lengthMm.nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
 export const houseRules = z.object({

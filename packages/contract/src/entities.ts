@@ -122,12 +122,19 @@ export const entities = {
       roughMm: z.number().positive().max(2000).nullable(),
       bowlMm: z.number().positive().max(2000).nullable(),
       oldTrap: z.enum(OLD_TRAP_IDS).nullable(),
+      slabMm: z.number().positive().max(2000).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),
       sidewaysMm: z.number().positive().max(5000).nullable(),
       /** What was measured round a trap, mm. */
       trap: z.object({ outMm: away, asideMm: away, drainMm: away, stubMm: away }).nullable(),
+      /** Of a trench in a slab, mm: down to the middle of the old pipe, the saw's disc, up to the mouth of the drain. */
+      slab: z
+        .object({ deepMm: away, discMm: away, aboveMm: z.number().min(-1000).max(1000).nullable() })
+        .nullable(),
+      /** Of a tub, mm: its drain to the middle of the overflow, along and up. */
+      tub: z.object({ outMm: away, highMm: away }).nullable(),
       /** That somebody has looked how the old stop is joined: bare is not the same as not said. */
       oldJointSeen: z.boolean(),
       /** The old stop stays: which outlet it has; null where it goes. */

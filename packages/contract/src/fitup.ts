@@ -171,6 +171,58 @@ export function trapOf({ size, swingMm, measurer, ...ask }: z.output<typeof trap
   }
 }
 
+export const slabRequest = z.object({
+  size: z.enum(fitup.SLAB_SIZES),
+  slabMm: measured,
+  deepMm: height,
+  outMm: measured,
+  pitch: z
+    .number()
+    .min(0)
+    .max(0.5)
+    .default(1 / 48),
+  discMm: z.number().min(100).max(1000),
+  aboveMm: z.number().min(-1000).max(1000).nullable().default(null),
+  measurer,
+})
+
+/** A drain that is moved under a slab. */
+export function slabOf({ measurer, ...ask }: z.output<typeof slabRequest>) {
+  const { slabMm, deepMm, outMm, aboveMm } = ask
+  const riser = (lengths: object) => {
+    const fit = fitup.underSlab({ ...ask, ...lengths })
+    return fit.ok ? fit.riserMm : null
+  }
+  return {
+    fit: fitup.underSlab(ask),
+    riserOff: fitup.sensitivity({ deepMm, outMm, ...(aboveMm === null ? {} : { aboveMm }) }, riser, measurer),
+    reachMm: fitup.discReachMm(ask.discMm),
+    slabMm,
+  }
+}
+
+export const tubWasteRequest = z.object({
+  by: z.enum(fitup.TUB_WASTES.map(({ id }) => id) as [fitup.TubWaste['id'], ...fitup.TubWaste['id'][]]),
+  outMm: height,
+  highMm: height,
+  measurer,
+})
+
+/** The tubes of a tub's waste and overflow. */
+export function tubWasteOf({ by, measurer, ...ask }: z.output<typeof tubWasteRequest>) {
+  const waste = fitup.TUB_WASTES.find(({ id }) => id === by) as fitup.TubWaste
+  const at = (tube: 'shoeMm' | 'overflowMm') => (lengths: object) => {
+    const fit = fitup.tubWasteFit({ ...ask, ...lengths, waste })
+    return fit.ok ? (fit[tube][0] + fit[tube][1]) / 2 : null
+  }
+  return {
+    waste,
+    fit: fitup.tubWasteFit({ ...ask, waste }),
+    shoeOff: fitup.sensitivity({ outMm: ask.outMm }, at('shoeMm'), measurer),
+    overflowOff: fitup.sensitivity({ highMm: ask.highMm }, at('overflowMm'), measurer),
+  }
+}
+
 export const holeRequest = z.object({
   depthMm: measured,
   centreMm: measured,

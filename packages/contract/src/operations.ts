@@ -79,10 +79,14 @@ import {
   pitchRequest,
   planOf,
   roughInRequest,
+  slabOf,
+  slabRequest,
   toiletPlace,
   toiletRequest,
   trapOf,
   trapRequest,
+  tubWasteOf,
+  tubWasteRequest,
   turnedBends,
   turnedRequest,
   valveDepthRequest,
@@ -349,6 +353,16 @@ export const operations = {
     summary: 'Whether a tubular trap lines up between a drain and the stub in the wall, and what to cut.',
     request: trapRequest,
     run: trapOf,
+  }),
+  slab: operation({
+    summary: 'A drain moved under a slab: trench, trap and riser, and what the disc leaves.',
+    request: slabRequest,
+    run: slabOf,
+  }),
+  'tub-waste': operation({
+    summary: 'The tubes of a tub’s waste and overflow, from where its drain and its overflow are.',
+    request: tubWasteRequest,
+    run: tubWasteOf,
   }),
   hole: operation({
     summary:

@@ -116,6 +116,18 @@ const TOOLS: readonly { href: string; title: string; detail: string; sign: () =>
     detail: 'Rough-in against bowl, flange against floor and seal, slots square to the wall.',
     sign: () => <LineSign d="M8 4v34h20M64 38H44M22 34h28M30 34v10M42 34v10" />,
   },
+  {
+    href: '/bench/tub',
+    title: 'Tub waste',
+    detail: 'Drain and overflow of a tub: both tubes of its waste, and where the trap comes to stand.',
+    sign: () => <LineSign d="M4 8v16h44l6 -18h10M18 24v8h46V12M64 32v12" />,
+  },
+  {
+    href: '/bench/slab',
+    title: 'Under a slab',
+    detail: 'A drain moved under concrete: the trench, where its trap stands, the riser, what goes back in.',
+    sign: () => <LineSign d="M4 10h16v8H4zM54 10h14v8H54zM4 30l26 -3v8a7 7 0 0 0 14 0V4" />,
+  },
 ]
 
 /** The tools that need no job. */

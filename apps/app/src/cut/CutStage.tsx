@@ -28,9 +28,11 @@ import { MeasuredList } from './MeasuredList'
 import { PlacesSheet } from './PlacesSheet'
 import { RunCut } from './RunCut'
 import { SawView } from './SawView'
+import { SlabCut } from './SlabCut'
 import { cutsOf, type Layout, longStep, mayStayLong } from './saw'
 import { type Span, spanText, spanTitle } from './span'
 import { TrapCut } from './TrapCut'
+import { TubCut } from './TubCut'
 import { useCutKeys } from './useCutKeys'
 
 interface Props {
@@ -209,6 +211,8 @@ function Cuts({
         <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
       )}
       {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}
+      <TubCut view={view} line={line} />
+      <SlabCut view={view} line={line} />
       <CutFacts line={line} option={option} layout={layout} sawsOld={cuts.some(({ key }) => key === 'old')} />
       {beside && begins === 'pipe' ? (
         <Beside

@@ -79,6 +79,8 @@ function conditionEdits(view: JobView, line: LineView, patch: Partial<EntityFiel
             ...PLAIN_CONDITIONS,
             oldJointSeen: false,
             trap: null,
+            slab: null,
+            tub: null,
             stopOutlet: null,
             valveWall: null,
             opening: null,

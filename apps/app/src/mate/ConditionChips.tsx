@@ -41,7 +41,7 @@ export function ConditionChips({ conditions, fresh = false, waste = false, set, 
       on: access === 'reachable',
       flip: () =>
         set(
-          { access: access === 'reachable' ? 'closed-wall' : 'reachable' },
+          { access: access === 'reachable' ? 'closed-wall' : 'reachable', slabMm: null },
           access === 'reachable' ? 'Wall will be closed' : 'Within reach later',
         ),
     },

@@ -1,3 +1,4 @@
+import { bodyKind } from '@diarmos/core/bodies'
 import { oldJointsOn } from '@diarmos/core/old-joints'
 import { ANSWERS } from '@diarmos/core/words/find'
 import { useState } from 'react'
@@ -24,6 +25,7 @@ import { MeasureRow } from '../ui/MeasureRow'
 import { Toggle } from '../ui/Toggle'
 import { Txt } from '../ui/Txt'
 import { DrainConditions } from './DrainConditions'
+import { SlabAsk } from './SlabAsk'
 import { WaterConditions } from './WaterConditions'
 
 type Situation = EntityFields<'situation'>
@@ -108,6 +110,16 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 
+  // what stands on a floor is asked what floor that is
+  const onFloor = waste && bodyKind(wasteKind(line) ?? '')?.mount === 'floor'
+  const slab = (
+    <SlabAsk
+      access={conditions.access}
+      slabMm={conditions.slabMm}
+      metric={view.property.fields.region === 'metric'}
+      onSet={set}
+    />
+  )
   const row = ([key, label, hint]: Measure) => (
     <MeasureRow
       key={key}
@@ -139,6 +151,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
           onSet={set}
         />
       ) : null}
+      {onFloor ? slab : null}
       <Pressable
         role="button"
         aria-expanded={more}
@@ -210,11 +223,12 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
             value={conditions.access === 'buried'}
             onChange={(buried) =>
               set(
-                { access: buried ? 'buried' : 'reachable' },
+                buried ? { access: 'buried' } : { access: 'reachable', slabMm: null },
                 buried ? 'In the ground' : 'Within reach later',
               )
             }
           />
+          {conditions.access === 'buried' && !onFloor ? slab : null}
           {same.length < 2 ? null : (
             <Toggle
               label={same.length > 2 ? 'All lines alike' : 'Both lines alike'}

@@ -14,6 +14,8 @@ export const PLAIN: Situation = {
   reachMm: 330,
   oldJointSeen: true,
   trap: null,
+  slab: null,
+  tub: null,
   stopOutlet: null,
   valveWall: null,
   opening: null,

@@ -333,6 +333,8 @@ function conditionsAt(
     situation: {
       oldJointSeen: _seen,
       trap: _trap,
+      slab: _slab,
+      tub: _tub,
       stopOutlet: _outlet,
       valveWall: _wall,
       opening: _opening,

@@ -14,6 +14,8 @@ export const LATER_FIELDS: Readonly<Record<string, Readonly<Record<string, unkno
     ...plainLater(),
     oldJointSeen: false,
     trap: null,
+    slab: null,
+    tub: null,
     stopOutlet: null,
     valveWall: null,
     opening: null,

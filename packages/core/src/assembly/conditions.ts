@@ -87,6 +87,8 @@ export interface Conditions {
   readonly bowlMm?: number | null
   /** Of a drain: what trap hung there; null while nobody said. */
   readonly oldTrap?: OldTrap | null
+  /** Of what lies in the ground: the concrete that is cut open over it, mm; null where there is none. */
+  readonly slabMm?: number | null
 }
 
 /** What a run that is cut open is asked besides. */
@@ -135,6 +137,7 @@ export const PLAIN_CONDITIONS = {
   roughMm: null,
   bowlMm: null,
   oldTrap: null,
+  slabMm: null,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -165,6 +168,7 @@ export const LATER_CONDITIONS = [
   'bowlMm',
   'rises',
   'oldTrap',
+  'slabMm',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

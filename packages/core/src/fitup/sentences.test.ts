@@ -27,11 +27,16 @@ import {
   ROUGH_IN,
   riserMm,
   roughIn,
+  SLAB_DISCS,
+  SLAB_SIZES,
   type StationId,
+  TUB_WASTES,
   TUBULAR_TRAPS,
   trapFit,
   travelPiece,
+  tubWasteFit,
   turnFor,
+  underSlab,
   valveDepth,
 } from './index'
 
@@ -128,20 +133,22 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
       mm(-140, 140),
       mm(40, 700),
       mm(0, 120),
-      mm(300, 1400),
+      mm(-60, 160),
       mm(250, 700),
     )
-    .map(([trap, asideMm, outMm, stubOutMm, drainMm, stubMm]) =>
+    .map(([trap, asideMm, outMm, stubOutMm, overMm, stubMm]) =>
       reasonsOf(
         trapFit({
           trap,
           asideMm,
           outMm,
           stubOutMm,
-          drainMm,
+          // near over the stub, or a long way
+          drainMm: stubMm + overMm + (outMm > 500 ? 600 : 0),
           stubMm,
           pitch: 1 / 48,
-          pipeMm: stubOutMm > 40 ? outMm : outMm / 2,
+          // too long, about right, and too short
+          pipeMm: outMm * ([1.4, 0.8, 0.2][Math.floor(stubOutMm) % 3] ?? 1),
         }),
       ),
     ),
@@ -185,6 +192,23 @@ const asked: fc.Arbitrary<readonly FitReason[]> = fc.oneof(
         ...reasonsOf(turnFor(60, 22.5, wanted)),
       ]
     }),
+  fc
+    .tuple(
+      fc.constantFrom(...SLAB_SIZES),
+      fc.constantFrom(...SLAB_DISCS),
+      mm(60, 220),
+      mm(20, 600),
+      mm(100, 2500),
+      fc.option(mm(-200, 300)),
+    )
+    .map(([size, disc, slabMm, deepMm, outMm, aboveMm]) =>
+      reasonsOf(
+        underSlab({ size, slabMm, deepMm, outMm, pitch: 1 / 48, discMm: disc.mm, aboveMm: aboveMm ?? null }),
+      ),
+    ),
+  fc
+    .tuple(fc.constantFrom(...TUB_WASTES), mm(40, 400), mm(20, 600))
+    .map(([waste, outMm, highMm]) => reasonsOf(tubWasteFit({ waste, outMm, highMm }))),
   fc.tuple(mm(1, 200), fc.boolean()).map(([measuredMm, dry]) => {
     const port = { form: 'cement-socket', system: 'CTS', nominal: '1/2' } as const
     const end = { reference: 'face', port, faceMm: 10, ...(dry ? { dry } : {}) } as const
@@ -207,7 +231,8 @@ function reasonsOf(fit: Fit<object> & { readonly notes?: readonly FitReason[] })
 }
 
 /** Rooms of the reasons that speak of lengths. */
-const OF_LENGTHS = /^(layout|fixed|trap|cut|plan|offset|pitch|wall|hole|rough|toilet)\.|^opening\.(?!tool)/
+const OF_LENGTHS =
+  /^(layout|fixed|trap|cut|plan|offset|pitch|wall|hole|rough|toilet|slab|tub)\.|^opening\.(?!tool)/
 
 describe('what is said of lengths', () => {
   const seen = new Set<string>()

@@ -3,6 +3,7 @@ import { DRAIN_TESTS } from '../reference/drainTest'
 import { TEST_PRESSURES } from '../reference/testPressure'
 import type { Graph } from './graph'
 import { isBox } from './inWall'
+import { isUnderSlab, seamOverSlab } from './slab'
 import type { PlanLine, PlanRequest } from './types'
 
 /** What comes before a line is covered for good, and the covering. Times are common practice. */
@@ -16,6 +17,9 @@ const STEPS = {
   stand: { key: 'drain-stand', kind: 'wait', words: 'hold.stand', seconds: 0, passive: true },
   level: { key: 'drain-level', kind: 'prove', words: 'prove.level', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
+
+/** Mixing it, casting and striking it off. */
+const CAST_SECONDS = 3600
 
 const at = (step: keyof typeof STEPS) => `general/${STEPS[step].key}`
 
@@ -63,7 +67,11 @@ function holdLines(
 }
 
 /** New drain is plugged, filled and looked at before any of it is used, and long before it is covered. */
-function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = 'IPC' }: PlanRequest): void {
+function holdDrains(
+  graph: Graph,
+  drains: readonly PlanLine[],
+  { codeProfile = 'IPC', bodies = [] }: PlanRequest,
+): void {
   const { minutes } = DRAIN_TESTS[codeProfile]
   const said = { minutes, code: codeProfile }
   graph.add(at('full'), STEPS.full, null, null, said)
@@ -71,8 +79,10 @@ function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = '
   graph.add(at('level'), STEPS.level, null, null)
   graph.precede(at('full'), at('stand'))
   graph.precede(at('stand'), at('level'))
-  for (const { lineId, option } of drains) {
-    const hidden = (seam: number) => option.joints[seam]?.beforeStop === true
+  for (const line of drains) {
+    const { lineId, option } = line
+    const over = seamOverSlab(line, bodies)
+    const hidden = (seam: number) => option.joints[seam]?.beforeStop === true && seam !== over
     for (const { id, seam, template } of graph.nodes.values()) {
       if (seam === null || !id.startsWith(`${lineId}/`)) continue
       if (hidden(seam)) graph.precede(id, at('full'))
@@ -85,9 +95,12 @@ function holdDrains(graph: Graph, drains: readonly PlanLine[], { codeProfile = '
 
 /** The covering itself, what comes before it whatever is covered, and what it comes before. */
 function addCover(graph: Graph, shut: readonly PlanLine[], proofs: readonly string[], permit: boolean): void {
-  const words = shut.every(({ conditions }) => conditions.access === 'buried') ? 'cover.ground' : 'cover.wall'
-  const dry = shut.every(isDrain)
-  graph.add(at('cover'), { ...STEPS.cover, words: dry ? `${words}-drain` : words }, null, null)
+  const buried = shut.every(({ conditions }) => conditions.access === 'buried')
+  const words = buried ? (shut.some(isUnderSlab) ? 'cover.slab' : 'cover.ground') : 'cover.wall'
+  // concrete is cast over either
+  const dry = shut.every(isDrain) && words !== 'cover.slab'
+  const casts = words === 'cover.slab' ? { seconds: CAST_SECONDS } : {}
+  graph.add(at('cover'), { ...STEPS.cover, ...casts, words: dry ? `${words}-drain` : words }, null, null)
   for (const proof of proofs) graph.precede(proof, at('cover'))
   if (permit) {
     graph.add(at('inspect'), STEPS.inspect, null, null)

@@ -57,6 +57,24 @@ const OWN_KEYS = [
   'traps-full',
   // whether a drain that is closed was a vent
   'listen',
+  // concrete over it, and the riser through that
+  'slab-scan',
+  'slab-cut',
+  'slab-dig',
+  'slab-fill',
+  'slab-set',
+  'riser-plug',
+  'riser-cut',
+  // a waste that is set with its pipe
+  'waste-out',
+  'waste-set',
+  'waste-rod',
+  'waste-holds',
+  'pan-liner',
+  'pan-full',
+  'pan-stand',
+  'pan-level',
+  'pan-weep',
   // which way a bend or a trap points
   'aim',
 ] as const

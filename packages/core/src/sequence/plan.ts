@@ -39,8 +39,10 @@ import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
 import { addSinks } from './sinks'
 import { isOfHouse, sittingOf } from './sitting'
+import { addSlab, seamOverSlab } from './slab'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 import { addVents } from './vents'
+import { addWastes } from './wastes'
 
 /**
  * A removal that leaves a fresh cut, or an end that stays where it is: a joint's own first act is then the burr, and a
@@ -187,7 +189,8 @@ function addLine(
       for (const step of ['general/no-use', 'general/protect']) graph.precede(step, id('remove', first.key))
   }
 
-  const later = laterSeams(line)
+  const overSlab = seamOverSlab(line, bodies)
+  const later = new Set([...laterSeams(line), ...(overSlab === null ? [] : [overSlab])])
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
@@ -338,7 +341,8 @@ function addLine(
 
   if (medium === 'drain') {
     graph.precede('general/restore', id('line', 'fill'))
-    for (const step of ['two-hours', 'morning', 'record'])
+    // what is set once concrete is hard is run after every look at what lies beneath
+    for (const step of overSlab === null ? ['two-hours', 'morning', 'record'] : ['record'])
       graph.precede(id('line', 'fill'), `general/${step}`)
     graph.precede('general/morning', 'general/record')
     graph.precede('general/two-hours', 'general/record')
@@ -475,6 +479,8 @@ function build(request: PlanRequest): Graph {
   addSinks(graph, request)
   addVents(graph, request)
   addCovering(graph, request)
+  addWastes(graph, request)
+  addSlab(graph, request)
   addHangers(graph, request)
   addHouseTrap(graph, request)
   addClosedDrains(graph, request)

@@ -6,6 +6,7 @@ export const ACKNOWLEDGED: ReadonlySet<string> = new Set([
   'safe.water-seen',
   'sweat.shield',
   'cover.inspected',
+  'slab.scan',
 ])
 
 /** Acts of the whole house that are one thing to whoever does them. */

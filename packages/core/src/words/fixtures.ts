@@ -1,3 +1,4 @@
+import { BASIN_WASTES, type WasteCloser } from '../assembly/bodies/basins'
 import {
   isMetricBranch,
   METRIC_RUN_BRANCHES,
@@ -8,6 +9,17 @@ import {
 import type { KeptStopId } from '../assembly/oldJoints/keptStops'
 import type { RunFeature } from '../fitup/whereToCut'
 import { nominalNumber } from '../reference/types'
+/** How a new basin waste is closed, as it is asked beside its tail. */
+export const WASTE_CLOSER_WORDS: Readonly<Record<WasteCloser, string>> = {
+  push: 'New, pushed to close',
+  rod: 'New, by the faucet’s rod',
+  open: 'New, always open',
+}
+const CLOSED_BY: Readonly<Record<WasteCloser, string>> = {
+  push: 'pushed to close',
+  rod: 'closed by a rod',
+  open: 'always open',
+}
 /** What goes in, as it is asked. Ids are those of the assembly's kinds of bodies. */
 export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
   'faucet.shank.1/2': 'Faucet, 1/2 in threaded shanks',
@@ -95,6 +107,13 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
       second?.at === 'opposite'
         ? `Two branches of ${size} in into upright pipe, opposite each other`
         : `A branch of ${size} in into upright pipe, a side inlet of ${second?.size} in ${second?.at}`,
+    ]),
+  ),
+  'waste.shower.clamped.2': 'Shower drain in a pan made on the spot, its liner clamped, 2 in',
+  ...Object.fromEntries(
+    BASIN_WASTES.map(({ id, closes, tail }) => [
+      id,
+      `New basin waste, ${CLOSED_BY[closes]}, ${tail.includes('.g') ? '1-1/4 in parallel thread' : '1-1/4 in tubular'}`,
     ]),
   ),
 }
@@ -222,6 +241,7 @@ const RUN_WASTES: readonly string[] = [
 ]
 const SHOWERS: readonly string[] = [
   'waste.shower.2',
+  'waste.shower.clamped.2',
   'waste.shower.1-1/2',
   'waste.shower.40',
   'waste.shower.50',
@@ -233,6 +253,7 @@ const SIDES: readonly Side[] = [
   ['waste.standpipe', 2, 3],
   ['waste.box.2', 2, 3],
   ['waste.shower.2', 2, 3],
+  ['waste.shower.clamped.2', 2, 3],
   ['waste.tub.1-1/2', 1.5, 2],
   ['waste.bowl', 3, 4],
 ]

@@ -67,6 +67,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'resort.next-fitting': 'Follow the pipe back to its next fitting, and begin there with new pipe.',
   'resort.open-wall': 'Open the place as far as the next fitting, and begin there with new pipe.',
   'ground.not-buried': 'The {method} joint is not put in the ground.',
+  'ground.slab':
+    'Concrete {slabMm, number, reading} thick lies over it: tensioned cables, heating and wires are looked for before a saw goes in, and its dust is kept down with water.',
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
     'The {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',
@@ -146,6 +148,18 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Draw it back until it stands at both marks; where it is tight, tap it: leave room for that.',
   'fixed.draw-back-wet':
     'Cement both ends as far as their marks and what slides inside; draw it back over both at once, before the cement sets.',
+  'slab.near':
+    'The trap is {shortMm, number, missing-length} longer than the way from the old pipe to under the drain: cut the old pipe farther back.',
+  'slab.high':
+    'The trap comes to stand {overMm, number, missing-length} too high: the drain would sit on it. A shorter arm, or the old pipe cut farther down its fall.',
+  'slab.disc':
+    'The disc leaves {restMm, number, reading} of the slab: broken along the cut, or a larger disc.',
+  'slab.stands-out':
+    'The trap’s mouth stands {overMm, number, reading} out of the slab: it wants a floor that is built up over it.',
+  'tub.near':
+    '{which, select, shoe {Drain and overflow} other {Tub and overflow}} are {shortMm, number, missing-length} too near for the fittings between them: measure again, and the set in hand too.',
+  'tub.longer':
+    'The {which, select, shoe {tube to the shoe} other {tube to the overflow}} of the usual set is {overMm, number, reading} too short: a set for deep tubs, or the tube by the length.',
   'trap.aside':
     'The drain stands {overMm, number, missing-length} further aside than the trap swings: an offset tailpiece or two eighth bends in the arm bring it over.',
   'trap.far':

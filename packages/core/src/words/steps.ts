@@ -118,6 +118,49 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'cover.wall-drain': 'Close the wall, or have it closed: no screw and no nail where the drain runs.',
   'cover.ground-drain':
     'Bed it in sand along its whole length, its fall as it was read, so that no coupling bears it; fill in by layers.',
+  'cover.slab':
+    'Sheet under the slab lapped and taped, mesh tied, dowels where the slab carries; concrete to the old face, nothing of it in the box round a riser. Kept wet.',
+  'slab.scan':
+    'Drawings, plates and stamps looked at, then scanned: a slab with tensioned cables is not cut by us. Cables, heating, wires and pipes marked on the floor, the breaker of any of them off.',
+  'slab.cut':
+    'Trench marked a foot wide, clear of footings. Saw wet, guard on, mask, eyes and ears: {slabMm, number, reading} of concrete, {deep, select, yes {a 14 in disc reaches {reachMm, number, reading} of it and the last {restMm, number, reading} is broken along the cut} other {no deeper than that}}; mesh cut last. Broken out in pieces that one can lift.',
+  'slab.dig':
+    'Dig by hand beside the pipe and a hand’s breadth under where the new one will lie, even and firm; the old pipe held where its bed is gone. Soil kept dry, the stones picked out of it.',
+  'slab.fill':
+    'Pipe bedded and held along its whole length, its fall read once more; sand or clean soil tamped in by layers, six inches at a time, to the underside of the slab.',
+  'slab.set': 'Concrete left a day before anybody kneels on it; longer before tile, by its bag.',
+  'riser.plug':
+    '{of, select, riser {Riser plumb and in the middle of where the drain will be, left standing half a foot over the floor, a test plug in it; wrapped where concrete touches it, and a box of a foot square round it for the drain’s body.} other {A test plug in the mouth that looks up, plumb under where the drain will be; a box of a foot square over it, down to the pipe, so that the drain’s tail is joined there.}}',
+  'riser.cut':
+    '{of, select, riser {Box out, plug out. Drain in its place by its height: mark the riser, take the drain away, cut it square.} other {Box out, plug out, the mouth wiped. The tail tried dry by its height, and cut to it.}}',
+  'waste.out':
+    'Old waste out: held from above, its nut turned off below or sawn through, pushed up and out. Every trace of putty off; a crack at the hole ends the work here.',
+  'waste.set':
+    'Putty under the flange, silicone on stone, plastic and what its sheet says; washer, then nut from below, the body held and never the flange. {closes, select, rod {Its hole for the rod looks to the wall.} other {Its slots look to the overflow’s.}} A basin with an overflow wants slots, one without has none.',
+  'waste.rod':
+    'Ball and rod into the body with their seats, nut by hand; rod of the faucet through the strap, set so that the stopper shuts with the rod up and stands three eighths of an inch open with it down.',
+  'prove.waste-holds':
+    'Closed and filled until it runs into the overflow: that takes it, the level stands for five minutes, a tissue under the flange’s nut stays dry. Opened, it lifts freely.',
+  'tub.out':
+    'Plate of the overflow off with what hangs on it. The drain turned out by a key that spreads in its cross; where the cross breaks, its rim is sawn from inside, not into the tub’s thread.',
+  'tub.set':
+    'Shoe under the drain’s hole, pipe behind the overflow’s, both tried dry and {by, select, cement {cemented} other {their slip nuts drawn}}. Gasket under the shoe and behind the overflow; the drain turned in on putty, silicone on plastic, by its own key. Its thread is tried first by hand: coarse and fine are not the same.',
+  'prove.tub-holds':
+    'Shut, and filled until it runs into the overflow: a lamp and a tissue behind the overflow’s gasket, under shoe and tee; the level stands for ten minutes. Then let go at once.',
+  'base.set':
+    'Drain through the hole of the base: gasket below, silicone or putty above by its sheet, its nut drawn while the body is held. Base level and bedded all over, tried dry over the pipe and lifted again.',
+  'pan.base':
+    'Dry over the riser: base of the drain on its bed, its top at the low point of a slope of a quarter inch to the foot, which is under the liner and not over it. Bolts turned out half.',
+  'pan.liner':
+    'Liner in one piece, folded at corners and never cut, {upMm, number, reading} up over the finished threshold, no nail lower than its top inch. A ring of sealant on the base; holes at the bolts, ring down by turns; only then the hole inside it, cut short of the bolts. The weep holes stay open.',
+  'pan.full':
+    'Test plug into the drain below its weep holes, so that the clamp is tried from both sides; {code, select, UPC {filled to the rough threshold} other {filled {deepMm, number, reading} over the floor at the threshold}}. The level marked.',
+  'pan.stand':
+    '{minutes, plural, =15 {Leave it 15 minutes} =1440 {Leave it a day, or as long as the inspector wants} other {Leave it # minutes}}; nobody steps into it.',
+  'prove.pan':
+    'Level at the mark, dry under the floor, at the threshold and where walls meet it. The plug out, counted.',
+  'pan.weep':
+    'Pea gravel or a spacer over the weep holes, so that mortar cannot shut them; a cup of water on the liner runs off through them. Strainer screwed to the height of the finished floor.',
   'record.write': 'Write down what was found, what was fitted and what was advised.',
   'captive.plate': 'Wall plate onto the stub now, or use a split plate.',
   'remove.undo-connector':

@@ -1,3 +1,4 @@
+export * from './basins'
 export * from './kinds'
 export * from './lines'
 export * from './runBranches'

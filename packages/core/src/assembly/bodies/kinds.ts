@@ -1,5 +1,6 @@
 import { CoreFault } from '../../fault'
 import type { EndRef } from '../end'
+import { BASIN_WASTES, type BasinWaste } from './basins'
 import { isHeld } from './lines'
 import {
   isMetricBranch,
@@ -79,6 +80,8 @@ const spray = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', '
 const spout = (id: string, own: EndRef) =>
   kind(id, 'wall', own.form === 'slip-spout' ? ['seal'] : [], [port('inlet', 'spout', [own], 'spout')])
 const arm = (id: string, own: EndRef) => kind(id, 'wall', [], [port('inlet', 'shower', [own], 'arm')])
+/** The kind of a shower's drain that clamps the liner of its pan. */
+export const PAN_DRAIN = 'waste.shower.clamped.2'
 /** The tailpiece under a basin or a sink: what its waste comes down by. */
 const tail = (id: string, tube: string, route: RouteId = 'trap') =>
   kind(
@@ -111,6 +114,9 @@ const threadedTail = (id: string, thread: string) =>
     of('parallel-male', 'BSPP', thread, 'tubular-brass'),
     of('parallel-male', 'BSPP', thread, 'tubular-plastic'),
   )
+/** The same with the waste over it new as well. */
+const newWaste = ({ id, tail: as }: BasinWaste): BodyKind =>
+  as.startsWith('waste.tail.g') ? threadedTail(id, '1-1/4') : tail(id, '1-1/4')
 /** What waste leaves by at the floor, or in a wall. */
 const drainOf = (id: string, mount: Mount, route: RouteId, ...ends: EndRef[]) =>
   kind(id, mount, [], [{ ...port('waste', 'waste', ends, route), flow: 'out' }])
@@ -253,6 +259,10 @@ export const BODY_KINDS: readonly BodyKind[] = [
   machineBox('box.expansion.1/2', end('expansion-barb', 'CTS', '1/2')),
   drainOf('waste.box.2', 'in-wall', 'machine-box', ...eitherSocket('2')),
   ...TWO_SIDED_BRANCHES.map(branchInto),
+  // set in a pan that is made on the spot, its liner clamped between ring and base
+  drainOf(PAN_DRAIN, 'floor', 'trap-below', ...eitherSocket('2')),
+  // a basin's waste that is new with its tail
+  ...BASIN_WASTES.map(newWaste),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

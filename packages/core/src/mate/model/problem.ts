@@ -891,7 +891,16 @@ function farFacts(
     conditions
   const stuffs = own && [...own].sort()
   const wall = [conditions.roughMm ?? null, conditions.bowlMm ?? null, conditions.rises ?? false]
-  const floor = [slow ?? false, unvented ?? false, trapped ?? false, flangeMm == null, oldTrap, ...wall]
+  const ground = conditions.slabMm ?? null
+  const floor = [
+    slow ?? false,
+    unvented ?? false,
+    trapped ?? false,
+    flangeMm == null,
+    oldTrap,
+    ground,
+    ...wall,
+  ]
   return JSON.stringify([
     ...[route.id, service, access, sunlight ?? false, nearHeater, airC ?? null, run, stuffs, old],
     ...floor,

@@ -634,6 +634,18 @@ export const RULES: readonly Rule[] = [
       yes(method.buried === 'wrapped' && beforeStop && conditions.access === 'buried'),
   },
   {
+    id: 'ground.slab',
+    medium: 'both',
+    severity: 'warn',
+    anywhere: true,
+    source: {
+      title: '29 CFR 1926.1153: dust of concrete; tensioned cables are looked for first: common practice',
+      certainty: 'recalled',
+    },
+    bites: ({ begins, conditions: { access, slabMm } }) =>
+      begins && access === 'buried' && slabMm != null ? { slabMm } : null,
+  },
+  {
     id: 'life.shorter-than-place',
     medium: 'both',
     anywhere: true,

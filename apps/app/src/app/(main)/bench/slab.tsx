@@ -1,0 +1,3 @@
+import { later } from '../../../ui/later'
+
+export default later(async () => (await import('../../../work')).BenchSlab)

@@ -1,0 +1,63 @@
+import { basinWaste } from '../bodies/basins'
+import { PAN_DRAIN } from '../bodies/kinds'
+import type { StepTemplate } from './types'
+
+/** What a waste is set by besides the joint to its pipe, each in order. Times are common practice. */
+export interface WasteActs {
+  /** Only where an old one hung there. */
+  readonly out?: StepTemplate
+  /** Before the pipe is joined to it. */
+  readonly before: readonly StepTemplate[]
+  /** Once it is. */
+  readonly after: readonly StepTemplate[]
+  /** Once it was run. */
+  readonly proves: readonly StepTemplate[]
+}
+
+const OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'waste.out', seconds: 300 }
+const TUB_OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'tub.out', seconds: 600 }
+const HOLDS: StepTemplate = { key: 'waste-holds', kind: 'prove', words: 'prove.waste-holds', seconds: 360 }
+
+const basin = (closes: 'push' | 'rod' | 'open'): WasteActs => ({
+  out: OUT,
+  before: [{ key: 'waste-set', kind: 'prepare', words: 'waste.set', seconds: 420, parameters: { closes } }],
+  after: closes === 'rod' ? [{ key: 'waste-rod', kind: 'finish', words: 'waste.rod', seconds: 300 }] : [],
+  proves: closes === 'open' ? [] : [HOLDS],
+})
+
+const tub = (by: 'nuts' | 'cement'): WasteActs => ({
+  out: TUB_OUT,
+  before: [{ key: 'waste-set', kind: 'prepare', words: 'tub.set', seconds: 1200, parameters: { by } }],
+  after: [],
+  proves: [{ ...HOLDS, words: 'prove.tub-holds', seconds: 600 }],
+})
+
+const BASE: WasteActs = {
+  before: [{ key: 'waste-set', kind: 'prepare', words: 'base.set', seconds: 600 }],
+  after: [],
+  proves: [],
+}
+
+const BY_KIND: Readonly<Record<string, WasteActs>> = {
+  'waste.tub.1-1/2': tub('nuts'),
+  'waste.tub.glued.1-1/2': tub('cement'),
+  'waste.shower.2': BASE,
+  'waste.shower.1-1/2': BASE,
+  [PAN_DRAIN]: {
+    before: [{ key: 'waste-set', kind: 'prepare', words: 'pan.base', seconds: 900 }],
+    after: [
+      { key: 'pan-liner', kind: 'finish', words: 'pan.liner', seconds: 2400 },
+      { key: 'pan-full', kind: 'prepare', words: 'pan.full', seconds: 300 },
+      { key: 'pan-stand', kind: 'wait', words: 'pan.stand', seconds: 0, passive: true },
+      { key: 'pan-level', kind: 'prove', words: 'prove.pan', seconds: 180 },
+      { key: 'pan-weep', kind: 'finish', words: 'pan.weep', seconds: 300 },
+    ],
+    proves: [],
+  },
+}
+
+/** What a waste asks for besides its joint, by its kind; nothing of one that stays, or that is no fixture's. */
+export function wasteActs(kind: string | undefined): WasteActs | undefined {
+  const row = basinWaste(kind)
+  return row ? basin(row.closes) : kind === undefined ? undefined : BY_KIND[kind]
+}
