@@ -17,6 +17,11 @@ const C1173: Source = {
   table: 'pairs of pipes',
   certainty: 'recalled',
 }
+const C425: Source = {
+  title: 'ASTM C425 joints for clay pipe, C1173 couplings to other pipe, below ground',
+  table: 'pairs of pipes',
+  certainty: 'recalled',
+}
 const D3311: Source = {
   title: 'ASTM D3311 drain, waste and vent fitting patterns',
   table: 'coupling, laying length',
@@ -102,7 +107,7 @@ function flexible([key, word, system, material, sizes]: From): Fitting[] {
       layingMm: 0,
       a: end('flexible', system, size, material),
       b: end('flexible', 'IPS', size, 'pvc-drain'),
-      source: C1173,
+      source: material === 'clay' ? C425 : C1173,
     }),
   )
 }

@@ -1,3 +1,4 @@
+import { HEAVY_HUBLESS } from '../reference/bandTorque'
 import type { Source } from '../reference/source'
 import { inline } from './build'
 import { end } from './ends'
@@ -8,6 +9,11 @@ const IN = 25.4
 
 const CISPI_310: Source = {
   title: 'CISPI 310 and ASTM C1277 couplings for hubless iron',
+  table: 'width of the gasket’s stop',
+  certainty: 'recalled',
+}
+const C1540: Source = {
+  title: 'ASTM C1540 heavy-duty shielded couplings for hubless iron',
   table: 'width of the gasket’s stop',
   certainty: 'recalled',
 }
@@ -55,19 +61,30 @@ export function drainRunParts(): Fitting[] {
         ]
       }),
     ),
-    ...CLEANOUTS.map(([size]) => {
+    ...CLEANOUTS.flatMap(([size]) => {
       const sleeve = end('shielded', 'hubless', size, 'cast-iron')
-      return inline({
-        id: `coupling.hubless.iron.${size}`,
+      const coupling = {
         family: 'shielded-coupling',
-        name: `hubless coupling, ${size} in, iron × iron`,
         material: 'stainless',
         heatSensitive: true,
         layingMm: (size === '4' ? 0.25 : 0.125) * IN,
         a: sleeve,
         b: sleeve,
-        source: CISPI_310,
-      })
+      } as const
+      return [
+        inline({
+          ...coupling,
+          id: `coupling.hubless.iron.${size}`,
+          name: `hubless coupling, ${size} in, iron × iron`,
+          source: CISPI_310,
+        }),
+        inline({
+          ...coupling,
+          id: `${HEAVY_HUBLESS}iron.${size}`,
+          name: `heavy-duty hubless coupling, ${size} in, iron × iron`,
+          source: C1540,
+        }),
+      ]
     }),
   ]
 }

@@ -5,6 +5,7 @@ import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
+import { bandTorque } from '../reference/bandTorque'
 import { isMetal } from '../reference/materials'
 import { addBends } from './bends'
 import { addBodies } from './bodies'
@@ -238,6 +239,7 @@ function addLine(
       material: joint.tubeMaterial,
       part: option.parts[joint.to]?.name ?? 'the fixture',
       seam: seam + 1,
+      inLb: bandTorque([joint.from, joint.to].map((at) => option.parts[at]?.fittingId)).inLb,
       // no saw goes through iron on the knees
       ...(joint.tubeMaterial === 'cast-iron' ? { tool: 'chain-cutter' } : {}),
       ...said,

@@ -86,7 +86,7 @@ export const TOOL_WORDS: Readonly<Record<string, string>> = {
   'press-tool': 'press tool',
   'flaring-tool': 'flaring tool',
   'pipe-saw': 'pipe saw',
-  'nut-driver': 'nut driver (bands: 60 in-lb)',
+  'nut-driver': 'nut driver (bands: 60 in-lb, heavy ones 80)',
   'multi-tool': 'oscillating multi-tool',
   'inside-cutter': 'inside pipe cutter',
   'hub-borer': 'hub borer',

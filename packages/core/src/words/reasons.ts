@@ -258,6 +258,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Polybutylene has a record of failing at its fittings: tell the owner, touch as little as possible.',
   'start.no-end':
     'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
+  'drain.other-plastic':
+    'No {method} on {material}: between both plastics goes a coupling. A transition cement is for one joint alone, where the drain of the house meets its sewer, if the authority takes it.',
   'method.not-on-this-pipe': 'No {method} joint is made on {material} of this size.',
   'method.not-settled': 'The search was cut short before it was known whether the {method} joint leads on.',
   'method.nothing-turns':

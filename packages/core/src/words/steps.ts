@@ -256,26 +256,26 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'shield.sleeve':
     'Shield and bands back over the pipe, the rubber sleeve onto it up to its stop: it is marked for the two pipes that it joins.',
   'shield.tighten':
-    'Home against the stop, the shield over the sleeve, the screws where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
+    'Home against the stop, the shield over the sleeve, the screws where a driver still reaches: each to {inLb} in-lb by a torque wrench, in turns.',
   'shield.sleeve-other': 'The other pipe into the sleeve, home against its stop.',
   'shield.tighten-other':
-    'Home against the stop, the screws of this half: each to 60 in-lb by a torque wrench, in turns.',
+    'Home against the stop, the screws of this half: each to {inLb} in-lb by a torque wrench, in turns.',
   'shield.sleeve-folded':
     'Shield and bands back over the old pipe; half the sleeve onto its end up to the stop, the other half rolled back over itself, so that the piece comes in past it.',
   'shield.tighten-folded':
-    'The shield over the sleeve, the screws of this half where a driver still reaches: each to 60 in-lb by a torque wrench, in turns.',
+    'The shield over the sleeve, the screws of this half where a driver still reaches: each to {inLb} in-lb by a torque wrench, in turns.',
   'shield.sleeve-over': 'The piece in line, its fall as before, its end up to the sleeve’s stop.',
   'shield.tighten-over':
-    'Roll the sleeve over the piece; shield over it, the screws of this half: each to 60 in-lb by a torque wrench, in turns.',
+    'Roll the sleeve over the piece; shield over it, the screws of this half: each to {inLb} in-lb by a torque wrench, in turns.',
   'flexible.sleeve-other': 'The other pipe into the sleeve, to its middle.',
   'flexible.tighten-other':
-    'In line, nothing sags; the screws of this half, each to 60 in-lb by a torque wrench.',
+    'In line, nothing sags; the screws of this half, each to {inLb} in-lb by a torque wrench.',
   'flexible.sleeve-folded':
     'Bands over the old pipe, the sleeve all the way onto it, so that the piece comes in past it.',
-  'flexible.tighten-folded': 'The screws of this half, each to 60 in-lb by a torque wrench.',
+  'flexible.tighten-folded': 'The screws of this half, each to {inLb} in-lb by a torque wrench.',
   'flexible.sleeve-over': 'The piece in line, its fall as before, its end up to the old pipe.',
   'flexible.tighten-over':
-    'Draw the sleeve half over the piece; the screws of this half, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
+    'Draw the sleeve half over the piece; the screws of this half, each to {inLb} in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
   'cement.join-pvc-slid':
     'Primer, then PVC cement, on this end as far as its mark and in what slides; draw it over both at once to the marks, a quarter turn, hold 30 s.',
   'cement.join-abs-slid':
@@ -405,7 +405,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'flexible.sleeve':
     'Bands onto the sleeve, the sleeve onto the pipe by half its length: it is marked for the two pipes that it joins.',
   'flexible.tighten':
-    'The pipe to the middle of the sleeve, in line; the screws where a driver still reaches, each to 60 in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
+    'The pipe to the middle of the sleeve, in line; the screws where a driver still reaches, each to {inLb} in-lb by a torque wrench. In the ground: bedded, so that nothing sags.',
   'hub.gasket':
     'The gasket that is marked for this hub and plastic pipe: pressed into the hub until its lip lies on the rim; the pipe’s end chamfered. Lubricant for gaskets on both, never grease.',
   'hub.push':

@@ -5,7 +5,7 @@ import { WASTE_TRAPS } from '../../catalog/trapSizes'
 import { materialName } from '../../reference/materialNames'
 import { isMetricWaste } from '../../reference/materials'
 import { commonPractice } from '../../reference/source'
-import { namedInches, nominalNumber } from '../../reference/types'
+import { namedInches, nominalNumber, type PipeMaterial } from '../../reference/types'
 import type { Problem } from '../model/problem'
 import type { Guide } from '../search/guide'
 import { fits, search } from '../search/search'
@@ -119,6 +119,24 @@ const OF_LEAD: ReadonlySet<MethodId> = new Set(
 const isLeadBend = ({ pipe }: Pick<Problem, 'pipe'>) =>
   pipe?.material === 'lead-waste' && namedInches(pipe) >= 3
 
+/** Each drain plastic's own cement. */
+const CEMENT_OF: Readonly<Partial<Record<PipeMaterial, MethodId>>> = {
+  'pvc-drain': 'cement-drain-pvc',
+  'abs-drain': 'cement-drain-abs',
+}
+/** Whether it is the cement of the other drain plastic: between both a coupling is always right. */
+const isOtherPlastic = ({ pipe }: Pick<Problem, 'pipe'>, method: MethodId): boolean => {
+  const own = pipe ? CEMENT_OF[pipe.material] : undefined
+  return own !== undefined && method !== own && Object.values(CEMENT_OF).includes(method)
+}
+const OTHER_PLASTIC = {
+  ruleId: 'drain.other-plastic',
+  source: {
+    title: 'ASTM D3138; IPC 705.16.4, UPC 705.9.4: one joint, building drain to building sewer',
+    certainty: 'recalled',
+  },
+} as const satisfies Pick<Reason, 'ruleId' | 'source'>
+
 /** What is set down on a flange or screwed onto it: said of lines that have one. */
 const OF_FLANGES: ReadonlySet<MethodId> = new Set([
   'wax-seal',
@@ -170,7 +188,11 @@ export function otherMethods(
     else if (!paired) {
       const ruleId =
         isLeadBend(problem) && OF_LEAD.has(method) ? 'lead.back-to-iron' : 'method.not-on-this-pipe'
-      refusals.push({ method, reason: plain(problem, ruleId, method) })
+      const reason = plain(problem, ruleId, method)
+      refusals.push({
+        method,
+        reason: isOtherPlastic(problem, method) ? { ...reason, ...OTHER_PLASTIC } : reason,
+      })
     } else
       refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })
   }

@@ -19,6 +19,24 @@ it('a refusal says on what no such joint is made, also where that is no pipe', (
   for (const { reason } of said) expect(reason.parameters.material).toBe('this end')
 })
 
+it('the cement of one drain plastic is refused on the other, and says what goes between', () => {
+  for (const [pipeId, method] of [
+    ['abs-dwv.40.2', 'cement-drain-pvc'],
+    ['pvc-dwv.40.2', 'cement-drain-abs'],
+  ] as const) {
+    const { options, refusals } = drainOf(pipeId, 'waste.shower.2')
+    expect(options.length).toBeGreaterThan(0)
+    const told = refusals.filter(({ reason }) => reason.ruleId === 'drain.other-plastic')
+    expect(told.map((each) => each.method)).toEqual([method])
+    expect(told[0]?.reason.source.title).toMatch(/D3138/)
+  }
+  // on neither
+  for (const pipeId of ['copper.dwv.2', 'cast-iron.service.2'])
+    expect(drainOf(pipeId, 'waste.shower.2').refusals.map(({ reason }) => reason.ruleId)).not.toContain(
+      'drain.other-plastic',
+    )
+})
+
 it('a drain that is too small is told by its own size and the one that is wanted', () => {
   const { refusals } = drainOf('pvc-dwv.40.1-1/2', 'waste.shower.2')
   const small = refusals.filter(({ reason }) => reason.ruleId === 'drain.smaller-downstream')

@@ -1,4 +1,5 @@
 import { type Family, type Fitting, type Port, type PortForm, secondSide } from '../../catalog/types'
+import { HEAVY_HUBLESS } from '../../reference/bandTorque'
 
 /**
  * What an end adds to its family's price, a half-inch one, in cents: what is drawn from tube is cheap, what holds a ring
@@ -66,7 +67,7 @@ const BY_SIZE: Readonly<Record<string, number>> = {
 const BY_DRAIN_SIZE: Readonly<Record<string, number>> = { '2': 1.3, '3': 2, '4': 2.8, '50': 1.3, '110': 2.8 }
 /** What a drain's fitting of plastic costs of one that holds pressure in the same family, where both have it. */
 const DRAIN_SHARE = 0.5
-/** What a trap that can be opened, or a tee with two sides, costs of a plain one. Common practice. */
+/** What a trap that can be opened, a tee with two sides, or a coupling of the heavier grade costs of a plain one. Common practice. */
 const MORE_SHARE = 1.5
 const OF_DRAINS: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling', 'p-trap'])
 /** One price for all sizes. */
@@ -106,7 +107,8 @@ function weighed(part: Fitting): { readonly ends: number; readonly size: number 
   const { family, ports } = part
   const stop = family.endsWith('stop') || family.endsWith('bib') || family === 'supply-connector'
   if (ports[0]?.medium === 'drain') {
-    const more = part.opens || secondSide(part) ? MORE_SHARE : 1
+    const heavy = part.id.startsWith(HEAVY_HUBLESS)
+    const more = part.opens || secondSide(part) || heavy ? MORE_SHARE : 1
     const share = (OF_DRAINS.has(family) ? 1 : DRAIN_SHARE) * more
     const size = share * Math.max(...ports.map(({ nominal }) => BY_DRAIN_SIZE[nominal] ?? 1))
     OF_PART.set(part, { ends: 0, size })
