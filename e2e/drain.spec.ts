@@ -347,6 +347,12 @@ for (const wasteOf of WASTES) {
       await other.click()
       await expect(other).toHaveAttribute('aria-selected', 'true')
     }
+    if (dug) {
+      await page.getByRole('button', { name: 'Parts', exact: true }).click()
+      for (const words of [/liner for the pan/, /wet saw for concrete/])
+        await expect(page.getByTestId('parts')).toContainText(words)
+      await page.getByRole('button', { name: 'Close' }).click()
+    }
     await page.getByRole('button', { name: 'Choose this way' }).click()
     if (side) {
       await page.getByRole('tab', { name: 'branch line' }).click()

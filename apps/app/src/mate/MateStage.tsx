@@ -14,6 +14,7 @@ import {
   type LineView,
   type Stage,
   situationOf,
+  wasteKind,
 } from '../data/select'
 import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
@@ -157,6 +158,7 @@ export function MateStage(props: Props) {
     (entry === line && option ? [option] : optionOf(entry)).map((way: MateOption) => ({
       way,
       pipeId: entry.finding?.fields.pipeId ?? null,
+      place: { kind: wasteKind(entry), conditions: situationOf(entry) },
     })),
   )
   // of each kind the first; the others are there for who asks
@@ -279,6 +281,7 @@ export function MateStage(props: Props) {
         <PartsSheet
           options={forParts.map(({ way }) => way)}
           pipeIds={forParts.map(({ pipeId }) => pipeId)}
+          places={forParts.map(({ place }) => place)}
           onClose={() => setSheet(null)}
         />
       ) : null}

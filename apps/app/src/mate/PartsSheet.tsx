@@ -1,6 +1,7 @@
 import type { OperationResponse } from '@diarmos/contract'
 import type { MateOption } from '@diarmos/core'
-import { isOfDrain, openedFor, plugsOf, toolsFor } from '@diarmos/core/record'
+import { besidesFor, isOfDrain, openedFor, plugsOf, toolsFor } from '@diarmos/core/record'
+import { BESIDES_WORDS } from '@diarmos/core/words/besides'
 import { CONSUMABLE_WORDS, TOOL_WORDS } from '@diarmos/core/words/methods'
 import { View } from 'react-native'
 import { money } from '../ui/money'
@@ -110,15 +111,28 @@ export function plugRows(options: readonly MateOption[], pipeIds: readonly (stri
   return [...rows.values()]
 }
 
+/** What is set on the drain, and the floor over it, ask for besides. */
+export function besidesRows(places: Parameters<typeof besidesFor>[0]): Row[] {
+  return besidesFor(places).map((id) => ({
+    key: id,
+    name: BESIDES_WORDS[id],
+    count: 1,
+    cents: null,
+    aboard: true,
+  }))
+}
+
 interface Props {
   readonly options: readonly MateOption[]
   /** What each of them begins at, where that is old pipe that was found. */
   readonly pipeIds: readonly (string | null)[]
+  /** Where each of them goes, and what it ends at. */
+  readonly places?: Parameters<typeof besidesFor>[0]
   readonly onClose: () => void
 }
 
 /** Everything to lay out before the water goes off. */
-export function PartsSheet({ options, pipeIds, onClose }: Props) {
+export function PartsSheet({ options, pipeIds, places = [], onClose }: Props) {
   const stubs = options.flatMap((option) => option.joints.filter((joint) => joint.atStub))
   const plates = useSolved('plates', { diametersMm: stubs.map(({ diameterMm }) => diameterMm) })
   const tools = toolsFor(options, pipeIds).map((tool) => TOOL_WORDS[tool] ?? tool)
@@ -128,6 +142,7 @@ export function PartsSheet({ options, pipeIds, onClose }: Props) {
         <List title="Parts" rows={partRows(options)} />
         <List title="Used up" rows={consumableRows(options)} />
         <List title="In open drains meanwhile, and counted out" rows={plugRows(options, pipeIds)} />
+        <List title="For what is set, and the floor" rows={besidesRows(places)} />
         <List title="At the wall, one or the other" rows={plateRows(plates.answer ?? [])} />
         <Txt bold tone="soft" size="s">
           Tools

@@ -1,5 +1,6 @@
 export { cutsOldPipe } from '../assembly/oldJoints/removals'
 export * from './basis'
+export * from './besides'
 export * from './carry'
 export * from './dimensions'
 export * from './due'

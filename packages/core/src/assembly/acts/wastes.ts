@@ -12,7 +12,33 @@ export interface WasteActs {
   readonly after: readonly StepTemplate[]
   /** Once it was run. */
   readonly proves: readonly StepTemplate[]
+  /** What it uses up, and what it is set with, besides its joint. */
+  readonly uses: readonly BesidesId[]
 }
+
+/** What is laid out besides the parts of a way: by their words. */
+export const BESIDES = [
+  'putty-or-silicone',
+  'basin-wrench',
+  'drain-key',
+  'tub-putty',
+  'base-silicone',
+  'pan-liner',
+  'pan-sealant',
+  'pan-gravel',
+  'pan-plug',
+  'slab-scanner',
+  'slab-saw',
+  'slab-breaker',
+  'slab-masks',
+  'slab-sand',
+  'slab-sheet',
+  'slab-concrete',
+] as const
+export type BesidesId = (typeof BESIDES)[number]
+
+/** What opens concrete and closes it again. */
+export const SLAB_USES: readonly BesidesId[] = BESIDES.filter((id) => id.startsWith('slab-'))
 
 const OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'waste.out', seconds: 300 }
 const TUB_OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'tub.out', seconds: 600 }
@@ -23,6 +49,7 @@ const basin = (closes: 'push' | 'rod' | 'open'): WasteActs => ({
   before: [{ key: 'waste-set', kind: 'prepare', words: 'waste.set', seconds: 420, parameters: { closes } }],
   after: closes === 'rod' ? [{ key: 'waste-rod', kind: 'finish', words: 'waste.rod', seconds: 300 }] : [],
   proves: closes === 'open' ? [] : [HOLDS],
+  uses: ['putty-or-silicone', 'basin-wrench'],
 })
 
 const tub = (by: 'nuts' | 'cement'): WasteActs => ({
@@ -30,12 +57,14 @@ const tub = (by: 'nuts' | 'cement'): WasteActs => ({
   before: [{ key: 'waste-set', kind: 'prepare', words: 'tub.set', seconds: 1200, parameters: { by } }],
   after: [],
   proves: [{ ...HOLDS, words: 'prove.tub-holds', seconds: 600 }],
+  uses: ['tub-putty', 'drain-key'],
 })
 
 const BASE: WasteActs = {
   before: [{ key: 'waste-set', kind: 'prepare', words: 'base.set', seconds: 600 }],
   after: [],
   proves: [],
+  uses: ['base-silicone'],
 }
 
 const BY_KIND: Readonly<Record<string, WasteActs>> = {
@@ -53,6 +82,7 @@ const BY_KIND: Readonly<Record<string, WasteActs>> = {
       { key: 'pan-weep', kind: 'finish', words: 'pan.weep', seconds: 300 },
     ],
     proves: [],
+    uses: ['pan-liner', 'pan-sealant', 'pan-gravel', 'pan-plug'],
   },
 }
 
