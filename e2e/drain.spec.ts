@@ -170,7 +170,13 @@ const WASTES: readonly {
         ['Old pipe under the floor', ['1', '4']],
         ['Drain’s mouth under the slab’s top', ['2']],
       ],
-      [/mouth\s*11\s*15\s*16\s*in/, /along\s*60\s*in/, /5 bags/, /leaves 1 1\/16" of the slab/],
+      [
+        /old pipe\s*13\s*16\s*in|old pipe\s*7\s*8\s*in/,
+        /mouth\s*11\s*15\s*16\s*in/,
+        /along\s*60\s*in/,
+        /5 bags/,
+        /leaves 1 1\/16" of the slab/,
+      ],
     ],
     says: [
       /ABS cement/,

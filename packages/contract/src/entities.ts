@@ -133,8 +133,8 @@ export const entities = {
       slab: z
         .object({ deepMm: away, discMm: away, aboveMm: z.number().min(-1000).max(1000).nullable() })
         .nullable(),
-      /** Of a tub, mm: its drain to the middle of the overflow, along and up. */
-      tub: z.object({ outMm: away, highMm: away }).nullable(),
+      /** Of a tub, mm: its drain to the middle of the overflow, along and up; of a shower how wide its pan is. */
+      tub: z.object({ outMm: away, highMm: away, widthMm: away }).nullable(),
       /** That somebody has looked how the old stop is joined: bare is not the same as not said. */
       oldJointSeen: z.boolean(),
       /** The old stop stays: which outlet it has; null where it goes. */

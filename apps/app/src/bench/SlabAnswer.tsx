@@ -33,6 +33,7 @@ export function SlabAnswer({ ask, answer: { fit, riserOff }, listed = false }: P
       </Note>
     )
   const rows = [
+    ['Fall, from the trap to the old pipe', ask.deepMm - fit.trapMm],
     ['Top of the slab to the trap’s mouth', fit.inletMm],
     ['Trench, along', fit.lengthMm],
     ['Trench, across', fit.acrossMm],

@@ -25,6 +25,7 @@ import { CutRow } from './CutRow'
 import { CutSettings } from './CutSettings'
 import { FixedEnds } from './FixedEnds'
 import { MeasuredList } from './MeasuredList'
+import { PanMiddle } from './PanMiddle'
 import { PlacesSheet } from './PlacesSheet'
 import { RunCut } from './RunCut'
 import { SawView } from './SawView'
@@ -212,6 +213,7 @@ function Cuts({
       )}
       {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}
       <TubCut view={view} line={line} />
+      <PanMiddle view={view} line={line} />
       <SlabCut view={view} line={line} />
       <CutFacts line={line} option={option} layout={layout} sawsOld={cuts.some(({ key }) => key === 'old')} />
       {beside && begins === 'pipe' ? (

@@ -144,7 +144,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'tub.out':
     'Plate of the overflow off with what hangs on it. The drain turned out by a key that spreads in its cross; where the cross breaks, its rim is sawn from inside, not into the tub’s thread.',
   'tub.set':
-    'Shoe under the drain’s hole, pipe behind the overflow’s, both tried dry and {by, select, cement {cemented} other {their slip nuts drawn}}. Gasket under the shoe and behind the overflow; the drain turned in on putty, silicone on plastic, by its own key. Its thread is tried first by hand: coarse and fine are not the same.',
+    'Shoe under the drain’s hole, pipe behind the overflow’s, both tried dry and {by, select, cement {cemented} other {their slip nuts drawn}}. Gasket under the shoe and behind the overflow; a plunger hangs on its rod so that it shuts at the tee with the lever down. The drain turned in on putty, silicone on plastic, by its own key. Its thread is tried first by hand: coarse and fine are not the same.',
   'prove.tub-holds':
     'Shut, and filled until it runs into the overflow: a lamp and a tissue behind the overflow’s gasket, under shoe and tee; the level stands for ten minutes. Then let go at once.',
   'base.set':
