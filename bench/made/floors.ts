@@ -6,19 +6,33 @@ import { MAKES } from './closing'
 type Line = PlanRequest['lines'][number]
 type Step = Pick<PlannedStep, 'id' | 'lineId' | 'seam' | 'words' | 'startSeconds' | 'endSeconds'>
 
-/** Concrete lies over it, and is cut open. */
-export const underSlab = ({ conditions: { access, slabMm } }: Line) =>
+const inConcrete = ({ conditions: { access, slabMm } }: Line) =>
   access === 'buried' && slabMm != null && slabMm > 0
 
-/** The joint of a tub or a shower to pipe that comes up through a slab; none in a way of one joint, and no bowl's. */
-export function overSlab(line: Line, bodies: NonNullable<PlanRequest['bodies']>): number | null {
-  const { joints, parts } = line.option
-  const last = joints.at(-1)
-  const mount = bodies.find(({ id }) => id === line.meets?.to)?.mount
-  const set = underSlab(line) && line.conditions.service === 'waste' && mount === 'floor'
-  if (!set || !last || last.to < parts.length || joints.length < 2) return null
-  return /^(wax|rubber)-seal$|^pan-fins$/.test(last.method) ? null : joints.length - 1
+/** Joints that lie on the floor: a flange with what stands on it, or a tub's or a shower's own. */
+function onFloor(line: Line, bodies: NonNullable<PlanRequest['bodies']>): number[] {
+  const { parts, joints } = line.option
+  const body = bodies.find(({ id }) => id === line.meets?.to)
+  if (body?.mount !== 'floor' || line.conditions.service !== 'waste') return []
+  const flange = parts.findIndex(({ family }) => /flange|^pan/.test(family))
+  return joints.flatMap(({ to }, seam) => ((flange >= 0 ? to >= flange : to === parts.length) ? [seam] : []))
 }
+
+/** Concrete is cut open for it: something of it lies beneath. */
+export const underSlab = (line: Line, bodies: NonNullable<PlanRequest['bodies']>) => {
+  const floor = onFloor(line, bodies)
+  return (
+    inConcrete(line) && line.option.joints.some(({ beforeStop }, seam) => beforeStop && !floor.includes(seam))
+  )
+}
+
+/** The joints that are made on a slab that was closed again. */
+export const overSlab = (line: Line, bodies: NonNullable<PlanRequest['bodies']>): readonly number[] =>
+  underSlab(line, bodies) ? onFloor(line, bodies) : []
+
+/** Of a line in concrete, what is made on the floor though nothing is opened: nobody covers it. */
+export const seenAnyway = (line: Line, bodies: NonNullable<PlanRequest['bodies']>): readonly number[] =>
+  inConcrete(line) ? onFloor(line, bodies) : []
 
 /** Lets water into a drain to see that it holds. */
 const RUNS = /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/
@@ -33,7 +47,7 @@ export function faultsOfFloors({ lines, bodies = [] }: PlanRequest, steps: reado
     if (a.some(({ endSeconds }) => b.some(({ startSeconds }) => startSeconds < endSeconds)))
       wrong.push(otherwise)
   }
-  const slabs = lines.filter(underSlab)
+  const slabs = lines.filter((line) => underSlab(line, bodies))
   const opened = of(/^slab\.dig$/)
   if (slabs.length > 0 && opened.length === 0) wrong.push('nobody opens the slab')
   if (slabs.length === 0 && of(/^(slab|cover\.slab|riser)/).length > 0)
@@ -50,16 +64,17 @@ export function faultsOfFloors({ lines, bodies = [] }: PlanRequest, steps: reado
     const over = overSlab(line, bodies)
     const own = steps.filter((step) => step.lineId === lineId)
     const inTrench = own.filter(
-      ({ words, seam }) => words.startsWith('remove.') || (MAKES.test(words) && seam !== over),
+      ({ words, seam }) =>
+        words.startsWith('remove.') || (MAKES.test(words) && seam !== null && !over.includes(seam)),
     )
     first(opened, inTrench, `${lineId} is reached through concrete`)
     first(inTrench, of(/^slab\.fill$/), `${lineId} is made under sand`)
-    if (over === null) continue
+    if (over.length === 0) continue
     const plug = of(/^riser\.plug$/, lineId)
     if (plug.length === 0) wrong.push(`${lineId} stands open while concrete is cast`)
     first(plug, casts, `concrete runs into ${lineId}`)
     first(plug, of(/^hold\.fill$/), `${lineId} is filled and open above`)
-    const joined = own.filter(({ words, seam }) => MAKES.test(words) && seam === over)
+    const joined = own.filter(({ words, seam }) => MAKES.test(words) && seam !== null && over.includes(seam))
     first(of(/^slab\.set$/), joined, `${lineId} is knelt at on soft concrete`)
     first(of(/^riser\.cut$/, lineId), joined, `${lineId} is joined to what still stands long`)
     first(

@@ -4,7 +4,7 @@
 import type { PlannedStep, PlanRequest } from '@diarmos/core'
 import { opensRun } from '../../packages/core/src/assembly/oldJoints/removals'
 import { faultsOfClosing, MAKES } from './closing'
-import { faultsOfFloors, overSlab } from './floors'
+import { faultsOfFloors, overSlab, seenAnyway } from './floors'
 
 type Line = PlanRequest['lines'][number]
 type Bodies = NonNullable<PlanRequest['bodies']>
@@ -125,7 +125,9 @@ export function carryOut(
     (line) =>
       isDrain(line) &&
       line.conditions.access !== 'reachable' &&
-      line.option.joints.some(({ beforeStop }) => beforeStop),
+      line.option.joints.some(
+        ({ beforeStop }, seam) => beforeStop && !seenAnyway(line, bodies).includes(seam),
+      ),
   )
   // what comes into a run drains through it: one stands full with the other
   const drainOf = ({ lineId, branchOf }: Line) => branchOf ?? lineId
@@ -237,7 +239,7 @@ export function carryOut(
         if (stateOf(each).sidesOpen > 0) wrong.push(`filled with the side of ${each.lineId} open`)
         for (const [seam, { beforeStop }] of each.option.joints.entries()) {
           const { made, waiting } = stateOf(each)
-          if (seam === overSlab(each, bodies)) {
+          if (overSlab(each, bodies).includes(seam)) {
             if (made.has(seam)) wrong.push(`what ${each.lineId} is set on is still a trench`)
             continue
           }
@@ -255,10 +257,10 @@ export function carryOut(
       const looks = { both: 2, 'two-hours': 1, 'next-morning': 1 }[houseRules.recheck]
       if (cover.again.size < looks) wrong.push('covered before it was looked at again')
       for (const each of [...shutIn, ...shutDrains]) {
-        if (!stateOf(each).looked && overSlab(each, bodies) === null)
+        if (!stateOf(each).looked && overSlab(each, bodies).length === 0)
           wrong.push(`covered with ${each.lineId} not looked at`)
         if (!stateOf(each).capped) wrong.push(`covered with ${each.lineId} long and open`)
-        const later = overSlab(each, bodies) === null ? 0 : 1
+        const later = overSlab(each, bodies).length
         if (each.leftLong === undefined && stateOf(each).made.size < each.option.joints.length - later)
           wrong.push(`covered with ${each.lineId} unfinished`)
       }

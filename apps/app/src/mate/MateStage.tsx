@@ -1,4 +1,6 @@
 import type { MateOption, MateResult, RankedOption } from '@diarmos/core'
+import { bodyKind } from '@diarmos/core/bodies'
+import { opensSlab } from '@diarmos/core/record'
 import { screenText } from '@diarmos/core/words/counts'
 import { useRef, useState } from 'react'
 import { View } from 'react-native'
@@ -55,6 +57,12 @@ interface Props {
   onImprovised: (improvised: boolean) => void
   /** All lines of the fixture on one drawing. */
   goTo: (stage: Stage) => void
+}
+
+/** Whether concrete is cut open for a way. */
+function opensFloor(line: LineView, option: MateOption): boolean {
+  const conditions = conditionsOf(line)
+  return conditions !== null && opensSlab({ conditions, option }, bodyKind(wasteKind(line) ?? '')?.mount)
 }
 
 /** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */
@@ -158,7 +166,7 @@ export function MateStage(props: Props) {
     (entry === line && option ? [option] : optionOf(entry)).map((way: MateOption) => ({
       way,
       pipeId: entry.finding?.fields.pipeId ?? null,
-      place: { kind: wasteKind(entry), conditions: situationOf(entry) },
+      place: { kind: wasteKind(entry), opens: opensFloor(entry, way) },
     })),
   )
   // of each kind the first; the others are there for who asks

@@ -3,15 +3,9 @@ import { BODY_KINDS } from '../assembly/bodies'
 import { BESIDES_WORDS } from '../words/besides'
 import { STEPS } from '../words/steps'
 import { besidesFor } from './besides'
+import { opensSlab } from './slab'
 
-const PLACE = { access: 'reachable', slabMm: null } as const
-const at = (
-  kind: string,
-  conditions: { access: 'reachable' | 'closed-wall' | 'buried'; slabMm: number | null } = PLACE,
-) => ({
-  kind,
-  conditions,
-})
+const at = (kind: string, opens = false) => ({ kind, opens })
 
 describe('what is laid out besides the parts of a way', () => {
   it('is told of every waste that is set, once, and of no other', () => {
@@ -24,18 +18,34 @@ describe('what is laid out besides the parts of a way', () => {
   })
 
   it('is for concrete only where concrete is cut', () => {
-    const under = { access: 'buried', slabMm: 100 } as const
-    const slab = besidesFor([at('waste.bowl', under)])
-    expect(slab).toContain('slab-saw')
-    expect(
-      besidesFor([at('waste.bowl', under), at('waste.shower.2', under)]).filter((id) => id === 'slab-saw'),
-    ).toHaveLength(1)
-    for (const conditions of [
-      { access: 'buried', slabMm: null },
-      { access: 'buried', slabMm: 0 },
-      { access: 'closed-wall', slabMm: 100 },
-    ] as const)
-      expect(besidesFor([at('waste.bowl', conditions)])).toEqual([])
+    const slab = besidesFor([at('waste.bowl', true), at('waste.shower.2', true)])
+    expect(slab.filter((id) => id === 'slab-saw')).toHaveLength(1)
+    expect(besidesFor([at('waste.bowl')])).toEqual([])
+    const joints = [
+      { to: 0, beforeStop: true },
+      { to: 1, beforeStop: true },
+    ]
+    const opens = (
+      access: 'buried' | 'closed-wall',
+      slabMm: number | null,
+      family: string,
+      mount?: 'floor',
+    ) =>
+      opensSlab(
+        { conditions: { access, slabMm, service: 'waste' }, option: { parts: [{ family }], joints } },
+        mount,
+      )
+    // a coupling beneath, and what comes up through the floor
+    expect(opens('buried', 100, 'coupling', 'floor')).toBe(true)
+    // a flange is all that is new
+    expect(opens('buried', 100, 'closet-flange', 'floor')).toBe(false)
+    expect([opens('buried', null, 'coupling', 'floor'), opens('buried', 0, 'coupling', 'floor')]).toEqual([
+      false,
+      false,
+    ])
+    expect(opens('closed-wall', 100, 'coupling', 'floor')).toBe(false)
+    // a run has nothing on the floor
+    expect(opens('buried', 100, 'closet-flange')).toBe(true)
   })
 
   it('names what its own acts speak of', () => {

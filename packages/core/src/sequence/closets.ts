@@ -1,10 +1,12 @@
 import type { StepTemplate } from '../assembly/acts/types'
 import { partOf } from '../assembly/kept'
 import { methodById } from '../assembly/methods/table'
+import { seamsOverSlab } from '../record'
 import type { Graph } from './graph'
 import { isCloset } from './lineWords'
 import { pointOf } from './point'
-import type { PlanLine, PlanRequest } from './types'
+import { mountOf } from './slab'
+import type { PlanBody, PlanLine, PlanRequest } from './types'
 
 /** A flange that was cemented is screwed down once it is where it stays. Time is common practice. */
 const SCREW: StepTemplate = { key: 'screw', kind: 'finish', words: 'flange.screw', seconds: 240 }
@@ -16,7 +18,8 @@ const ASIDE: StepTemplate = { key: 'aside', kind: 'prepare', words: 'flange.asid
  * A bowl and what it stands on: flange and riser are joined before they go into what is below, while they can still be
  * turned square; the flange is screwed down, its cement hard, before the bowl's weight comes on it.
  */
-function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): void {
+function addFlange(graph: Graph, line: PlanLine, seal: number, mount: PlanBody['mount']): void {
+  const { lineId, option } = line
   const at = option.parts.findIndex(({ family }) => family === 'closet-flange')
   const seam = option.joints.findIndex(({ to }) => to === at)
   if (at < 0) return
@@ -34,7 +37,10 @@ function addFlange(graph: Graph, { lineId, option }: PlanLine, seal: number): vo
     if (seam > 0) graph.precede(close(seam - 1), screw)
     graph.precede(screw, `${lineId}/${seal}/bolts`)
   }
-  if (seam > 0 && option.parts[at - 1]?.family === 'tube-piece') graph.precede(close(seam), close(seam - 1))
+  // through a slab the riser comes up first, and the flange lies on what was cast round it
+  const over = seamsOverSlab(line, mount).has(seam)
+  if (seam > 0 && !over && option.parts[at - 1]?.family === 'tube-piece')
+    graph.precede(close(seam), close(seam - 1))
 }
 
 /**
@@ -46,7 +52,7 @@ export function addClosets(graph: Graph, { lines, bodies = [] }: PlanRequest): v
     const { lineId, option, meets } = line
     const seal = option.joints.length - 1
     if (!isCloset(option)) continue
-    addFlange(graph, line, seal)
+    addFlange(graph, line, seal, mountOf(line, bodies))
     for (let seam = 0; seam < seal; seam++)
       graph.precede(`${lineId}/${seam}/close`, `${lineId}/${seal}/bolts`)
     // what it stands on is set and screwed down before it comes

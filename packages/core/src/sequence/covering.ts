@@ -1,10 +1,11 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { isOnFloor, opensSlab } from '../record'
 import { DRAIN_TESTS } from '../reference/drainTest'
 import { TEST_PRESSURES } from '../reference/testPressure'
 import type { Graph } from './graph'
 import { isBox } from './inWall'
-import { isUnderSlab, seamOverSlab } from './slab'
-import type { PlanLine, PlanRequest } from './types'
+import { mountOf } from './slab'
+import type { PlanBody, PlanLine, PlanRequest } from './types'
 
 /** What comes before a line is covered for good, and the covering. Times are common practice. */
 const STEPS = {
@@ -33,14 +34,21 @@ const isShutIn = ({ conditions: { access } }: PlanLine) => access !== 'reachable
 const isDrain = ({ conditions: { service } }: PlanLine) => service === 'waste'
 const isCovered = (line: PlanLine) => isShutIn(line) && !isDrain(line)
 /** New drain that will be out of sight: what hangs or stands before the wall, or on the floor, is not. */
-const isHidden = (line: PlanLine) =>
-  isShutIn(line) && isDrain(line) && line.option.joints.some(({ beforeStop }) => beforeStop)
+const isHidden = (line: PlanLine, bodies: readonly PlanBody[]) =>
+  isShutIn(line) &&
+  isDrain(line) &&
+  line.option.joints.some(
+    ({ beforeStop }, seam) => beforeStop && !isOnFloor(line, mountOf(line, bodies), seam),
+  )
 /** The run that a drain comes into, or itself: what has it in common is one drain. */
 const drainOf = ({ lineId, branchOf }: PlanLine) => branchOf ?? lineId
 
 /** Whether a drain of the job stands full of water before it is used: it will be out of sight, or what it joins will. */
-export const standsFull = (line: PlanLine, lines: readonly PlanLine[]): boolean =>
-  isDrain(line) && lines.some((other) => isHidden(other) && drainOf(other) === drainOf(line))
+export const standsFull = (
+  line: PlanLine,
+  { lines, bodies = [] }: Pick<PlanRequest, 'lines' | 'bodies'>,
+): boolean =>
+  isDrain(line) && lines.some((other) => isHidden(other, bodies) && drainOf(other) === drainOf(line))
 
 /** Lines of water are held under pressure, all at once. */
 function holdLines(
@@ -81,8 +89,8 @@ function holdDrains(
   graph.precede(at('stand'), at('level'))
   for (const line of drains) {
     const { lineId, option } = line
-    const over = seamOverSlab(line, bodies)
-    const hidden = (seam: number) => option.joints[seam]?.beforeStop === true && seam !== over
+    const mount = mountOf(line, bodies)
+    const hidden = (seam: number) => option.joints[seam]?.beforeStop === true && !isOnFloor(line, mount, seam)
     for (const { id, seam, template } of graph.nodes.values()) {
       if (seam === null || !id.startsWith(`${lineId}/`)) continue
       if (hidden(seam)) graph.precede(id, at('full'))
@@ -94,9 +102,18 @@ function holdDrains(
 }
 
 /** The covering itself, what comes before it whatever is covered, and what it comes before. */
-function addCover(graph: Graph, shut: readonly PlanLine[], proofs: readonly string[], permit: boolean): void {
+function addCover(
+  graph: Graph,
+  shut: readonly PlanLine[],
+  proofs: readonly string[],
+  { bodies = [], permit = false }: PlanRequest,
+): void {
   const buried = shut.every(({ conditions }) => conditions.access === 'buried')
-  const words = buried ? (shut.some(isUnderSlab) ? 'cover.slab' : 'cover.ground') : 'cover.wall'
+  const words = buried
+    ? shut.some((line) => opensSlab(line, mountOf(line, bodies)))
+      ? 'cover.slab'
+      : 'cover.ground'
+    : 'cover.wall'
   // concrete is cast over either
   const dry = shut.every(isDrain) && words !== 'cover.slab'
   const casts = words === 'cover.slab' ? { seconds: CAST_SECONDS } : {}
@@ -119,22 +136,22 @@ function addCover(graph: Graph, shut: readonly PlanLine[], proofs: readonly stri
  * permit is open, inspected; the line stays under pressure while it is covered. What is left long is cut after that.
  */
 export function addCovering(graph: Graph, request: PlanRequest): void {
-  const { lines, permit = false } = request
-  const [covered, drains] = [lines.filter(isCovered), lines.filter(isHidden)]
+  const { lines, bodies = [] } = request
+  const [covered, drains] = [lines.filter(isCovered), lines.filter((line) => isHidden(line, bodies))]
   const shut = [...covered, ...drains]
   if (shut.length === 0) return
   if (covered.length > 0) holdLines(graph, covered, request)
   if (drains.length > 0)
     holdDrains(
       graph,
-      lines.filter((line) => standsFull(line, lines)),
+      lines.filter((line) => standsFull(line, request)),
       request,
     )
   addCover(
     graph,
     shut,
     [...(covered.length > 0 ? [at('hold')] : []), ...(drains.length > 0 ? [at('level')] : [])],
-    permit,
+    request,
   )
   if (covered.length === 0) return
   // what leaves a valve that stands in the wall is cut and fitted once that is shut

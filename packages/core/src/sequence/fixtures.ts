@@ -5,6 +5,7 @@ import { KEEP_STOP, NEW_END, opensRun } from '../assembly/oldJoints/removals'
 import type { Graph } from './graph'
 import { hang, hangsInWall, isBox, joinDrain } from './inWall'
 import { BIB, isCapped } from './lineWords'
+import { looksAt } from './slab'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
 
 /** What is done to a fixture besides its joints, hands on. Times are common practice. */
@@ -79,7 +80,9 @@ export function addFixtures(graph: Graph, { lines, bodies = [] }: PlanRequest): 
     const id = `general/${run.key}-${body.id}`
     graph.add(id, run, null, null)
     for (const { lineId } of met) graph.precede(`${lineId}/line/dry-outlet`, id)
-    for (const later of isBox(body) ? LOOKS : ['heater-on', ...LOOKS]) graph.precede(id, `general/${later}`)
+    const laters = isBox(body) ? LOOKS : (['heater-on', ...LOOKS] as const)
+    for (const later of looksAt<(typeof laters)[number]>(body.id, laters, { lines, bodies }))
+      graph.precede(id, `general/${later}`)
   }
   // whichever is named first, a box hangs on its water's account
   for (const body of bodies) if (isBox(body)) joinDrain(graph, body, bodies, lines)

@@ -5,6 +5,7 @@ import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals'
 import { SCHOOLS } from '../assembly/schools'
 import type { MateOption } from '../mate/types'
+import { seamsOverSlab } from '../record'
 import { bandTorque } from '../reference/bandTorque'
 import { isMetal } from '../reference/materials'
 import { addBends } from './bends'
@@ -40,7 +41,7 @@ import { heatsOf, makeInOneHeat } from './oneHeat'
 import { schedule } from './schedule'
 import { addSinks } from './sinks'
 import { isOfHouse, sittingOf } from './sitting'
-import { addSlab, seamOverSlab } from './slab'
+import { addSlab, looksAt, mountOf } from './slab'
 import type { Plan, PlanLine, PlannedStep, PlanRequest } from './types'
 import { addVents } from './vents'
 import { addWastes } from './wastes'
@@ -174,7 +175,7 @@ function addLine(
       id('line', template.key),
       {
         ...template,
-        words: lineWords(template.words, option, feeds, { held: standsFull(line, lines), boxed }),
+        words: lineWords(template.words, option, feeds, { held: standsFull(line, { lines, bodies }), boxed }),
       },
       lineId,
       null,
@@ -190,8 +191,8 @@ function addLine(
       for (const step of ['general/no-use', 'general/protect']) graph.precede(step, id('remove', first.key))
   }
 
-  const overSlab = seamOverSlab(line, bodies)
-  const later = new Set([...laterSeams(line), ...(overSlab === null ? [] : [overSlab])])
+  const overSlab = seamsOverSlab(line, mountOf(line, bodies))
+  const later = new Set([...laterSeams(line), ...overSlab])
   const stepsOf = new Map<number, readonly string[]>()
   const cut = removal.some(({ words }) => CUTS.test(words))
   const closes: Close[] = []
@@ -343,8 +344,7 @@ function addLine(
 
   if (medium === 'drain') {
     graph.precede('general/restore', id('line', 'fill'))
-    // what is set once concrete is hard is run after every look at what lies beneath
-    for (const step of overSlab === null ? ['two-hours', 'morning', 'record'] : ['record'])
+    for (const step of looksAt(body, ['two-hours', 'morning', 'record'], { lines, bodies }))
       graph.precede(id('line', 'fill'), `general/${step}`)
     graph.precede('general/morning', 'general/record')
     graph.precede('general/two-hours', 'general/record')
@@ -360,9 +360,8 @@ function addLine(
     return heats
   }
   graph.precede(id('line', 'flush'), id('line', 'dry-outlet'))
-  graph.precede(id('line', 'dry-outlet'), 'general/two-hours')
-  graph.precede(id('line', 'dry-outlet'), 'general/morning')
-  graph.precede(id('line', 'dry-outlet'), 'general/heater-on')
+  for (const step of looksAt(body, ['two-hours', 'morning', 'heater-on', 'record'], { lines, bodies }))
+    graph.precede(id('line', 'dry-outlet'), `general/${step}`)
   graph.precede('general/morning', 'general/record')
   graph.precede('general/two-hours', 'general/record')
   for (const step of removed) graph.precede(step, open)

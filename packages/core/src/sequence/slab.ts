@@ -1,7 +1,8 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { opensSlab, seamsOverSlab } from '../record'
 import { discReachMm, USUAL_DISC_MM } from '../reference/slab'
 import type { Graph } from './graph'
-import { isCloset } from './lineWords'
+import { pointOf } from './point'
 import type { PlanBody, PlanLine, PlanRequest } from './types'
 
 /** What lies under concrete is opened, filled in and closed again. Times are common practice. */
@@ -21,29 +22,36 @@ const RISER = {
 
 const at = (step: keyof typeof STEPS) => `general/${STEPS[step].key}`
 
-/** Whether concrete is cut open over a line. */
-export const isUnderSlab = ({ conditions: { access, slabMm } }: Pick<PlanLine, 'conditions'>): boolean =>
-  access === 'buried' && (slabMm ?? 0) > 0
-
 /**
- * The joint of a drain that is made once the slab is whole again: a tub or a shower is set on its riser when that stands
- * in concrete.
+ * Looks that what is made at a point is given: where that is set once concrete is hard, the slab was closed after them.
  *
- * @returns null where every joint is made in the trench, or where nothing is
+ * @param body what a line ends at, by its id
+ * @param looks all that are given elsewhere
  */
-export function seamOverSlab(line: PlanLine, bodies: readonly PlanBody[]): number | null {
-  const { option, conditions, meets } = line
-  const last = option.joints.length - 1
-  const set = bodies.find(({ id }) => id === meets?.to)?.mount === 'floor' && !isCloset(option)
-  return set && last > 0 && conditions.service === 'waste' && isUnderSlab(line) ? last : null
+export function looksAt<Look extends string>(
+  body: string | undefined,
+  looks: readonly Look[],
+  { lines, bodies = [] }: Pick<PlanRequest, 'lines' | 'bodies'>,
+): readonly Look[] {
+  const late = lines.some(
+    (line) =>
+      line.meets?.to !== undefined &&
+      pointOf(line.meets.to) === pointOf(body) &&
+      seamsOverSlab(line, mountOf(line, bodies)).size > 0,
+  )
+  return late ? looks.filter((look) => !/(two-hours|morning)$/.test(look)) : looks
 }
+
+/** What a line ends at is fixed to. */
+export const mountOf = ({ meets }: Pick<PlanLine, 'meets'>, bodies: readonly PlanBody[]) =>
+  bodies.find(({ id }) => id === meets?.to)?.mount
 
 /**
  * Concrete over a line is looked into before it is cut, and cut before anything is shut; what was proved is filled in and
  * cast over, and stands a day; what comes up through it is plugged meanwhile, and cut with the drain in hand.
  */
 export function addSlab(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
-  const under = lines.filter(isUnderSlab)
+  const under = lines.filter((line) => opensSlab(line, mountOf(line, bodies)))
   if (under.length === 0) return
   const slabMm = Math.max(...under.map(({ conditions }) => conditions.slabMm ?? 0))
   const reachMm = discReachMm(USUAL_DISC_MM)
@@ -69,22 +77,25 @@ export function addSlab(graph: Graph, { lines, bodies = [] }: PlanRequest): void
   graph.precede(at('fill'), 'general/cover')
   graph.precede('general/cover', at('set'))
   graph.precede(at('set'), 'general/record')
-  for (const line of under) addRiser(graph, line, seamOverSlab(line, bodies))
+  for (const line of under) addRiser(graph, line, seamsOverSlab(line, mountOf(line, bodies)))
 }
 
-function addRiser(graph: Graph, { lineId, option }: PlanLine, over: number | null): void {
-  if (over === null) return
+function addRiser(graph: Graph, { lineId, option }: PlanLine, over: ReadonlySet<number>): void {
+  const first = Math.min(...over)
+  if (over.size === 0) return
   const id = (key: string) => `${lineId}/line/${key}`
   const [plug, cut] = [id(RISER.plug.key), id(RISER.cut.key)]
-  const of = option.parts.at(-1)?.family === 'tube-piece' ? 'riser' : 'trap'
-  for (const template of Object.values(RISER)) graph.add(id(template.key), template, lineId, null, { of })
-  for (const seam of option.joints.keys()) if (seam < over) graph.precede(`${lineId}/${seam}/close`, plug)
+  const what = option.parts[option.joints[first]?.to ?? -1]?.family
+  const of = option.parts[option.joints[first]?.from ?? -1]?.family === 'tube-piece' ? 'riser' : 'trap'
+  const said = { of, what: what === undefined ? 'drain' : 'flange' }
+  for (const template of Object.values(RISER)) graph.add(id(template.key), template, lineId, null, said)
+  for (const seam of option.joints.keys()) if (!over.has(seam)) graph.precede(`${lineId}/${seam}/close`, plug)
   for (const fills of ['general/drain-full', 'general/cover']) graph.precede(plug, fills)
   // by its height in hand, and in its place
   for (const set of [at('set'), id('waste-set')]) graph.precede(set, cut)
   graph.precede(at('set'), id('waste-set'))
   for (const node of graph.nodes.values()) {
-    if (node.lineId !== lineId || node.seam !== over) continue
+    if (node.lineId !== lineId || node.seam === null || !over.has(node.seam)) continue
     graph.precede(cut, node.id)
     graph.precede(node.id, id('fill'))
   }

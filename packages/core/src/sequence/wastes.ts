@@ -3,7 +3,7 @@ import { PAN_TESTS } from '../reference/panTest'
 import { LATER } from './fixing'
 import type { Graph } from './graph'
 import { pointOf } from './point'
-import { seamOverSlab } from './slab'
+import { looksAt } from './slab'
 import type { PlanBody, PlanRequest } from './types'
 
 /** Joints that bring what sets the drain with them. */
@@ -64,8 +64,7 @@ export function addWastes(graph: Graph, { lines, bodies = [], codeProfile = 'IPC
     // its rod goes through what stands on the same deck
     for (const { id } of deckOver(body, bodies))
       for (const act of acts.after) graph.precede(`general/set-${id}`, at(act.key))
-    // over a slab it is run after every look at what lies beneath
-    const laters = seamOverSlab(line, bodies) === null ? LATER : ['general/record']
+    const laters = looksAt(body.id, LATER, { lines, bodies })
     for (const act of acts.proves) {
       graph.precede(fill, at(act.key))
       for (const later of laters) graph.precede(at(act.key), later)

@@ -68,7 +68,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'resort.open-wall': 'Open the place as far as the next fitting, and begin there with new pipe.',
   'ground.not-buried': 'The {method} joint is not put in the ground.',
   'ground.slab':
-    'Concrete {slabMm, number, reading} thick lies over it: tensioned cables, heating and wires are looked for before a saw goes in, and its dust is kept down with water.',
+    'Concrete {slabMm, number, reading} thick lies round it: before a saw goes into it tensioned cables, heating and wires are looked for, and its dust is kept down with water.',
   'ground.wrap': 'Wrap it before it is covered: soil and rubber do not go together.',
   'room.tool':
     'The {method} joint needs {needsMm, number, least-stub} of room round the pipe for the tool; there is {hasMm, number, largest-opening}.',

@@ -130,9 +130,9 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Pipe bedded and held along its whole length, its fall read once more; sand or clean soil tamped in by layers, six inches at a time, to the underside of the slab.',
   'slab.set': 'Concrete left a day before anybody kneels on it; longer before tile, by its bag.',
   'riser.plug':
-    '{of, select, riser {Riser plumb and in the middle of where the drain will be, left standing half a foot over the floor, a test plug in it; wrapped where concrete touches it, and a box of a foot square round it for the drain’s body.} other {A test plug in the mouth that looks up, plumb under where the drain will be; a box of a foot square over it, down to the pipe, so that the drain’s tail is joined there.}}',
+    '{of, select, riser {Riser plumb and in the middle of where the {what} will be, left standing half a foot over the floor, a test plug in it; wrapped where concrete touches it, and a box of a foot square round it for the {what}.} other {A test plug in the mouth that looks up, plumb under where the drain will be; a box of a foot square over it, down to the pipe, so that the drain’s tail is joined there.}}',
   'riser.cut':
-    '{of, select, riser {Box out, plug out. Drain in its place by its height: mark the riser, take the drain away, cut it square.} other {Box out, plug out, the mouth wiped. The tail tried dry by its height, and cut to it.}}',
+    '{of, select, riser {Box out, plug out. {what, select, flange {Riser cut square to its height under the finished floor, as long as the list of cuts has it.} other {Drain in its place by its height: mark the riser, take the drain away, cut it square.}}} other {Box out, plug out, the mouth wiped. The tail tried dry by its height, and cut to it.}}',
   'waste.out':
     'Old waste out: held from above, its nut turned off below or sawn through, pushed up and out. Every trace of putty off; a crack at the hole ends the work here.',
   'waste.set':
