@@ -18,9 +18,9 @@ const SUPPLY =
 const HOUSE = new Set(['3/8', '1/2', '3/4', '1', '10', '12', '15', '16', '18', '20', '22', '25', '28'])
 const STUBS = PIPES.filter(({ id, temper, nominal }) => SUPPLY.test(id) && !temper && HOUSE.has(nominal))
 /** Kinds and parts of metric waste and of drains that came later: numbers of questions that found something keep their meaning. */
-const LATER_KINDS = /^(waste\.)?box\.|^waste\.run\.(tee|wye)\.(32|40|50|110|double|left|right)(?=\.|$)/
+const LATER_KINDS = /^(waste\.)?box\.|^waste\.run\.(tee|wye)\.(32|40|50|110|double|left|right|iron)(?=\.|$)/
 const LATER_PARTS =
-  /^(tee\.(double|left|right)\.|coupling\.hubless\.heavy|p-trap\.\w+\.(union|cleanout)|pan\.|bend\.closet|bushing\.extended|coupling\.(shielded\.copperxplastic\.4|flexible\.copper)|(cap|plug)\.(drain|waste|hubless)\.|adapter\.drain\.|bend\.(quarter|sixth|sixteenth|eighth\.hubless)|(tee\.swept|branch\.45|cleanout)\.waste)|^(coupling|bend|tube)\.(\w+\.)*waste.*110/
+  /^(tee\.(double|left|right)\.|coupling\.hubless\.heavy|(tee\.sanitary|wye|cleanout)\.hubless\.|p-trap\.\w+\.(union|cleanout)|pan\.|bend\.closet|bushing\.extended|coupling\.(shielded\.copperxplastic\.4|flexible\.copper)|(cap|plug)\.(drain|waste|hubless)\.|adapter\.drain\.|bend\.(quarter|sixth|sixteenth|eighth\.hubless)|(tee\.swept|branch\.45|cleanout)\.waste)|^(coupling|bend|tube)\.(\w+\.)*waste.*110/
 const KINDS = BODY_KINDS.filter(
   ({ id, ports, insert }) =>
     !LATER_KINDS.test(id) &&

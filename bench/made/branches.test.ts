@@ -45,6 +45,8 @@ describe('a branch into a run of drain', () => {
     ['waste.run.wye.2', 'abs-dwv.40.3', 'wye', 'branch.lying'],
     ['waste.run.tee.3', 'cast-iron.service.4', 'sanitary-tee', 'branch.upright'],
     ['waste.run.wye.4', 'clay.4', 'wye', 'branch.lying'],
+    ['waste.run.tee.iron.2', 'cast-iron.hubless.3', 'sanitary-tee', 'branch.upright'],
+    ['waste.run.wye.iron.3', 'cast-iron.hubless.4', 'wye', 'branch.lying'],
   ])(
     '%s into %s: one part of its kind, its size, and what comes before it is said',
     (kind, pipeId, family, note) => {
@@ -111,6 +113,46 @@ describe('a branch into a run of drain', () => {
       expect(open.join()).toMatch(/the side of run/)
     },
   )
+})
+
+it.each([
+  ['waste.run.tee.iron.2', 'waste.tail.1-1/2', 'cast-iron.hubless.3'],
+  ['waste.run.wye.iron.3', 'waste.bowl', 'cast-iron.hubless.4'],
+])('%s, fed by %s: iron between couplings, nothing of it sawn, whatever comes first', (kind, fed, pipeId) => {
+  const conditions = { ...PLAIN, service: 'waste' as const }
+  const lines: LineRequest[] = [
+    { lineId: 'run', pipeId, cutIn: cutInOf(kind), conditions },
+    { lineId: 'side', branchOf: 'run', to: mouthOf(fed), conditions },
+  ]
+  const { lines: alone, together } = mate({ lines, settings: WELL_EQUIPPED, k: 8 })
+  const [run, side] = alone.map(({ options }, at) => options.find(({ id }) => id === together?.optionIds[at]))
+  if (!run || !side) throw new Error('no way')
+  expect(run.parts.every(({ fittingId }) => /hubless|tube\.cast-iron/.test(fittingId))).toBe(true)
+  const request: PlanRequest = {
+    lines: [
+      { lineId: 'run', option: run, conditions },
+      { lineId: 'side', branchOf: 'run', option: side, conditions, meets: { to: 'b' } },
+    ],
+    bodies: [{ id: 'b', contents: [], mount: fed === 'waste.bowl' ? 'floor' : 'deck', kind: fed }],
+    houseRules: HOUSE,
+  }
+  const { steps } = sequence(request)
+  expect(carryOut(request, steps)).toEqual([])
+  inAnyOrder(request, steps)
+  // both its own ends, and the end that the side begins at
+  const wiped = steps.filter(({ words }) => words === 'joint.wipe-plug').map(({ id }) => id)
+  expect(wiped).toContain('side/0/dress')
+  expect(wiped.filter((id) => id.startsWith('run/'))).toHaveLength(2)
+  // of each stuff what was asked for
+  const stuffs = (asked: string, of: string) =>
+    wastes(asked, of).answer.options.flatMap(({ parts }) =>
+      parts
+        .filter(({ family }) => /tee|wye/.test(family))
+        .map(({ fittingId }) => fittingId.includes('hubless')),
+    )
+  expect(new Set(stuffs(kind, pipeId))).toEqual(new Set([true]))
+  expect(new Set(stuffs(kind.replace('.iron', ''), pipeId))).toEqual(new Set([false]))
+  expect(stuffs(kind, 'cast-iron.service.4')).toEqual([])
 })
 
 it('what drains into a new branch goes in once the run is whole and has set, its side plugged until then', () => {

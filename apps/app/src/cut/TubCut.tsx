@@ -12,6 +12,7 @@ const NOTHING: Tub = { outMm: null, highMm: null, widthMm: null }
 const BY: Readonly<Record<string, 'nuts' | 'cement'>> = {
   'waste.tub.1-1/2': 'nuts',
   'waste.tub.glued.1-1/2': 'cement',
+  'waste.tub.leg.1-1/2': 'nuts',
 }
 
 /** How the tubes of a line's tub are joined; null where none drains by it. */

@@ -15,8 +15,8 @@ describe('the catalogue', () => {
       .slice(0, 16)
     expect([ids.length, digest]).toMatchInlineSnapshot(`
 [
-  2444,
-  "602055f6df3cf19f",
+  2463,
+  "c4fc345972fd723e",
 ]
 `)
   })

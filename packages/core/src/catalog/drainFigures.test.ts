@@ -2,6 +2,7 @@ import { tubeEngagement } from '../reference'
 import { HUBLESS_BENDS, legByRadius } from './drainBends'
 import { fullDepthMm } from './ends'
 import { CATALOG, fittingById } from './families'
+import { HUBLESS_TEES, HUBLESS_WYES } from './hublessBranches'
 import { BENDS } from './solventFittings'
 
 const IN = 25.4
@@ -98,7 +99,7 @@ describe('figures of drain fittings', () => {
     }
     // nine of inches in two plastics and three patterns; of millimetres six in four ranges and three in two, two patterns;
     // with two sides six that face each other and three whose inlet is left or right, in two plastics
-    expect(tried).toBe(54 + 2 * (6 * 4 + 3 * 2) + 2 * (6 + 2 * 3))
+    expect(tried).toBe(54 + 2 * (6 * 4 + 3 * 2) + 2 * (6 + 2 * 3) + HUBLESS_TEES.length + HUBLESS_WYES.length)
   })
 
   it('a flush bushing fits its socket and stands out by no more than its lip', () => {

@@ -8,6 +8,7 @@ import { drainCaps } from './drainCaps'
 import { drainCouplings } from './drainCouplings'
 import { drainRunParts } from './drainRuns'
 import { end } from './ends'
+import { hublessBranches } from './hublessBranches'
 import { metricCaps, metricWastes } from './metricWastes'
 import { panConnectors } from './panConnectors'
 import { sinkWastes } from './sinkWastes'
@@ -153,5 +154,6 @@ export function drainParts(): Fitting[] {
     ...extendedBushings(),
     ...openingTraps(),
     ...twoSidedTees(),
+    ...hublessBranches(),
   ]
 }

@@ -428,6 +428,8 @@ function cleanoutBody(fitting: Fitting, a: Port, b: Port, draw: Draw): void {
 
 /** What a neck between two mouths is drawn of, as a share of the hub. */
 const NECK = 0.9
+/** How much of a leg its sweep takes where the end would take all. */
+const SWEPT = 0.4
 
 /** The side of a tee or a wye, behind the run: swept down the flow, leaning up it, or brought square by a bend. */
 function branchBody(fitting: Fitting, draw: Draw): void {
@@ -436,10 +438,12 @@ function branchBody(fitting: Fitting, draw: Draw): void {
   const hub = (look.stations.at(-1) as Station).outer
   const half = hub * NECK
   const [x, y] = c.pose.origin
-  const top = y - look.length
+  // a plain end is drawn longer than its leg: then its sweep begins where one of a hub would
+  const behind = y - look.length
   const mitre = half * Math.tan(Math.PI / 8)
   const lean = half * Math.SQRT1_2
   const run = (endLook(a).stations.at(-1) as Station).outer * NECK
+  const top = behind > run ? behind : run + (y - run) * SWEPT
   // from the tip of a leaning hub back into it
   const back = (look.length + 1) * Math.SQRT1_2
   const neck: Record<string, () => Point[]> = {

@@ -61,6 +61,8 @@ const WAITING_MM = 9
 /** From that diameter on a number stands clear of the body by it, mm. */
 const WIDE_MM = 40
 /** Ends of bowls: of fired clay. */
+/** What is drawn last of the parts. */
+const SLEEVES: ReadonlySet<string> = new Set(['shielded-coupling', 'flexible-coupling'])
 const BOWLS: ReadonlySet<string> = new Set(['closet-outlet', 'pan-spigot'])
 /** How far the number of a joint on wide pipe stands out at least, mm. */
 const clearOf = ({ diameterMm }: { readonly diameterMm: number }) =>
@@ -209,7 +211,10 @@ export function drawJointLine(request: DrawRequest): Scene {
     )
     const assembly = assemble(option, stubMm, lengths)
     const unfolded: number[] = []
-    assembly.parts.forEach(({ fitting, placement }, index) => {
+    // a sleeve lies over the end that it takes, a fitting's too
+    const overOthers = ({ fitting }: (typeof assembly.parts)[number]) => Number(SLEEVES.has(fitting.family))
+    const inOrder = [...assembly.parts.entries()].sort(([, a], [, b]) => overOthers(a) - overOthers(b))
+    for (const [index, { fitting, placement }] of inOrder) {
       const turned = isTurned(fitting, option.parts[index]?.inPort ?? 0)
       for (const drawn of partShapes(`part:${index}`, falls ? fromBehind(fitting) : fitting)) {
         const shape = turned ? { ...drawn, points: drawn.points.map(([x, y]): Point => [x, -y]) } : drawn
@@ -226,7 +231,7 @@ export function drawJointLine(request: DrawRequest): Scene {
       }
       // unfolded onto the line, it says what it turns by
       if (fitting.ports[1]?.pose.axis[0] === 1 && turnOf(fitting.family) > 0) unfolded.push(index)
-    })
+    }
     const [wanted] = request.to?.ends ?? []
     if (wanted) drawBodyEnd(sheet, 'fixture', wanted, assembly.end.at, assembly.end.axis)
     if (upright || lies) drawFloor(sheet, assembly.end.at, largest / 2 + 10, assembly.end.axis)

@@ -75,6 +75,19 @@ const PUSHES: ReadonlySet<string> = new Set([
 /** Acts of rubber sleeves: at their second end, and where one is rolled back over an old end until the piece stands. */
 const SLEEVES = /^(shield|flexible)\.(sleeve|tighten)$/
 
+/** Iron fittings that stand between couplings with plain ends of their own: nothing of them is cut. */
+const PLAIN_ENDED = /\.hubless\./
+/** Whether the end that a sleeve goes round is a fitting's own: a plug's, a tee's, or the side of one that a line begins at. */
+function bringsEnd({ option: { parts, joints }, branchOf }: PlanLine, seam: number): boolean {
+  const joint = joints[seam]
+  if (!joint) return false
+  const ends = [joint.from, joint.to].map((at) => parts[at])
+  const own = ends.some(
+    (part) => part && (part.family === 'plug' || (PLAIN_ENDED.test(part.fittingId) && !isSleeve(part))),
+  )
+  return own || (seam === 0 && branchOf !== undefined && joint.tubeMaterial === 'cast-iron')
+}
+
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
 const BLANK_TRIM_MM = 6
 
@@ -266,7 +279,7 @@ function addLine(
                 ? `${template.words}-slid`
                 : SLEEVES.test(template.words)
                   ? `${template.words}${sleeveEnd(seam)}`
-                  : option.parts[joint.to]?.family === 'plug' && template.words === 'joint.dress'
+                  : template.words === 'joint.dress' && bringsEnd(line, seam)
                     ? 'joint.wipe-plug'
                     : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)

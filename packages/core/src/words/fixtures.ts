@@ -1,5 +1,6 @@
 import { BASIN_WASTES, type WasteCloser } from '../assembly/bodies/basins'
 import {
+  IRON_RUN_BRANCHES,
   isMetricBranch,
   METRIC_RUN_BRANCHES,
   RUN_BRANCHES,
@@ -116,6 +117,13 @@ export const FIXTURE_WORDS: Readonly<Record<string, string>> = {
       `New basin waste, ${CLOSED_BY[closes]}, ${tail.includes('.g') ? '1-1/4 in parallel thread' : '1-1/4 in tubular'}`,
     ]),
   ),
+  ...Object.fromEntries(
+    IRON_RUN_BRANCHES.map(({ id, insert, size }) => [
+      id,
+      `A branch of ${size} in iron into ${insert === 'tee' ? 'upright' : 'lying'} pipe`,
+    ]),
+  ),
+  'waste.tub.leg.1-1/2': 'Waste and overflow of a tub on legs, in sight, 1-1/2 in tail',
 }
 
 /** What goes in, by its id. */
@@ -231,7 +239,12 @@ const TAILS: readonly string[] = [
   'waste.tail.g1-1/4',
   'waste.tail.g1-1/2',
 ]
-const TUBS: readonly string[] = ['waste.tub.1-1/2', 'waste.tub.glued.1-1/2', 'waste.tail.g1-1/2']
+const TUBS: readonly string[] = [
+  'waste.tub.1-1/2',
+  'waste.tub.glued.1-1/2',
+  'waste.tub.leg.1-1/2',
+  'waste.tail.g1-1/2',
+]
 /** Into a run; of branches the usual size of each kind, others are asked for beside it. */
 const RUN_WASTES: readonly string[] = [
   'waste.run.repair',

@@ -144,7 +144,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'tub.out':
     'Plate of the overflow off with what hangs on it. The drain turned out by a key that spreads in its cross; where the cross breaks, its rim is sawn from inside, not into the tub’s thread.',
   'tub.set':
-    'Shoe under the drain’s hole, pipe behind the overflow’s, both tried dry and {by, select, cement {cemented} other {their slip nuts drawn}}. Gasket under the shoe and behind the overflow; a plunger hangs on its rod so that it shuts at the tee with the lever down. The drain turned in on putty, silicone on plastic, by its own key. Its thread is tried first by hand: coarse and fine are not the same.',
+    'Shoe under the drain’s hole, pipe behind the overflow’s, both tried dry and {by, select, cement {cemented} leg {their nuts drawn, plumb and in sight, the plate on the floor slid on before} other {their slip nuts drawn}}. Gasket under the shoe and behind the overflow; a plunger hangs on its rod so that it shuts at the tee with the lever down. The drain turned in on putty, silicone on plastic, by its own key. Its thread is tried first by hand: coarse and fine are not the same.',
   'prove.tub-holds':
     'Shut, and filled until it runs into the overflow: a lamp and a tissue behind the overflow’s gasket, under shoe and tee; the level stands for ten minutes. Then let go at once.',
   'base.set':
@@ -191,7 +191,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',
   'remove.unscrew-thread': 'Unscrew what sits on the pipe’s thread, gently.',
   'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',
-  'joint.wipe-plug': 'Wipe the plain end of the plug: no casting sand, no seam that stands up.',
+  'joint.wipe-plug': 'Wipe the plain end that it has: no casting sand, no seam that stands up.',
   'joint.dress-cut': 'Ream inside, dress outside; where the cut is not square, once more with {tool}.',
   'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
   'sweat.shield':

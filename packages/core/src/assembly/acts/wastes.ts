@@ -52,7 +52,7 @@ const basin = (closes: 'push' | 'rod' | 'open'): WasteActs => ({
   uses: ['putty-or-silicone', 'basin-wrench'],
 })
 
-const tub = (by: 'nuts' | 'cement'): WasteActs => ({
+const tub = (by: 'nuts' | 'cement' | 'leg'): WasteActs => ({
   out: TUB_OUT,
   before: [{ key: 'waste-set', kind: 'prepare', words: 'tub.set', seconds: 1200, parameters: { by } }],
   after: [],
@@ -70,6 +70,7 @@ const BASE: WasteActs = {
 const BY_KIND: Readonly<Record<string, WasteActs>> = {
   'waste.tub.1-1/2': tub('nuts'),
   'waste.tub.glued.1-1/2': tub('cement'),
+  'waste.tub.leg.1-1/2': tub('leg'),
   'waste.shower.2': BASE,
   'waste.shower.1-1/2': BASE,
   [PAN_DRAIN]: {

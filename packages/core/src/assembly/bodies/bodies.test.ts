@@ -13,6 +13,7 @@ import {
   isHeld,
   isWaste,
   lineEnds,
+  mayBeIron,
   mayHoldHouseTrap,
   mouthOf,
   SINK_WASTES,
@@ -23,6 +24,7 @@ import {
   withBranchSize,
   withDishwasher,
   withOneSide,
+  withStuff,
 } from './index'
 
 const at = (kind: string, portId: string, bodyId = 'main') =>
@@ -246,6 +248,20 @@ it('a branch keeps its sides in another size where a tee is made so, and has one
   expect(withBranchSize('waste.bowl', '3')).toBe('waste.bowl')
   expect(withOneSide('waste.run.tee.right.3x1-1/2')).toBe('waste.run.tee.3')
   expect(withOneSide('waste.bowl')).toBe('waste.bowl')
+  // iron has one side, and stays iron whatever its size
+  expect(withStuff('waste.run.tee.right.3x2', 'iron')).toBe('waste.run.tee.iron.3')
+  expect(withStuff('waste.run.wye.iron.2', 'plastic')).toBe('waste.run.wye.2')
+  expect([withStuff('waste.run.wye.2', 'plastic'), withStuff('waste.run.tee.40', 'iron')]).toEqual([
+    'waste.run.wye.2',
+    'waste.run.tee.40',
+  ])
+  expect(withBranchSize('waste.run.tee.iron.2', '4')).toBe('waste.run.tee.iron.4')
+  expect(withOneSide('waste.run.tee.iron.2')).toBe('waste.run.tee.iron.2')
+  expect([mayBeIron('cast-iron.hubless.3'), mayBeIron('cast-iron.service.3'), mayBeIron(undefined)]).toEqual([
+    true,
+    false,
+    false,
+  ])
   const sides = (kind: string) => secondSides(kind).map(({ second }) => second?.at ?? 'one')
   expect(sides('waste.run.tee.2')).toEqual(['one', 'opposite'])
   expect(sides('waste.run.tee.left.3x2')).toEqual(['one', 'left', 'right', 'left', 'right'])

@@ -3,6 +3,7 @@ import type { EndRef } from '../end'
 import { BASIN_WASTES, type BasinWaste } from './basins'
 import { isHeld } from './lines'
 import {
+  IRON_RUN_BRANCHES,
   isMetricBranch,
   METRIC_RUN_BRANCHES,
   RUN_BRANCHES,
@@ -136,27 +137,29 @@ const intoDrain = (insert: 'repair' | 'cleanout'): BodyKind => ({
 const eitherSocket = (size: EndRef['nominal']): readonly EndRef[] =>
   (['pvc-drain', 'abs-drain'] as const).map((stuff) => of('drain-socket', 'IPS', size, stuff))
 /** What the side of a branch may be: a socket of either plastic; of metric waste one of each range that is made. */
-const sideEnds = (size: RunBranch['size']): readonly EndRef[] =>
-  isMetricBranch(size)
-    ? [
-        of('drain-socket', 'metric-waste', size, 'waste-solvent'),
-        of('ring-socket', size === '110' ? 'metric' : 'metric-waste', size, 'waste-push-fit'),
-        ...(size === '110'
-          ? []
-          : [
-              of('ring-socket', 'metric', size, 'waste-push-fit'),
-              of('waste-compression', 'metric-waste', size, 'waste-push-fit'),
-            ]),
-      ]
-    : eitherSocket(size)
+const sideEnds = ({ size, stuff }: RunBranch): readonly EndRef[] =>
+  stuff === 'iron'
+    ? [of('tube', 'hubless', size as EndRef['nominal'], 'cast-iron')]
+    : isMetricBranch(size)
+      ? [
+          of('drain-socket', 'metric-waste', size, 'waste-solvent'),
+          of('ring-socket', size === '110' ? 'metric' : 'metric-waste', size, 'waste-push-fit'),
+          ...(size === '110'
+            ? []
+            : [
+                of('ring-socket', 'metric', size, 'waste-push-fit'),
+                of('waste-compression', 'metric-waste', size, 'waste-push-fit'),
+              ]),
+        ]
+      : eitherSocket(size)
 /** A branch into one, with what its sides take. */
-const branchInto = ({ id, insert, size, second }: RunBranch): BodyKind => ({
+const branchInto = ({ id, insert, second, ...row }: RunBranch): BodyKind => ({
   id,
   mount: 'pipe',
   contents: [],
   ports: [
     { ...port('waste', 'waste', NONE, 'any'), flow: 'out' },
-    port('branch', 'waste', sideEnds(size), 'any'),
+    port('branch', 'waste', sideEnds({ id, insert, ...row }), 'any'),
     ...(second ? [port('side', 'waste', eitherSocket(second.size), 'any')] : []),
   ],
   insert,
@@ -263,6 +266,9 @@ export const BODY_KINDS: readonly BodyKind[] = [
   drainOf(PAN_DRAIN, 'floor', 'trap-below', ...eitherSocket('2')),
   // a basin's waste that is new with its tail
   ...BASIN_WASTES.map(newWaste),
+  ...IRON_RUN_BRANCHES.map(branchInto),
+  // old pattern: in sight before a tub on legs, its pipe down through the floor
+  drainOf('waste.tub.leg.1-1/2', 'floor', 'trap-below', of('tube', 'tubular', '1-1/2', 'tubular-brass')),
 ]
 
 const ROWS: ReadonlyMap<string, BodyKind> = new Map(BODY_KINDS.map((row) => [row.id, row]))

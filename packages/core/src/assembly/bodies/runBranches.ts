@@ -9,6 +9,8 @@ export interface RunBranch {
   readonly insert: 'tee' | 'wye'
   /** Of the pipe that will come into it: inches, or millimetres of metric waste. */
   readonly size: InchSize | MetricSize
+  /** What it is of, where that is not plastic. */
+  readonly stuff?: 'iron'
   /** One more side: where it stands, and of what size. */
   readonly second?: { readonly at: SecondSide; readonly size: InchSize }
 }
@@ -51,7 +53,19 @@ export const TWO_SIDED_BRANCHES: readonly RunBranch[] = [
     (['left', 'right'] as const).map((at) => tee(`${at}.${size}x${second}`, size, at, second)),
   ),
 ]
-const ALL: readonly RunBranch[] = [...RUN_BRANCHES, ...METRIC_RUN_BRANCHES, ...TWO_SIDED_BRANCHES]
+/** Branches of hubless iron into hubless iron: where plastic is not wanted, or not allowed. */
+export const IRON_RUN_BRANCHES: readonly RunBranch[] = RUN_BRANCHES.map(({ insert, size }) => ({
+  id: `waste.run.${insert}.iron.${size}`,
+  insert,
+  size,
+  stuff: 'iron',
+}))
+const ALL: readonly RunBranch[] = [
+  ...RUN_BRANCHES,
+  ...METRIC_RUN_BRANCHES,
+  ...TWO_SIDED_BRANCHES,
+  ...IRON_RUN_BRANCHES,
+]
 
 /** Whether a size is one of millimetres. */
 export const isMetricBranch = (size: string): boolean => MILLIMETRES.some((each) => each === size)
@@ -64,7 +78,9 @@ export function runBranch(kind: string | undefined): RunBranch | undefined {
 /** The same branch of another size, with its second side where one is made so; the same kind where it is none. */
 export function withBranchSize(kind: string, size: string): string {
   const row = runBranch(kind)
-  const sized = ALL.filter((each) => each.insert === row?.insert && each.size === size)
+  const sized = ALL.filter(
+    (each) => each.insert === row?.insert && each.size === size && each.stuff === row.stuff,
+  )
   const alike = sized.find((each) => each.second?.at === row?.second?.at)
   return (alike ?? sized[0])?.id ?? kind
 }
@@ -72,13 +88,30 @@ export function withBranchSize(kind: string, size: string): string {
 /** The kinds that a branch of its size can be: with one side, then with each second one that is made. */
 export function secondSides(kind: string): readonly RunBranch[] {
   const row = runBranch(kind)
-  return row ? ALL.filter((each) => each.insert === row.insert && each.size === row.size) : []
+  return row
+    ? ALL.filter((each) => each.insert === row.insert && each.size === row.size && each.stuff === row.stuff)
+    : []
 }
 
 /** The same branch without its second side; the same kind where it is none. */
 export function withOneSide(kind: string): string {
   return secondSides(kind)[0]?.id ?? kind
 }
+
+/** The same branch with one side, of plastic or of iron; the same kind where it is none, or is not made so. */
+export function withStuff(kind: string, stuff: 'plastic' | 'iron'): string {
+  const row = runBranch(kind)
+  const wanted = stuff === 'iron' ? 'iron' : undefined
+  if (!row || row.stuff === wanted) return kind
+  return (
+    ALL.find((each) => each.insert === row.insert && each.size === row.size && each.stuff === wanted)?.id ??
+    kind
+  )
+}
+
+/** Whether a branch into such pipe may be of iron: it goes between the couplings of hubless pipe. */
+export const mayBeIron = (pipeId: string | undefined): boolean =>
+  pipeId?.startsWith('cast-iron.hubless.') ?? false
 
 const isMetric = (pipeId: string | undefined) => isMetricWaste(pipeById(pipeId ?? '')?.material ?? '')
 

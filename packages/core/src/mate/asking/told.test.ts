@@ -1,4 +1,4 @@
-import { mouthOf } from '../../assembly'
+import { type EndFault, METHODS, mouthOf } from '../../assembly'
 import { mate } from '../index'
 import { drainOf } from '../test/drains'
 import { line, PLAIN, WELL_EQUIPPED } from '../test/problems'
@@ -82,4 +82,26 @@ it('plastic in the sun: shade is what would help, or a metal pipe', () => {
   expect(plastic?.refusals.map(({ reason }) => reason.change)).toContain('shade')
   expect(plastic?.remedies.map(({ changes }) => changes)).toContainEqual(['shade'])
   expect(sunny('copper.l.1/2')?.options.length).toBeGreaterThan(0)
+})
+
+it('an old joint that such a pipe never has leaves no end: every method is told so, and none is not', () => {
+  for (const oldJoint of ['hub-lead', 'slip', 'wiped'] as const)
+    for (const pipeId of ['copper.l.1/2', 'pex-b.sdr9.1/2']) {
+      const refusals = refusalsOf(line(pipeId, { oldJoint, thread: 'none' }))
+      const told = [...new Set(refusals.map(({ reason }) => reason.ruleId))]
+      expect([oldJoint, pipeId, told]).toEqual([oldJoint, pipeId, ['start.no-end']])
+      const methods = METHODS.filter(({ medium }) => (medium ?? 'supply') === 'supply').map(({ id }) => id)
+      expect(refusals.every(({ method }) => methods.includes(method))).toBe(true)
+    }
+})
+
+it('a remedy cures the fault that it names and no other', () => {
+  const cures = (...faults: readonly EndFault[]) =>
+    mate({ lines: [line('copper.l.1/2', { faults, stubMm: 40 })], settings: WELL_EQUIPPED })
+      .lines[0]?.remedies.map(({ changes }) => changes.join(' '))
+      .sort()
+  expect(cures('pinhole')).toEqual(['sound'])
+  expect(cures('bent')).toEqual(['straight', 'stub'])
+  // both are there: neither alone is enough
+  expect(cures('pinhole', 'bent')).toEqual(['sound straight', 'sound stub'])
 })
