@@ -75,7 +75,10 @@ describe('a body that hangs, or has another line', () => {
     expect(first(ask(request('dry'), without))).toContain('threaded')
     const { options, refusals } = ask(request('trickle'), without)
     expect(options).toEqual([])
-    expect(refusals.find(({ method }) => method === 'threaded')?.reason.ruleId).toBe('method.closes-wet')
+    expect(refusals.find(({ method }) => method === 'threaded')?.reason).toMatchObject({
+      ruleId: 'method.closes-wet',
+      change: 'dry',
+    })
     const drawn = ask(request('trickle'), soldered).options
     expect(drawn.length).toBeGreaterThan(0)
     for (const { parts } of drawn) expect(parts.some(({ family }) => family === 'union')).toBe(true)

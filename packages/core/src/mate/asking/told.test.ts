@@ -1,6 +1,6 @@
 import { type EndFault, METHODS, mouthOf } from '../../assembly'
 import { mate } from '../index'
-import { drainOf } from '../test/drains'
+import { cutInOf, drainOf } from '../test/drains'
 import { line, PLAIN, WELL_EQUIPPED } from '../test/problems'
 import type { LineRequest } from '../types'
 
@@ -104,4 +104,38 @@ it('a remedy cures the fault that it names and no other', () => {
   expect(cures('bent')).toEqual(['straight', 'stub'])
   // both are there: neither alone is enough
   expect(cures('pinhole', 'bent')).toEqual(['sound straight', 'sound stub'])
+  const plastic = mate({ lines: [line('pex-a.sdr9.1/2', { nearHeater: true })], settings: WELL_EQUIPPED })
+  expect(plastic.lines[0]?.options).toEqual([])
+  expect(plastic.lines[0]?.remedies.map(({ changes }) => changes)).toContainEqual(['away-from-heater'])
+})
+
+it('what is set down on a flange, or grips a tray’s outlet, is not even refused where there is none', () => {
+  const methods = new Set(drainOf('pvc-dwv.40.2', 'waste.shower.2').refusals.map(({ method }) => method))
+  for (const own of [
+    'wax-seal',
+    'rubber-seal',
+    'ring-screwed',
+    'riser-screwed',
+    'trap-outlet',
+    'pipe-fins',
+  ] as const)
+    expect([own, methods.has(own)]).toEqual([own, false])
+})
+
+// by hand: a hubless 3 x 2 tee is 6-7/8 in from end to end (CISPI 301), each coupling keeps 1/8 in apart
+it('so much of a run comes out as goes in between its ends, no less', () => {
+  const conditions = { ...PLAIN, service: 'waste' as const, oldJoint: 'none' as const, stubMm: 900 }
+  const cutIn = { ...cutInOf('waste.run.tee.iron.2'), farMm: 900, freeMm: [900, 900] as const }
+  const { options = [] } =
+    mate({
+      lines: [{ lineId: 'run', pipeId: 'cast-iron.hubless.3', cutIn, conditions }],
+      settings: WELL_EQUIPPED,
+    }).lines[0] ?? {}
+  expect(options.length).toBeGreaterThan(0)
+  for (const { removeMm, parts } of options) {
+    if (parts.some(({ family }) => family === 'tube-piece')) continue
+    expect((removeMm?.min ?? 0) / 25.4).toBeCloseTo(6.875 + 2 / 8, 6)
+    // what the sleeves give may be left over
+    expect(removeMm?.max ?? 0).toBeGreaterThanOrEqual(removeMm?.min ?? 0)
+  }
 })
