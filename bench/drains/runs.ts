@@ -7,6 +7,7 @@ import {
   type LineRequest,
   type MateOption,
   type MateSettings,
+  mayBeIron,
   mayHoldHouseTrap,
   nominalNumber,
   PIPES,
@@ -35,7 +36,7 @@ export function someRun(index: number): AskedRun {
       lineId: 'a',
       pipeId: pipe.id,
       cutIn: {
-        ...insertOf(dice),
+        ...ironSide(pipe.id, index, insertOf(dice)),
         farMm: bare(),
         freeMm: [0, 0],
         outMm: dice.chance(0.7) ? dice.whole(20, 1200) : null,
@@ -74,6 +75,17 @@ const sideOf = (nominal: (typeof SIDES)[number]) => ({
 function insertOf(dice: Dice): Pick<CutIn, 'insert' | 'branch'> {
   const insert: InDrain = dice.pick(['repair', 'repair', 'cleanout', 'tee', 'wye'] as const)
   return insert === 'tee' || insert === 'wye' ? { insert, ...sideOf(dice.pick(SIDES)) } : { insert }
+}
+
+/** Into hubless iron a branch may be of iron too; of dice of its own, so that all else is asked as before. */
+function ironSide<Cut extends Pick<CutIn, 'insert' | 'branch'>>(
+  pipeId: string,
+  index: number,
+  cut: Cut,
+): Cut {
+  const nominal = cut.branch?.[0]?.nominal
+  if (!nominal || !mayBeIron(pipeId) || new Dice(2_700_000 + index).chance(0.5)) return cut
+  return { ...cut, branch: [{ form: 'tube', system: 'hubless', nominal, material: 'cast-iron' }] }
 }
 
 /** Metric waste and soil that runs are of. */

@@ -658,7 +658,10 @@ export function programmeOf(
         if (turned > turn) continue
         // the side takes what was asked for
         const side = fitting.ports[2]
-        if (side && cutIn?.branch && !cutIn.branch.some(({ nominal }) => nominal === side.nominal)) continue
+        // of the size that comes in, and of an end that its pipe goes into: iron has plain ends, plastic hubs
+        const takes = ({ form, system, nominal }: EndRef) =>
+          nominal === side?.nominal && form === side.form && system === side.system
+        if (side && cutIn?.branch && !cutIn.branch.some(takes)) continue
         // trade: a hole more in a drain is none that anybody asked for
         const [, beside = 'none'] = /^tee\.(double|left|right)\./.exec(fitting.id) ?? []
         if (side && beside !== besideOf(cutIn)) continue
