@@ -11,7 +11,7 @@ interface Props {
 
 const PIPE_PX = 12
 /** The old pipe's cut, the drain's middle, and the top of the slab on the sheet. */
-const [CUT_X, DRAIN_X, TOP_Y] = [84, 262, 52]
+const [CUT_X, DRAIN_X, TOP_Y] = [94, 266, 52]
 
 /** The floor cut through along the new arm: what is opened, dug out and laid; heights to one scale, the way along shortened to fit. */
 export function SlabPicture({ ask, fit }: Props) {

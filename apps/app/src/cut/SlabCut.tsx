@@ -74,13 +74,15 @@ export function SlabCut({ view, line }: { view: JobView; line: LineView }) {
           onEnter={(length) => set(patch(length.mm), `${SLAB_ROWS[key][0]}: ${length.text}`)}
         />
       ))}
-      <Choice
-        label="Disc of the saw"
-        columns={4}
-        value={String(discMm)}
-        options={DISCS}
-        onChange={(value) => set({ discMm: Number(value) }, `Disc: ${value} mm`)}
-      />
+      <View className="mt-3">
+        <Choice
+          label="Disc of the saw"
+          columns={4}
+          value={String(discMm)}
+          options={DISCS}
+          onChange={(value) => set({ discMm: Number(value) }, `Disc: ${value} mm`)}
+        />
+      </View>
       {risesMm === null ? null : (
         <View className="mt-3">
           <Button

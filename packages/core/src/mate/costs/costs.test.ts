@@ -1,7 +1,7 @@
 import { methodById } from '../../assembly'
 import { mate } from '../index'
 import { line, WELL_EQUIPPED } from '../test/problems'
-import { missingTools } from './costs'
+import { consumableCents, missingTools } from './costs'
 import { STARTING_SETTINGS } from './settings'
 
 /** Of every way off a pipe, the risk that it bears by removal and way, where the shop likes the old stop off so. */
@@ -48,4 +48,20 @@ it('a new shop has aboard what usual work takes: solder, compression, push-fit, 
     expect([id, missingTools(methodById(id).tools, STARTING_SETTINGS)]).toEqual([id, []])
   // what it gets on the way the first time
   expect(missingTools(methodById('expansion').tools, STARTING_SETTINGS)).toEqual(['expander'])
+})
+
+it('what joints use up costs what the shop wrote, else what is usual', () => {
+  for (const method of [methodById('crimp'), methodById('sweat'), methodById('hub-gasket')]) {
+    const usual = { ...WELL_EQUIPPED, consumableCents: {} }
+    const ids = method.consumables.map(({ id }) => id)
+    expect(ids.length).toBeGreaterThan(0)
+    const none = { ...WELL_EQUIPPED, consumableCents: Object.fromEntries(ids.map((id) => [id, 0])) }
+    const dear = { ...WELL_EQUIPPED, consumableCents: Object.fromEntries(ids.map((id) => [id, 700])) }
+    // by hand: so many of each at seven dollars
+    const pieces = method.consumables.reduce((sum, { quantity }) => sum + quantity, 0)
+    expect([method.id, consumableCents(method, none)]).toEqual([method.id, 0])
+    expect([method.id, consumableCents(method, dear)]).toEqual([method.id, 700 * pieces])
+    expect([method.id, consumableCents(method, usual) > 0]).toEqual([method.id, true])
+    expect(consumableCents(method, usual)).toBe(consumableCents(method, STARTING_SETTINGS))
+  }
 })
