@@ -140,6 +140,23 @@ export const FAULT_WORDS: Readonly<Record<string, string>> = {
   'hub-split': 'hub split',
 }
 
+/** The same of drains, where they are called otherwise: iron rots along its bottom, lead comes off what it was wiped to. */
+const DRAIN_FAULT_WORDS: Readonly<Record<string, string>> = {
+  thinned: 'thin at the bottom',
+  pinhole: 'one hole',
+  pinholes: 'rotten through',
+}
+
+/**
+ * What is wrong with an end, as it is called on such pipe.
+ *
+ * @param material of the pipe, where it is known
+ */
+export function wrongText(fault: string, drain = false, material?: string): string {
+  const lead = fault === 'loose' && material?.startsWith('lead') ? 'pulled off its lead' : undefined
+  return (drain ? (lead ?? DRAIN_FAULT_WORDS[fault]) : undefined) ?? FAULT_WORDS[fault] ?? fault
+}
+
 /** What each kind of joint asks of who wants it apart. */
 export const UNDONE_WORDS: Readonly<Record<string, string>> = {
   'by-hand': 'comes apart by hand',

@@ -33,6 +33,7 @@ import {
   say,
   TOOL_WORDS,
   UNDONE_WORDS,
+  wrongText,
 } from './index'
 import { stationText } from './stations'
 import { testPressureText } from './testPressure'
@@ -73,6 +74,19 @@ describe('everything that can be said has words', () => {
     }
     for (const id of SURFACE_IDS) expect(SURFACE_WORDS[id]).toBeDefined()
     for (const fault of END_FAULTS) expect(FAULT_WORDS[fault]).toBeDefined()
+    // of a drain by what is found there, of lead by where it comes apart
+    expect([wrongText('pinholes'), wrongText('pinholes', true)]).toEqual([
+      'several pinholes',
+      'rotten through',
+    ])
+    expect([wrongText('loose', true, 'lead-waste'), wrongText('loose', true, 'cast-iron')]).toEqual([
+      'pulled off its lead',
+      'loose in the wall',
+    ])
+    expect([wrongText('loose', false, 'lead'), wrongText('of a later release', true)]).toEqual([
+      'loose in the wall',
+      'of a later release',
+    ])
     for (const material of PIPE_MATERIALS) expect(MATERIAL_NAMES[material].length).toBeGreaterThan(3)
   })
   it('families, fixtures and hazards', () => {
