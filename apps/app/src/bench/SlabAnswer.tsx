@@ -78,7 +78,7 @@ export function SlabAnswer({ ask, answer: { fit, riserOff }, listed = false }: P
       <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
         <Txt className="flex-1 pr-2">Concrete to put back</Txt>
         <Txt bold size="l">
-          {`${Math.ceil(fit.litres)} litres, ${fit.bags} bags of 80 lb`}
+          {`${Math.ceil(fit.litres)} litres, ${fit.bags} bags of ${unit === 'mm' ? '36 kg' : '80 lb'}`}
         </Txt>
       </View>
       {fit.notes.map((note) => (
