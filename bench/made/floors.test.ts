@@ -133,6 +133,45 @@ describe('under a slab', () => {
     )
   })
 
+  it('goes by the disc in hand, of several by the one that goes least deep', () => {
+    const { request } = planned(['waste.shower.2'], { access: 'buried', slabMm: 140, spanMm: 900 })
+    const cut = (...discs: readonly number[]) => {
+      const lines = discs.flatMap((discMm, at) =>
+        request.lines.map((line) => ({ ...line, lineId: `${line.lineId}-${at}`, discMm })),
+      )
+      const step = sequence({ ...request, lines }).steps.find(({ words }) => words === 'slab.cut')
+      return step ? stepText(step, 'mm') : ''
+    }
+    // half of the disc less two inches of clamp
+    expect(cut(400)).toMatch(/no deeper than that/)
+    expect(cut(300)).toMatch(/reaches 100 mm of it and the last 40 mm/)
+    expect(cut(400, 300)).toMatch(/reaches 100 mm/)
+  })
+
+  it('may take a gasket that is tightened from above: it is in the drain, not in the ground', () => {
+    const conditions = {
+      ...PLAIN_CONDITIONS,
+      service: 'waste' as const,
+      waterSeen: true,
+      access: 'buried' as const,
+      slabMm: 100,
+      spanMm: 900,
+      stubMm: 300,
+    }
+    const line = { lineId: 'a', pipeId: 'abs-dwv.40.2', to: mouthOf('waste.shower.2'), conditions }
+    const option = mate({ lines: [line], settings: SETTINGS, k: 8 }).lines[0]?.options.find(
+      ({ joints }) => joints.at(-1)?.method === 'drain-gasket',
+    )
+    const bodies = bodiesOf(['waste.shower.2'])
+    if (!option || !bodies[0]) throw new Error('no gasket')
+    const request: PlanRequest = {
+      lines: [{ lineId: 'a', option, conditions, meets: { to: bodies[0].id } }],
+      bodies,
+      houseRules: SETTINGS.houseRules,
+    }
+    isSound({ request, steps: sequence(request).steps })
+  })
+
   it('is acknowledged before it is cut, and warned of where the way is chosen', () => {
     const { request, steps } = planned(['waste.shower.2'], { access: 'buried', slabMm: 100, spanMm: 900 })
     expect(

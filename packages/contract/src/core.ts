@@ -62,6 +62,8 @@ const key = z.string().min(1).max(160)
 
 /** Lengths that make sense at a stub: more than nothing, less than a bath. */
 const lengthMm = z.number().positive().max(2000)
+/** The disc of a saw for concrete. */
+export const discMm = z.number().min(100).max(1000)
 /** The same of what may begin where it is measured from: the rim of a hub. */
 const fromRimMm = z.number().min(0).max(2000)
 const cents = z.int().min(0).max(10_000_000)
@@ -658,6 +660,7 @@ export const planRequest = z.object({
         conditions,
         option: mateOption,
         leftLong: z.number().int().min(0).max(30).optional(),
+        discMm: discMm.optional(),
         meets: z.object({ from: key.optional(), to: key.optional() }).optional(),
         branchOf: key.optional(),
         second: z.literal(true).optional(),

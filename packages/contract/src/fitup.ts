@@ -9,7 +9,7 @@ import {
   type PortEnd,
 } from '@diarmos/core'
 import { z } from 'zod'
-import { endRef } from './core'
+import { discMm, endRef } from './core'
 
 /** Distances on a site: less than a long wall. */
 const distance = z.number().min(-30_000).max(30_000)
@@ -181,7 +181,7 @@ export const slabRequest = z.object({
     .min(0)
     .max(0.5)
     .default(1 / 48),
-  discMm: z.number().min(100).max(1000),
+  discMm,
   aboveMm: z.number().min(-1000).max(1000).nullable().default(null),
   measurer,
 })

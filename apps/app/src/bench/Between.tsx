@@ -16,10 +16,15 @@ export function Between(props: {
         {props.label}
       </Txt>
       <Length mm={props.mm[1]} quantity="pipe-to-cut" size="xxl" />
-      <Txt size="s" tone="soft">
-        not under
-      </Txt>
-      <Length mm={props.mm[0]} quantity="least-stub" />
+      {/* what is cemented has one length */}
+      {props.mm[0] === props.mm[1] ? null : (
+        <>
+          <Txt size="s" tone="soft">
+            not under
+          </Txt>
+          <Length mm={props.mm[0]} quantity="least-stub" />
+        </>
+      )}
       <OffBy off={props.off} {...(props.names ? { names: props.names } : {})} />
     </View>
   )

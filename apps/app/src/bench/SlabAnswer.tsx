@@ -4,6 +4,7 @@ import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
 import { Length } from '../ui/Length'
+import { LengthRow } from '../ui/LengthRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { OffBy } from './OffBy'
@@ -70,10 +71,7 @@ export function SlabAnswer({ ask, answer: { fit, riserOff }, listed = false }: P
         </View>
       </View>
       {rows.map(([label, mm]) => (
-        <View key={label} className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
-          <Txt className="flex-1 pr-2">{label}</Txt>
-          <Length mm={mm} size="l" />
-        </View>
+        <LengthRow key={label} label={label} mm={mm} />
       ))}
       <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
         <Txt className="flex-1 pr-2">Concrete to put back</Txt>
@@ -81,6 +79,9 @@ export function SlabAnswer({ ask, answer: { fit, riserOff }, listed = false }: P
           {`${Math.ceil(fit.litres)} litres, ${fit.bags} bags of ${unit === 'mm' ? '36 kg' : '80 lb'}`}
         </Txt>
       </View>
+      <Txt size="s" tone="soft" className="pt-2">
+        {`Dug for the least seal that a trap holds (${fit.seal.title}, ${fit.seal.certainty}): measure the one in hand.`}
+      </Txt>
       {fit.notes.map((note) => (
         <Note
           key={note.ruleId}

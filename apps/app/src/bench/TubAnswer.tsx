@@ -3,7 +3,7 @@ import { REASONS } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { View } from 'react-native'
 import { usePreferences } from '../data/preferences'
-import { Length } from '../ui/Length'
+import { LengthRow } from '../ui/LengthRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { Between } from './Between'
@@ -41,10 +41,7 @@ export function TubAnswer({ ask, answer: { fit, waste, shoeOff, overflowOff } }:
             <Between label="tube, shoe to tee" mm={fit.shoeMm} off={shoeOff} names={NAMES} />
             <Between label="tube, tee to overflow" mm={fit.overflowMm} off={overflowOff} names={NAMES} />
           </View>
-          <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
-            <Txt className="flex-1 pr-2">Mouth to the trap, under the tub</Txt>
-            <Length mm={fit.mouthDownMm} size="l" />
-          </View>
+          <LengthRow label="Mouth to the trap, under the tub" mm={fit.mouthDownMm} />
           {fit.notes.map((note) => (
             <Note key={String(note.parameters.which)} kind="caution" title="The set in hand">
               {say(REASONS[note.ruleId] ?? '', note.parameters, unit)}

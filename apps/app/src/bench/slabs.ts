@@ -1,3 +1,5 @@
+import { SLAB_DISCS, USUAL_DISC_MM } from '@diarmos/core/record'
+
 /** What is measured of a trench in a slab, in the job and at the bench. */
 export const SLAB_ROWS = {
   deepMm: [
@@ -11,11 +13,6 @@ export const SLAB_ROWS = {
   overMm: ['Drain’s mouth over the slab’s top', 'The same, where that rim stands higher than the floor.'],
 } as const
 
-/** The disc that is usual on a saw for concrete, mm, and all that are met. */
-export const USUAL_DISC = '350'
-export const DISCS = [
-  { value: '230', label: '9 in' },
-  { value: '300', label: '12 in' },
-  { value: '350', label: '14 in' },
-  { value: '400', label: '16 in' },
-] as const
+/** The disc that is usual on a saw for concrete, and all that are met: called by the inch. */
+export const USUAL_DISC = String(USUAL_DISC_MM)
+export const DISCS = SLAB_DISCS.map(({ mm }) => ({ value: String(mm), label: `${Math.round(mm / 25.4)} in` }))

@@ -14,6 +14,7 @@ import { usePreferences } from '../data/preferences'
 import { beginsAt, isDrain, type LineView, situationOf, useSettings } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { Length } from '../ui/Length'
+import { LengthRow } from '../ui/LengthRow'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import type { Layout } from './saw'
@@ -43,26 +44,23 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
   const turns = layout && drain ? turnsOffMm(option, layout.stations) : null
   return (
     <>
-      {tailMm === null ? null : (
-        <Fact label="Connector’s tail, from the stop in its cup" mm={tailMm} quantity="reading" />
-      )}
+      {tailMm === null ? null : <LengthRow label="Connector’s tail, from the stop in its cup" mm={tailMm} />}
       {first && goesInside(option) ? (
-        <Fact label="It goes into the pipe by" mm={first.maxMm} quantity="reading" />
+        <LengthRow label="It goes into the pipe by" mm={first.maxMm} />
       ) : first?.atStub && beginsAt(line) === 'pipe' ? (
         <View className="mt-2">
           {sawsOld ? null : (
-            <Fact
+            <LengthRow
               label={first.method === 'threaded' ? 'Thread made up' : 'Insertion mark on the old pipe'}
               mm={first.maxMm}
               quantity="insertion-mark"
             />
           )}
-          <Fact label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
+          <LengthRow label="Least bare stub for this joint" mm={option.needsStubMm} quantity="least-stub" />
           {turns ? (
-            <Fact
+            <LengthRow
               label={`End of the old pipe to the middle of the ${turns.what === 'trap' ? 'drain' : 'bend'}`}
               mm={turns.mm}
-              quantity="reading"
             />
           ) : null}
         </View>
@@ -71,23 +69,15 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
         spanMm === null ? (
           <Txt className="py-2">Cut the old pipe square and flush with the finished floor.</Txt>
         ) : (
-          <Fact
-            label="Old pipe cut flush with the floor, over the rim below"
-            mm={spanMm}
-            quantity="reading"
-          />
+          <LengthRow label="Old pipe cut flush with the floor, over the rim below" mm={spanMm} />
         )
       ) : null}
       {route && drainsMachine(route) ? (
         <View testID="standpipe">
-          <Fact label="Standpipe above its trap, at least" mm={height.leastMm} quantity="reading" />
-          <Fact label="Standpipe above its trap, at most" mm={height.mostMm} quantity="reading" />
+          <LengthRow label="Standpipe above its trap, at least" mm={height.leastMm} />
+          <LengthRow label="Standpipe above its trap, at most" mm={height.mostMm} />
           {stands ? (
-            <Fact
-              label={`${STANDS[stands.verdict]} over the weir of its trap`}
-              mm={stands.aboveMm}
-              quantity="reading"
-            />
+            <LengthRow label={`${STANDS[stands.verdict]} over the weir of its trap`} mm={stands.aboveMm} />
           ) : null}
           {stands && stands.verdict !== 'fits' ? (
             <Note kind="caution" title="Check the local code">
@@ -96,9 +86,7 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
           ) : null}
         </View>
       ) : null}
-      {tail ? (
-        <Fact label="End of the fixture’s tail over the middle of the pipe" mm={tail} quantity="reading" />
-      ) : null}
+      {tail ? <LengthRow label="End of the fixture’s tail over the middle of the pipe" mm={tail} /> : null}
       {layout?.reach ? (
         <View className="flex-row items-center justify-between border-b border-rule py-2">
           <Txt className="flex-1 pr-2">
@@ -110,22 +98,5 @@ export function CutFacts({ line, option, layout, sawsOld }: Props) {
         </View>
       ) : null}
     </>
-  )
-}
-
-function Fact({
-  label,
-  mm,
-  quantity,
-}: {
-  label: string
-  mm: number
-  quantity: 'insertion-mark' | 'least-stub' | 'reading'
-}) {
-  return (
-    <View className="min-h-[48px] flex-row items-center justify-between border-b border-rule">
-      <Txt className="flex-1 pr-2">{label}</Txt>
-      <Length mm={mm} quantity={quantity} size="l" />
-    </View>
   )
 }

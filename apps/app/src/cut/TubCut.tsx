@@ -8,7 +8,8 @@ import { Txt } from '../ui/Txt'
 import { useSolved } from '../workers/solver'
 
 type Tub = NonNullable<EntityFields<'situation'>['tub']>
-const NOTHING: Tub = { outMm: null, highMm: null, widthMm: null }
+/** What is measured of a tub or a pan while nothing is. */
+export const NOTHING: Tub = { outMm: null, highMm: null, widthMm: null }
 const BY: Readonly<Record<string, 'nuts' | 'cement'>> = {
   'waste.tub.1-1/2': 'nuts',
   'waste.tub.glued.1-1/2': 'cement',

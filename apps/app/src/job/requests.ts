@@ -287,6 +287,7 @@ export function planRequest(
     const material = found?.classes?.[0]?.material
     const conditions = conditionsOf(line)
     const leftLong = leftLongOf(view, line)
+    const discMm = line.situation?.fields.slab?.discMm
     return line.mating && conditions
       ? [
           {
@@ -296,6 +297,7 @@ export function planRequest(
             ...(material && line.ends?.from === 'pipe' ? { material } : {}),
             ...meets(line),
             ...(leftLong === null ? {} : { leftLong }),
+            ...(discMm == null ? {} : { discMm }),
           },
         ]
       : []

@@ -1,4 +1,4 @@
-export { discReachMm, SLAB_DISCS, USUAL_DISC_MM } from '../reference/slab'
+export { discReachMm, SLAB_DISCS } from '../reference/slab'
 export * from './bendParts'
 export * from './cutLength'
 export { type Bar, type CuttingPlan, cuttingPlan, type PlanAsk as CuttingAsk } from './cuttingPlan'

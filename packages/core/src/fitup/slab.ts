@@ -1,5 +1,6 @@
 import { CATALOG } from '../catalog'
 import { fullDepthMm } from '../catalog/ends'
+import { CoreFault } from '../fault'
 import { PIPES } from '../reference/pipes'
 import { discReachMm, SLAB_DISC_SOURCE } from '../reference/slab'
 import type { Source } from '../reference/source'
@@ -16,17 +17,18 @@ export type SlabSize = (typeof SLAB_SIZES)[number]
 
 /** Water that a trap holds at least, mm. */
 const SEAL_MM = 2 * IN
-export const SEAL_SOURCE: Source = {
+const SEAL_SOURCE: Source = {
   title: 'IPC 1002.4, UPC 1005.0: a seal of 2 to 4 in',
   certainty: 'recalled',
 }
-/** Soil taken out under the pipe for its bed; the riser left over the floor; beyond the work at both ends; across, mm. */
+/** Common practice: soil taken out under the pipe for its bed; the riser left over the floor; beyond the work at both ends; across, mm. */
 const BED_MM = 3 * IN
 const LEFT_LONG_MM = 6 * IN
 const BEYOND_MM = 6 * IN
 const TRENCH_MM = 12 * IN
+const LITRES_PER_CUBIC_FOOT = 28.316846592
 /** What a bag of dry concrete gives, litres: 80 lb make 0.6 cubic feet. */
-export const BAG_LITRES = 0.6 * 28.3168
+export const BAG_LITRES = 0.6 * LITRES_PER_CUBIC_FOOT
 
 const DROP: Source = { title: 'IPC 1002.1, UPC 1001.2: 24 in from outlet to weir', certainty: 'recalled' }
 
@@ -64,6 +66,8 @@ export interface SlabFit {
   readonly acrossMm: number
   readonly litres: number
   readonly bags: number
+  /** What says how much water the trap holds, for which the trench is dug. */
+  readonly seal: Source
   readonly notes: readonly FitReason[]
 }
 
@@ -76,7 +80,7 @@ function trapOf(size: SlabSize) {
     )
   })
   const [outlet, inlet] = trap?.ports ?? []
-  if (!outlet || !inlet) throw new Error(`no trap of ${size}`)
+  if (!outlet || !inlet) throw new CoreFault('no-such-part', { family: 'p-trap' }, ['size'])
   return {
     longMm: -outlet.pose.origin[0],
     inletAboveMm: inlet.pose.origin[1],
@@ -130,6 +134,7 @@ export function underSlab({ size, slabMm, deepMm, outMm, pitch, discMm, aboveMm 
     acrossMm: TRENCH_MM,
     litres,
     bags: Math.ceil(litres / BAG_LITRES),
+    seal: SEAL_SOURCE,
     notes: [
       ...(dropMm > MOST_DROP_MM
         ? [{ ruleId: 'trap.drop', parameters: { overMm: dropMm - MOST_DROP_MM }, source: DROP }]

@@ -1,4 +1,5 @@
 export { cutsOldPipe } from '../assembly/oldJoints/removals'
+export { SLAB_DISCS, USUAL_DISC_MM } from '../reference/slab'
 export * from './basis'
 export * from './besides'
 export * from './carry'

@@ -54,7 +54,8 @@ export function addSlab(graph: Graph, { lines, bodies = [] }: PlanRequest): void
   const under = lines.filter((line) => opensSlab(line, mountOf(line, bodies)))
   if (under.length === 0) return
   const slabMm = Math.max(...under.map(({ conditions }) => conditions.slabMm ?? 0))
-  const reachMm = discReachMm(USUAL_DISC_MM)
+  // the disc that goes least deep is the one in hand
+  const reachMm = Math.min(...under.map(({ discMm = USUAL_DISC_MM }) => discReachMm(discMm)))
   const said = {
     slabMm,
     reachMm,

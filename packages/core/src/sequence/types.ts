@@ -19,6 +19,8 @@ export interface PlanLine {
   readonly second?: true
   /** A piece of pipe, by its place among the parts, that is left long and capped, and cut once what follows it is in hand. */
   readonly leftLong?: number
+  /** Of one under concrete: the disc that it is cut with, mm; the usual one where it is not said. */
+  readonly discMm?: number
 }
 
 /** What goes in, as far as its order of work goes. */

@@ -123,7 +123,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'slab.scan':
     'Drawings, plates and stamps looked at, then scanned: a slab with tensioned cables is not cut by us. Cables, heating, wires and pipes marked on the floor, the breaker of any of them off.',
   'slab.cut':
-    'Trench marked a foot wide, clear of footings. Saw wet, guard on, mask, eyes and ears: {slabMm, number, reading} of concrete, {deep, select, yes {a 14 in disc reaches {reachMm, number, reading} of it and the last {restMm, number, reading} is broken along the cut} other {no deeper than that}}; mesh cut last. Broken out in pieces that one can lift.',
+    'Trench marked a foot wide, clear of footings. Saw wet, guard on, mask, eyes and ears: {slabMm, number, reading} of concrete, {deep, select, yes {the disc reaches {reachMm, number, reading} of it and the last {restMm, number, reading} is broken along the cut} other {no deeper than that}}; mesh cut last. Broken out in pieces that one can lift.',
   'slab.dig':
     'Dig by hand beside the pipe and a hand’s breadth under where the new one will lie, even and firm; the old pipe held where its bed is gone. Soil kept dry, the stones picked out of it.',
   'slab.fill':

@@ -1,4 +1,4 @@
-import { basinWaste } from '../bodies/basins'
+import { basinWaste, type WasteCloser } from '../bodies/basins'
 import { PAN_DRAIN } from '../bodies/kinds'
 import type { StepTemplate } from './types'
 
@@ -44,7 +44,7 @@ const OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'waste.out'
 const TUB_OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'tub.out', seconds: 600 }
 const HOLDS: StepTemplate = { key: 'waste-holds', kind: 'prove', words: 'prove.waste-holds', seconds: 360 }
 
-const basin = (closes: 'push' | 'rod' | 'open'): WasteActs => ({
+const basin = (closes: WasteCloser): WasteActs => ({
   out: OUT,
   before: [{ key: 'waste-set', kind: 'prepare', words: 'waste.set', seconds: 420, parameters: { closes } }],
   after: closes === 'rod' ? [{ key: 'waste-rod', kind: 'finish', words: 'waste.rod', seconds: 300 }] : [],

@@ -139,7 +139,7 @@ const eitherSocket = (size: EndRef['nominal']): readonly EndRef[] =>
 /** What the side of a branch may be: a socket of either plastic; of metric waste one of each range that is made. */
 const sideEnds = ({ size, stuff }: RunBranch): readonly EndRef[] =>
   stuff === 'iron'
-    ? [of('tube', 'hubless', size as EndRef['nominal'], 'cast-iron')]
+    ? [of('tube', 'hubless', size, 'cast-iron')]
     : isMetricBranch(size)
       ? [
           of('drain-socket', 'metric-waste', size, 'waste-solvent'),
@@ -153,16 +153,16 @@ const sideEnds = ({ size, stuff }: RunBranch): readonly EndRef[] =>
         ]
       : eitherSocket(size)
 /** A branch into one, with what its sides take. */
-const branchInto = ({ id, insert, second, ...row }: RunBranch): BodyKind => ({
-  id,
+const branchInto = (row: RunBranch): BodyKind => ({
+  id: row.id,
   mount: 'pipe',
   contents: [],
   ports: [
     { ...port('waste', 'waste', NONE, 'any'), flow: 'out' },
-    port('branch', 'waste', sideEnds({ id, insert, ...row }), 'any'),
-    ...(second ? [port('side', 'waste', eitherSocket(second.size), 'any')] : []),
+    port('branch', 'waste', sideEnds(row), 'any'),
+    ...(row.second ? [port('side', 'waste', eitherSocket(row.second.size), 'any')] : []),
   ],
-  insert,
+  insert: row.insert,
 })
 
 /**

@@ -502,7 +502,8 @@ export const DRAIN_METHODS = [
     reversible: 'by-hand',
     lifeYears: 40,
     toolRoomMm: 25,
-    buried: 'no',
+    // it is tightened through the drain's own mouth, whatever lies round it
+    buried: 'yes',
     source: { title: 'Floor drain with a tightened gasket, typical', certainty: "maker's sheet" },
     steps: [
       { key: 'height', kind: 'prepare', words: 'gasket.height', seconds: 90 },
