@@ -154,7 +154,7 @@ function Cuts({
     >
       <View className="flex-row items-center justify-between">
         <Txt bold size="l" heading={2}>
-          {cuts.length > 0 || trapped || tailed ? 'Cut' : 'No cut needed'}
+          {cuts.length > 0 || trapped || tailed || fixed ? 'Cut' : 'No cut needed'}
         </Txt>
         <UnitButton />
       </View>
@@ -209,7 +209,11 @@ function Cuts({
           ))}
         </View>
       ) : trapped || tailed ? null : (
-        <Txt tone="soft">Every part goes together as it is: there is no pipe to cut in this line.</Txt>
+        <Txt tone="soft">
+          {fixed
+            ? 'No new pipe: what goes in goes in as it is, and only the old run is cut.'
+            : 'Every part goes together as it is: there is no pipe to cut in this line.'}
+        </Txt>
       )}
       {trapped ? <TrapCut view={view} line={line} layout={layout} /> : null}
       <TubCut view={view} line={line} />
