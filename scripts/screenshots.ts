@@ -14,7 +14,10 @@ const browser = await chromium.launch(CHROMIUM)
 
 async function picture(page: Page, name: string): Promise<void> {
   // the worker's answers and the typeface are in, however long they take
-  await page.getByText(/^Working (it )?out/).waitFor({ state: 'detached' })
+  await page
+    .getByText(/^Working (it )?out/)
+    .first()
+    .waitFor({ state: 'detached' })
   await page.waitForTimeout(900)
   await page.screenshot({ path: path.join(folder, `${name}.png`) })
 }

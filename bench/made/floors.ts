@@ -100,6 +100,10 @@ export function faultsOfFloors({ lines, bodies = [] }: PlanRequest, steps: reado
     const liner = of(/^pan\.liner$/, lineId)
     first(joined, liner, `the liner of ${lineId} lies over an open pipe`)
     first(of(/^prove\.level$/), liner, `a pan over ${lineId}, which was not proved`)
+    const beneath = steps.filter(
+      ({ lineId: own, words }) => own === lineId && (MAKES.test(words) || words === 'fix.hang'),
+    )
+    first(beneath, liner, `a pan over ${lineId}, which does not stand yet`)
     const chain = ['liner', 'full', 'stand', 'weep'].map((key) => of(new RegExp(`^pan\\.${key}$`), lineId))
     for (const [at, acts] of chain.entries())
       first(acts, chain[at + 1] ?? [], `the pan of ${lineId} is out of order at ${at}`)

@@ -51,8 +51,10 @@ export function addWastes(graph: Graph, { lines, bodies = [], codeProfile = 'IPC
         if (!beforeStop) graph.precede(at(act.key), `${lineId}/${seam}/close`)
     }
     let prior = close
-    // one water at a time: what is beneath was proved before a pan is laid over it
-    for (const act of acts.after) graph.precede('general/drain-level', at(act.key))
+    // one water at a time: what is beneath is joined, hangs and was proved before a pan is laid over it
+    const beneath = [...option.joints.keys()].map((seam) => `${lineId}/${seam}/close`)
+    for (const act of acts.after)
+      for (const step of [...beneath, at('hangers'), 'general/drain-level']) graph.precede(step, at(act.key))
     const cured = `${lineId}/${last}/cure`
     for (const act of acts.after) {
       graph.precede(prior, at(act.key))
