@@ -119,7 +119,14 @@ describe('drains that nobody prepared', () => {
       const other = anyOrder(steps, new Dice(3_000_000 + index))
       expect([index, carryOut(request, other)]).toEqual([index, []])
     }
-    for (const words of ['prove.level', 'flange.stack', 'captive.plate', 'cover.wall-drain', 'sink.second'])
+    for (const words of [
+      'prove.level',
+      'flange.stack',
+      'captive.plate',
+      'cover.wall-drain',
+      'cover.floor-drain',
+      'sink.second',
+    ])
       expect([words, seen.has(words)]).toEqual([words, true])
   })
 

@@ -32,7 +32,7 @@ const WAITS_ON_PIPE =
 const SPOILT_BY_HEAT =
   /^(thread\.seal|push\.push|press\.press|cement\.join|crimp\.press|cinch\.press|expansion\.expand|swivel\.snug|gasket\.tighten)/
 /** Closes what lies open for good. */
-const COVERS = /^cover\.((wall|ground)(-drain)?|slab)$/
+const COVERS = /^cover\.((wall|ground|floor)(-drain)?|slab)$/
 const SHUTS = /stop$|valve$|bib$/
 
 interface LineState {

@@ -116,8 +116,14 @@ function addCover(
     : 'cover.wall'
   // concrete is cast over either
   const dry = shut.every(isDrain) && words !== 'cover.slab'
+  const inFloor = dry && !buried && shut.every((line) => mountOf(line, bodies) === 'floor')
   const casts = words === 'cover.slab' ? { seconds: CAST_SECONDS } : {}
-  graph.add(at('cover'), { ...STEPS.cover, ...casts, words: dry ? `${words}-drain` : words }, null, null)
+  graph.add(
+    at('cover'),
+    { ...STEPS.cover, ...casts, words: inFloor ? 'cover.floor-drain' : dry ? `${words}-drain` : words },
+    null,
+    null,
+  )
   for (const proof of proofs) graph.precede(proof, at('cover'))
   if (permit) {
     graph.add(at('inspect'), STEPS.inspect, null, null)

@@ -180,3 +180,47 @@ it('a plate goes over the bare end: before the nut and the insert, and no joint 
     expect(waits).not.toContain('a/0/cut')
   }
 })
+
+it.each([
+  ['copper.l.1', 'press', 90],
+  ['copper.l.3/4', 'sweat', 90],
+  ['cpvc.sdr11.1/2', 'cement', 90],
+] as const)(
+  '%s by %s: tube is cut at each of its ends, a fitting’s own plain end never',
+  (pipeId, method, turn) => {
+    const conditions = { ...PLAIN, oldJoint: 'none' as const, turn }
+    const to = mouthOf('hose.outlet')
+    const ways =
+      mate({ lines: [{ lineId: 'a', pipeId, to, conditions }], settings: WELL_EQUIPPED, k: 60 }).lines[0]
+        ?.options ?? []
+    const cups = ways.filter(
+      ({ joints, parts }) =>
+        joints.every((joint) => joint.method === method || joint.method === 'threaded') &&
+        parts.some(({ family }) => family.startsWith('street-elbow')),
+    )
+    expect(cups.length).toBeGreaterThan(0)
+    for (const way of cups) {
+      const words = planOf(way, conditions).map((step) => step.words)
+      const count = (wanted: RegExp) => words.filter((word) => wanted.test(word)).length
+      const own = way.parts.filter(({ fittingId }) =>
+        /street\.\d+\.(press|c|s|pvc)\.|reducer\.fitting/.test(fittingId),
+      )
+      const pieces = way.parts.filter(({ family }) => family === 'tube-piece')
+      expect([way.id, count(/^joint\.spigot$/)]).toEqual([way.id, own.length])
+      expect([way.id, count(/^joint\.dress/)]).toEqual([way.id, 1 + 2 * pieces.length])
+    }
+  },
+)
+
+it('an end that an old stop was sweated off is not shortened before anybody has looked at it', () => {
+  const conditions = { ...PLAIN, oldJoint: 'sweat' as const }
+  const to = mouthOf('hose.outlet')
+  const ways =
+    mate({ lines: [{ lineId: 'a', pipeId: 'copper.l.1/2', to, conditions }], settings: WELL_EQUIPPED, k: 30 })
+      .lines[0]?.options ?? []
+  const atStub = (removalId: string) => {
+    const way = ways.find((one) => one.removalId === removalId && one.joints[0]?.method === 'sweat')
+    return way && planOf(way, conditions).find(({ id }) => id === 'a/0/dress')?.words
+  }
+  expect([atStub('sweat-off'), atStub('cut-behind')]).toEqual(['joint.dress-cut', 'joint.dress-cut'])
+})

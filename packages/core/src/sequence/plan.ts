@@ -1,5 +1,6 @@
 import { GENERAL_STEPS, LINE_STEPS } from '../assembly/acts/general'
 import type { StepTemplate } from '../assembly/acts/types'
+import { partOf } from '../assembly/kept'
 import { actsOf } from '../assembly/methods/acts'
 import { type MethodId, methodById } from '../assembly/methods/table'
 import { KEEP_STOP, opensRun, removalById } from '../assembly/oldJoints/removals'
@@ -50,7 +51,7 @@ import { addWastes } from './wastes'
  * A removal that leaves a fresh cut, or an end that stays where it is: a joint's own first act is then the burr, and a
  * saw only where the end is not square.
  */
-const CUTS = /^remove\.(cut|saw|chain|look$|bands-off|flange-(saw|cut))/
+const CUTS = /^remove\.(cut|saw|chain|sweat|look$|bands-off|flange-(saw|cut))/
 const AFTER_CUT: Readonly<Record<string, string>> = {
   'joint.dress': 'joint.dress-cut',
   'pex.cut': 'pex.cut-already',
@@ -86,6 +87,21 @@ function bringsEnd({ option: { parts, joints }, branchOf }: PlanLine, seam: numb
     (part) => part && (part.family === 'plug' || (PLAIN_ENDED.test(part.fittingId) && !isSleeve(part))),
   )
   return own || (seam === 0 && branchOf !== undefined && joint.tubeMaterial === 'cast-iron')
+}
+
+/** Fittings of supply lines and pressure that go into the next one by a plain end of their own. */
+const SPIGOTED = /^(street-elbow|fitting-reducer)/
+/** Whether what goes in is a fitting's own spigot: no tool shortens it. Its time stays the table's, as it was priced. */
+function bringsSpigot({ option: { parts, joints } }: PlanLine, seam: number): boolean {
+  const joint = joints[seam]
+  if (!joint) return false
+  const ends = [
+    [parts[joint.from], 'outPort'],
+    [parts[joint.to], 'inPort'],
+  ] as const
+  return ends.some(
+    ([part, side]) => part && SPIGOTED.test(part.family) && partOf(part)?.ports[part[side]]?.form === 'tube',
+  )
 }
 
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
@@ -281,7 +297,9 @@ function addLine(
                   ? `${template.words}${sleeveEnd(seam)}`
                   : template.words === 'joint.dress' && bringsEnd(line, seam)
                     ? 'joint.wipe-plug'
-                    : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+                    : template.words === 'joint.dress' && bringsSpigot(line, seam)
+                      ? 'joint.spigot'
+                      : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there

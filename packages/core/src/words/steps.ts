@@ -50,7 +50,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Aerator and hand shower off: run cold, then hot, until it is clear and no air spits. Then put them back.',
   'fixture.fill': 'Let the tank fill; set its level; flush it twice.',
   'safe.bond': 'Metal line: if it may carry the bonding, have it bridged before cutting.',
-  'open.valves': 'New stop shut, faucet above shut, all other taps shut.',
+  'open.valves': 'New stop shut; every tap shut, what the stop feeds too.',
   'open.valves-body': 'The new fixture shut, all other taps shut.',
   'open.valves-run': 'All taps shut.',
   'open.restore': 'Open the water slowly, a high tap open for the air: cold first, then hot. Listen.',
@@ -114,6 +114,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'A permit is open: the inspector has seen it open and under pressure, a drain full of water. Nothing is covered before.',
   'cover.wall':
     'Close the wall, or have it closed, the line under pressure meanwhile: a nail or a screw in it is seen at the gauge.',
+  'cover.floor-drain':
+    'Close the floor, or have it closed, what carries it whole again: no screw and no nail where the drain runs.',
   'cover.ground': 'Bed it in sand and fill in, the line under pressure meanwhile.',
   'cover.wall-drain': 'Close the wall, or have it closed: no screw and no nail where the drain runs.',
   'cover.ground-drain':
@@ -192,7 +194,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.unscrew-thread': 'Unscrew what sits on the pipe’s thread, gently.',
   'joint.dress': 'Cut square with {tool}; ream inside, dress outside.',
   'joint.wipe-plug': 'Wipe the plain end that it has: no casting sand, no seam that stands up.',
-  'joint.dress-cut': 'Ream inside, dress outside; where the cut is not square, once more with {tool}.',
+  'joint.spigot': 'Look at the plain end that the fitting has: clean, no dent, no burr; it is not cut.',
+  'joint.dress-cut': 'Ream inside, dress outside; where the end is not square, cut once more with {tool}.',
   'pex.cut-already': 'Is the cut square? Else once more, as little as will do.',
   'sweat.shield':
     'Shield framing and wallboard; extinguisher in reach; cartridge and rubber out of what is heated.',
