@@ -60,7 +60,9 @@ const BY_SIZE: Readonly<Record<string, number>> = {
   '35': 3.6,
   '40': 4.2,
   '42': 4.6,
+  '50': 6.2,
   '54': 7,
+  '63': 8.5,
 }
 
 /** A drain's parts are named by larger sizes and are light: how many times an inch and a half one each costs. */
