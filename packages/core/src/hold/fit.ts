@@ -166,9 +166,12 @@ export function fit(
   const columns = Array.from({ length: UNKNOWNS }, () => new Float64Array(count))
   const bend = new Float64Array(UNKNOWNS * UNKNOWNS)
   let damp = 1e-2
+  // what stands behind a stop that lets nothing by, or how metal creeps, moves nothing: its column stays at nought
+  const idle = [...(seep === 0 ? [BEHIND, SEAT] : []), ...(held.line.plastic > 0 ? [] : [CREEP])]
   const look = () => {
     const nudged = Float64Array.from(at)
     for (let k = 0; k < UNKNOWNS; k++) {
+      if (idle.includes(k)) continue
       const column = columns[k] as Float64Array
       nudged[k] = (at[k] as number) + NUDGE
       of(nudged, column)

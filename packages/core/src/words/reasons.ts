@@ -257,7 +257,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'pipe.polybutylene':
     'Polybutylene has a record of failing at its fittings: tell the owner, touch as little as possible.',
   'start.no-end':
-    'A plain cut end of threaded pipe takes none of these joints: back to the next thread, or thread it.',
+    'No old end of {material} is joined like that: look again at how it is joined, and at what it is.',
   'drain.other-plastic':
     'No {method} on {material}: between both plastics goes a coupling. A transition cement is for one joint alone, where the drain of the house meets its sewer, if the authority takes it.',
   'method.not-on-this-pipe': 'No {method} joint is made on {material} of this size.',

@@ -171,7 +171,7 @@ export function otherMethods(
     if ((methodById(method).medium ?? 'supply') !== problem.medium) continue
     if (offered.has(method)) continue
     if (problem.begin.length === 0) {
-      refusals.push({ method, reason: { ...plain(problem, 'start.no-end', method), change: 'thread' } })
+      refusals.push({ method, reason: plain(problem, 'start.no-end', method) })
       continue
     }
     const { paired, allowed, reasons } = beginning(problem, method)

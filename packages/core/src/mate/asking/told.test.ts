@@ -90,6 +90,8 @@ it('an old joint that such a pipe never has leaves no end: every method is told 
       const refusals = refusalsOf(line(pipeId, { oldJoint, thread: 'none' }))
       const told = [...new Set(refusals.map(({ reason }) => reason.ruleId))]
       expect([oldJoint, pipeId, told]).toEqual([oldJoint, pipeId, ['start.no-end']])
+      // nothing that could be changed about it would make it one
+      expect(refusals.flatMap(({ reason }) => reason.change ?? [])).toEqual([])
       const methods = METHODS.filter(({ medium }) => (medium ?? 'supply') === 'supply').map(({ id }) => id)
       expect(refusals.every(({ method }) => methods.includes(method))).toBe(true)
     }
