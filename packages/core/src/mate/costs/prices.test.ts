@@ -52,6 +52,7 @@ it('a larger one never costs less; what is of one price costs that in every size
   // bent tube and cast brass weigh by their size, a plastic trap hardly does
   for (const family of ['elbow-90', 'coupling', 'tee', 'tube-piece', 'nipple', 'shielded-coupling'])
     expect([family, dearer.has(family)]).toEqual([family, true])
+  // what the shop writes for the family is what each costs
   for (const family of [
     'trap-adapter',
     'tubular-trap',
@@ -60,7 +61,6 @@ it('a larger one never costs less; what is of one price costs that in every size
     'closet-flange',
     'standpipe',
   ])
-    // what the shop writes for the family is what each costs
     for (const part of CATALOG.filter((one) => one.family === family))
       expect([part.id, cents(part)]).toEqual([part.id, STARTING_SETTINGS.familyPriceCents[part.family]])
 })

@@ -699,9 +699,10 @@ export class Problem {
       route: this.route.id === 'cut-in' ? 'direct' : this.route.id,
       old: this.pipe !== null,
       run: this.line.cutIn ? (this.pipe?.material ?? null) : null,
-      ...(this.line.cutIn ? { insert: this.line.cutIn.insert } : {}),
-      ...(branch ? { branch: branch.nominal } : {}),
-      ...(this.line.cutIn?.second ? { second: this.line.cutIn.second.at } : {}),
+      // one shape, whatever is said: the rules are asked of thousands
+      insert: this.line.cutIn?.insert,
+      branch: branch?.nominal,
+      second: this.line.cutIn?.second?.at,
       headOn: this.meeting.headOn ?? false,
       out: this.line.cutIn?.outMm != null,
       own: this.own,

@@ -36,11 +36,11 @@ export interface JointContext {
   /** What the run is made of that both sides of the line belong to; null where it does not go into a run. */
   readonly run: PipeMaterial | null
   /** What goes into that run. */
-  readonly insert?: Insert
+  readonly insert?: Insert | undefined
   /** Of a branch that comes into it, the size. */
-  readonly branch?: NominalSize
+  readonly branch?: NominalSize | undefined
   /** Where its second side stands, if it has one. */
-  readonly second?: SecondSide
+  readonly second?: SecondSide | undefined
   /** The line comes into a tee right opposite another. */
   readonly headOn?: boolean
   /** How much of that run is bad has been said: all of it comes out. */
