@@ -189,7 +189,7 @@ describe('codes and amendments', () => {
     }
     expect(ruleIn(steelOnCopper, amended)).toMatchObject({
       severity: 'forbid',
-      source: { title: 'Local amendment: hard water here' },
+      source: { title: 'Local amendment: hard water here', certainty: 'common practice' },
     })
   })
   it('what guards life is not amended away', () =>

@@ -1,6 +1,6 @@
 import { CATALOG, fittingById } from '../../catalog'
 import { mate } from '../index'
-import { cutInOf } from '../test/drains'
+import { cutInOf, drainOf } from '../test/drains'
 import { line, PLAIN, WELL_EQUIPPED } from '../test/problems'
 import type { CutIn, LineRequest } from '../types'
 
@@ -67,4 +67,42 @@ it('the trap of a house makes way for a cleanout, never for plain pipe', () => {
   expect(answer('waste.run.repair')?.refusals.map(({ reason }) => reason.ruleId)).toContain(
     'run.house-trap-plain',
   )
+})
+
+it.each([
+  // the bowl that stood there is set again, and told of its vent; nothing else is let in without one
+  ['waste.bowl', true, 'warned'],
+  ['waste.bowl', false, 'set'],
+  ['waste.tub.1-1/2', true, 'refused'],
+  ['waste.tub.1-1/2', false, 'set'],
+] as const)('%s, without a vent %s: %s', (kind, unvented, wanted) => {
+  const pipeId = kind === 'waste.bowl' ? 'pvc-dwv.40.3' : 'pvc-dwv.40.1-1/2'
+  const { options } = drainOf(pipeId, kind, { unvented, oldTrap: 'none' })
+  const told = options.map(
+    ({ joints }) =>
+      joints.filter(({ reasons }) => reasons.some(({ ruleId }) => ruleId === 'drain.bowl-unvented')).length,
+  )
+  // once, however many joints the way has
+  const said = [...new Set(told)].map((times) => ['set', 'warned'][times] ?? `${times} times`)
+  expect(options.length === 0 ? ['refused'] : said).toEqual([wanted])
+})
+
+it('what a rule only warns of makes a way the riskier by what the table says, unless the authority lifts it', () => {
+  const asked = line('copper.l.1/2', { access: 'buried' }, 'valve.female.1/2')
+  const ways = (severity: 'off' | 'warn') =>
+    mate({
+      lines: [asked],
+      settings: { ...WELL_EQUIPPED, amendments: [{ ruleId: 'ground.wrap', severity, why: 'here' }] },
+      k: 20,
+    }).lines[0]?.options ?? []
+  const off = new Map(ways('off').map((way) => [way.id, way]))
+  const both = ways('warn').flatMap((way) => {
+    const other = off.get(way.id)
+    const wrapped = way.joints.filter(({ reasons }) =>
+      reasons.some(({ ruleId }) => ruleId === 'ground.wrap'),
+    ).length
+    return other ? [[wrapped, way.criteria.riskPerMille - other.criteria.riskPerMille] as const] : []
+  })
+  expect(both.some(([wrapped]) => wrapped > 0)).toBe(true)
+  for (const [wrapped, more] of both) expect(more).toBe(10 * wrapped)
 })
