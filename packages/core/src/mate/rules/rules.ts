@@ -968,7 +968,7 @@ export const RULES: readonly Rule[] = [
       title: 'Model plumbing codes: every trap is vented; check the local code',
       certainty: 'recalled',
     },
-    bites: (joint) => yes(joint.begins && joint.old !== false && isBowl(joint.route) && airless(joint)),
+    bites: (joint) => yes(joint.old !== false && isBowl(joint.route) && airless(joint)),
   },
   {
     // nothing is reached under a tray but through a panel
