@@ -119,3 +119,19 @@ describe('a place that closes', () => {
     expect(out('reachable')).toEqual([])
   })
 })
+
+// an inch of slip coupling (two half-inch sockets, ASME B16.22) and room for the hand: all of it waits on one side
+it.each([
+  ['near', 300, 25, true],
+  ['far', 25, 300, true],
+  ['neither', 25, 25, false],
+] as const)(
+  'a slip coupling alone wants bare pipe for all of it on one side: on the %s',
+  (_, stubMm, farMm, mends) => {
+    const cutIn = { insert: 'repair', farMm, freeMm: [0, 0], sidewaysMm: 0 } as const
+    const conditions = { ...asked('copper.l.1/2').conditions, oldJoint: 'none' as const, stubMm }
+    const catalogue = CATALOG.filter(({ id }) => id.startsWith('coupling.slip.'))
+    const { options } = ask({ lineId: 'a', pipeId: 'copper.l.1/2', cutIn, conditions }, catalogue)
+    expect([...new Set(options.map(({ parts }) => parts.length))]).toEqual(mends ? [1] : [])
+  },
+)
