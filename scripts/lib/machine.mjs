@@ -58,7 +58,10 @@ export function postgresBin() {
 }
 
 export const POSTGRES = { name: 'postgresql', present: () => postgresBin() !== null }
-export const CHROMIUM = { name: 'chromium', present: () => existsSync('/usr/bin/chromium') }
+export const CHROMIUM = {
+  name: 'chromium-headless-shell',
+  present: () => existsSync('/usr/bin/chromium-headless-shell'),
+}
 
 const packagesOf = (file) => JSON.parse(readFileSync(file, 'utf8')).packages
 
