@@ -1,6 +1,6 @@
 import { type Browser, expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { answer, askFor, expectAccessible, showJob, signIn, tapLength } from './steps'
+import { answer, askFor, expectAccessible, measure, showJob, signIn, tapLength } from './steps'
 
 let stack: Stack
 
@@ -30,8 +30,7 @@ test('two phones change the same measure at once: both are kept, and one is aske
     [bram, '2'],
     [ines, '3'],
   ] as const) {
-    await page.getByRole('button', { name: 'Bare stub, wall to the old stop' }).click()
-    await tapLength(page, [whole])
+    await measure(page, 'Bare stub, wall to the old stop', [whole])
     await expect(page.getByTestId('offline').last()).toContainText('kept on the phone')
   }
   for (const page of [bram, ines]) {

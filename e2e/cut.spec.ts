@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
 import { rowsIn } from './rows'
-import { askFor, expectAccessible, signIn, tapLength } from './steps'
+import { askFor, expectAccessible, measure, signIn, tapLength } from './steps'
 
 let stack: Stack
 
@@ -24,8 +24,7 @@ test('a line is measured on its drawing, sent to the saw, and kept', async ({ br
     await expectAccessible(page, 'cut, keypad')
     await tapLength(page, ['2', '4', '1/2'])
     await expect(page.getByTestId('cut-list')).toContainText('23')
-    await page.getByRole('button', { name: /^Dimension from the wall to the end/ }).click()
-    await tapLength(page, ['4'])
+    await measure(page, /^Dimension from the wall to the end/, ['4'])
     await expect(page.getByText('Caution: Stale')).toBeVisible()
     await page.getByRole('button', { name: /^Undo/ }).click()
     await expect(page.getByText('Caution: Stale')).toBeHidden()

@@ -1,6 +1,6 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { answer, askFor, expectAccessible, signIn, tapLength, tickCard } from './steps'
+import { answer, askFor, expectAccessible, measure, signIn, tapLength, tickCard } from './steps'
 
 let stack: Stack
 let context: BrowserContext
@@ -49,8 +49,7 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
     await page.getByRole('radio', { name: /On the old end: nothing/ }).click()
   })
   await test.step('mate', async () => {
-    await page.getByRole('button', { name: 'Bare stub, wall to the old fitting' }).click()
-    await tapLength(page, ['2'])
+    await measure(page, 'Bare stub, wall to the old fitting', ['2'])
     await expect(page.getByTestId('option-1')).toContainText('trap')
     await expectAccessible(page, 'mate, waste')
     await page.getByRole('button', { name: 'Choose this way' }).click()
@@ -62,8 +61,7 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
       ['Drain’s end over the floor', ['2', '4']],
       ['Stub over the floor', ['1', '8']],
     ] as const) {
-      await page.getByRole('button', { name: row }).click()
-      await tapLength(page, keys)
+      await measure(page, row, keys)
     }
     await expect(page.getByText('wall tube, bend to end')).toBeVisible()
     await expectAccessible(page, 'cut, waste')
@@ -351,8 +349,7 @@ for (const wasteOf of WASTES) {
     }
     if (side) await page.getByRole('radio', { name: side[0] }).click()
     for (const [row, keys] of into ?? []) {
-      await page.getByRole('button', { name: row }).click()
-      await tapLength(page, keys)
+      await measure(page, row, keys)
     }
     // what others show too is looked at there
     if (switched || into || sized) await expectAccessible(page, `waste, ${what}`)
@@ -361,8 +358,7 @@ for (const wasteOf of WASTES) {
     await expect(page.getByTestId('option-1')).toBeVisible()
     if (toggled) await page.getByRole('switch', { name: toggled }).click()
     for (const [row, keys] of measured) {
-      await page.getByRole('button', { name: row }).click()
-      await tapLength(page, keys)
+      await measure(page, row, keys)
     }
     if (fault) {
       await page.getByRole('button', { name: '+ more conditions' }).click()
@@ -403,8 +399,7 @@ for (const wasteOf of WASTES) {
     if (dug) {
       const [rows, said] = dug
       for (const [row, keys] of rows) {
-        await page.getByRole('button', { name: row }).click()
-        await tapLength(page, keys)
+        await measure(page, row, keys)
       }
       for (const words of said) await expect(page.getByTestId('slab-answer')).toContainText(words)
       await page.getByRole('button', { name: 'Cut the riser by this' }).click()

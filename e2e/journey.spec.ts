@@ -2,7 +2,17 @@ import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
 import { rowsIn } from './rows'
-import { answer, askFor, expectAccessible, signIn, tapLength, tickCard, touchedAgain } from './steps'
+import {
+  answer,
+  askFor,
+  expectAccessible,
+  measure,
+  signIn,
+  tapLength,
+  tickCard,
+  touchedAgain,
+  touchUntil,
+} from './steps'
 
 let stack: Stack
 
@@ -33,8 +43,7 @@ async function doTheJob(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'On to the mating' }).click()
   })
   await test.step('mate', async () => {
-    await page.getByRole('button', { name: 'Bare stub, wall to the old stop' }).click()
-    await tapLength(page, ['1', '3/4'])
+    await measure(page, 'Bare stub, wall to the old stop', ['1', '3/4'])
     await expect(page.getByTestId(/^option-\d+$/)).toBeVisible()
     await page.getByRole('switch', { name: 'Line dry' }).click()
     await page
@@ -334,8 +343,11 @@ test('the same on the wide view, with keys, undo, and an earlier fact corrected'
 
   await test.step('an earlier fact corrected makes what followed stale, and undo takes it back', async () => {
     await page.keyboard.press('1')
-    await page.getByRole('button', { name: 'Withdraw' }).first().click()
-    await expect(page.getByText('Caution: Stale')).toBeVisible()
+    const stale = page.getByText('Caution: Stale')
+    await touchUntil(
+      () => page.getByRole('button', { name: 'Withdraw' }).first().click({ timeout: 5000 }),
+      () => expect(stale).toBeVisible({ timeout: 5000 }),
+    )
     await page.keyboard.press('3')
     await expect(page.getByText('Caution: Stale')).toBeVisible()
     await page.keyboard.press('u')

@@ -29,7 +29,7 @@ let again = 0
 export const touchedAgain = (): number => again
 
 /** Touches until what it is for is seen. */
-async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
+export async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>): Promise<void> {
   let touches = 0
   await expect(async () => {
     // what came late stands in the way of a second touch
@@ -46,6 +46,16 @@ async function touchUntil(touch: () => Promise<void>, seen: () => Promise<void>)
     await seen()
   }).toPass()
   again += touches - 1
+}
+
+/** Opens a row's keypad and types what was measured; the row may have moved while the touch was made. */
+export async function measure(page: Page, row: string | RegExp, keys: readonly string[]): Promise<void> {
+  const pad = page.getByRole('dialog')
+  await touchUntil(
+    () => page.getByRole('button', { name: row }).click({ timeout: 5000 }),
+    () => expect(pad).toBeVisible({ timeout: 2000 }),
+  )
+  await tapLength(page, keys)
 }
 
 /** Opens a look, in whichever of the four groups it stands. */
