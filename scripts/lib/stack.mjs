@@ -87,7 +87,7 @@ export async function startStack() {
 
 /** How Debian's Chromium is started where there is no display, no sandbox and no network. */
 export const CHROMIUM = {
-  // the one that never had a window: it takes a third of the processor that the whole browser does
+  // the one that never had a window: less to install, and its browser process takes half of the processor
   executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--headless',
