@@ -4,6 +4,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { buildServer, buildWeb, SERVER, WEB } from './build.mjs'
+import { BROWSER } from './machine.mjs'
 import { copyCluster, freePort, removeCluster, startPostgres } from './postgres.mjs'
 
 /** Where a stack lies that others begin as copies of. */
@@ -87,8 +88,7 @@ export async function startStack() {
 
 /** How Debian's Chromium is started where there is no display, no sandbox and no network. */
 export const CHROMIUM = {
-  // the one that never had a window: less to install, and its browser process takes half of the processor
-  executablePath: '/usr/bin/chromium-headless-shell',
+  executablePath: BROWSER,
   args: [
     '--headless',
     '--no-sandbox',

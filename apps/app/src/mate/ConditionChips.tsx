@@ -42,7 +42,7 @@ export function ConditionChips({ conditions, fresh = false, waste = false, set, 
       flip: () =>
         set(
           { access: access === 'reachable' ? 'closed-wall' : 'reachable', slabMm: null },
-          access === 'reachable' ? 'Wall will be closed' : 'Within reach later',
+          access === 'reachable' ? 'Closed in later' : 'Within reach later',
         ),
     },
     {

@@ -101,6 +101,19 @@ function holdDrains(
   }
 }
 
+/** What hides the new lines again: concrete, soil, a floor or a wall; of drains it is not watched at a gauge. */
+function coverWords(shut: readonly PlanLine[], bodies: readonly PlanBody[]): string {
+  const drains = shut.every(isDrain) ? '-drain' : ''
+  if (shut.every(({ conditions }) => conditions.access === 'buried'))
+    // concrete is cast over either
+    return shut.some((line) => opensSlab(line, mountOf(line, bodies)))
+      ? 'cover.slab'
+      : `cover.ground${drains}`
+  return drains && shut.every((line) => mountOf(line, bodies) === 'floor')
+    ? 'cover.floor-drain'
+    : `cover.wall${drains}`
+}
+
 /** The covering itself, what comes before it whatever is covered, and what it comes before. */
 function addCover(
   graph: Graph,
@@ -108,22 +121,9 @@ function addCover(
   proofs: readonly string[],
   { bodies = [], permit = false }: PlanRequest,
 ): void {
-  const buried = shut.every(({ conditions }) => conditions.access === 'buried')
-  const words = buried
-    ? shut.some((line) => opensSlab(line, mountOf(line, bodies)))
-      ? 'cover.slab'
-      : 'cover.ground'
-    : 'cover.wall'
-  // concrete is cast over either
-  const dry = shut.every(isDrain) && words !== 'cover.slab'
-  const inFloor = dry && !buried && shut.every((line) => mountOf(line, bodies) === 'floor')
+  const words = coverWords(shut, bodies)
   const casts = words === 'cover.slab' ? { seconds: CAST_SECONDS } : {}
-  graph.add(
-    at('cover'),
-    { ...STEPS.cover, ...casts, words: inFloor ? 'cover.floor-drain' : dry ? `${words}-drain` : words },
-    null,
-    null,
-  )
+  graph.add(at('cover'), { ...STEPS.cover, ...casts, words }, null, null)
   for (const proof of proofs) graph.precede(proof, at('cover'))
   if (permit) {
     graph.add(at('inspect'), STEPS.inspect, null, null)

@@ -1,4 +1,4 @@
-import { mouthOf } from '../assembly/bodies'
+import { bodyKind, mouthOf } from '../assembly/bodies'
 import type { Conditions } from '../assembly/conditions'
 import type { OldJoint } from '../assembly/oldJoints/table'
 import { TOOL_IDS } from '../assembly/tools'
@@ -139,4 +139,39 @@ it('what points somewhere is turned to it dry and marked before its cement, and 
       expect(close?.startSeconds).toBeGreaterThanOrEqual(endSeconds)
     }
   }
+})
+
+it.each([
+  [['waste.shower.2'], 'closed-wall', 'cover.floor-drain'],
+  [['waste.bowl'], 'closed-wall', 'cover.floor-drain'],
+  [['waste.tail.1-1/2'], 'closed-wall', 'cover.wall-drain'],
+  [['waste.shower.2', 'waste.tail.1-1/2'], 'closed-wall', 'cover.wall-drain'],
+  [['waste.shower.2'], 'buried', 'cover.ground-drain'],
+] as const)('what is closed over %j, %s', (kinds, access, wanted) => {
+  const lines = kinds.map((kind, at) => {
+    const conditions = {
+      ...PLAIN,
+      service: 'waste' as const,
+      oldJoint: 'none' as const,
+      stubMm: null,
+      access,
+    }
+    const asked = {
+      lineId: `l${at}`,
+      pipeId: kind === 'waste.bowl' ? 'abs-dwv.40.4' : 'abs-dwv.40.2',
+      conditions,
+    }
+    const [option] =
+      mate({ lines: [{ ...asked, to: mouthOf(kind) }], settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!option) throw new Error(`no way to ${kind}`)
+    return { lineId: asked.lineId, option, conditions, meets: { to: `b${at}` } }
+  })
+  const bodies = kinds.map((kind, at) => ({
+    id: `b${at}`,
+    kind,
+    contents: [],
+    mount: bodyKind(kind)?.mount ?? 'deck',
+  }))
+  const { steps } = sequence({ lines, bodies, houseRules: WELL_EQUIPPED.houseRules })
+  expect(steps.map(({ words }) => words).filter((words) => words.startsWith('cover.'))).toEqual([wanted])
 })

@@ -78,30 +78,29 @@ const SLEEVES = /^(shield|flexible)\.(sleeve|tighten)$/
 
 /** Iron fittings that stand between couplings with plain ends of their own: nothing of them is cut. */
 const PLAIN_ENDED = /\.hubless\./
-/** Whether the end that a sleeve goes round is a fitting's own: a plug's, a tee's, or the side of one that a line begins at. */
-function bringsEnd({ option: { parts, joints }, branchOf }: PlanLine, seam: number): boolean {
-  const joint = joints[seam]
-  if (!joint) return false
-  const ends = [joint.from, joint.to].map((at) => parts[at])
-  const own = ends.some(
-    (part) => part && (part.family === 'plug' || (PLAIN_ENDED.test(part.fittingId) && !isSleeve(part))),
-  )
-  return own || (seam === 0 && branchOf !== undefined && joint.tubeMaterial === 'cast-iron')
-}
-
-/** Fittings of supply lines and pressure that go into the next one by a plain end of their own. */
+/** Fittings that go into the next one by a plain end of their own. */
 const SPIGOTED = /^(street-elbow|fitting-reducer)/
-/** Whether what goes in is a fitting's own spigot: no tool shortens it. Its time stays the table's, as it was priced. */
-function bringsSpigot({ option: { parts, joints } }: PlanLine, seam: number): boolean {
+/**
+ * What is done to an end that no tool shortens, being a fitting's own; undefined where it is pipe. A sleeve goes round a
+ * plug's, a tee's, or the side of one that a line begins at; a spigot goes into a cup. The time stays the table's, as it
+ * was priced.
+ */
+function ownEnd({ option: { parts, joints }, branchOf }: PlanLine, seam: number): string | undefined {
   const joint = joints[seam]
-  if (!joint) return false
+  if (!joint) return undefined
   const ends = [
     [parts[joint.from], 'outPort'],
     [parts[joint.to], 'inPort'],
   ] as const
-  return ends.some(
+  const plain = ends.some(
+    ([part]) => part && (part.family === 'plug' || (PLAIN_ENDED.test(part.fittingId) && !isSleeve(part))),
+  )
+  if (plain || (seam === 0 && branchOf !== undefined && joint.tubeMaterial === 'cast-iron'))
+    return 'joint.wipe-plug'
+  const spigot = ends.some(
     ([part, side]) => part && SPIGOTED.test(part.family) && partOf(part)?.ports[part[side]]?.form === 'tube',
   )
+  return spigot ? 'joint.spigot' : undefined
 }
 
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
@@ -295,11 +294,9 @@ function addLine(
                 ? `${template.words}-slid`
                 : SLEEVES.test(template.words)
                   ? `${template.words}${sleeveEnd(seam)}`
-                  : template.words === 'joint.dress' && bringsEnd(line, seam)
-                    ? 'joint.wipe-plug'
-                    : template.words === 'joint.dress' && bringsSpigot(line, seam)
-                      ? 'joint.spigot'
-                      : (joint.atStub && cut && AFTER_CUT[template.words]) || template.words
+                  : (template.words === 'joint.dress' && ownEnd(line, seam)) ||
+                    (joint.atStub && cut && AFTER_CUT[template.words]) ||
+                    template.words
       graph.add(step, { ...template, words }, lineId, seam, parameters)
     }
     // a nut that is kept on the old end is taken again there

@@ -377,7 +377,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'remove.flange-copper':
     'Screws of the flange out; cut the copper square below the flange’s hub with the multi-tool and a blade for metal, and lift both out. No flame: it is soldered, and joists burn. Take the burr off inside and out; keep the rag in.',
   'remove.hold-iron':
-    'Hold the pipe above and below with strap or riser clamp before it is parted: what hangs on it drops, and iron is heavy.',
+    'Hold the pipe above and below with strap or riser clamp before it is parted: what hangs on it drops, and it may be heavy.',
   'remove.pick-lead':
     'Drill or chisel the lead out of the hub a little at a time, then pull the oakum; no blow sideways, the hub splits. Draw the old spigot straight out, then wire-brush the hub to bare iron.',
   'remove.draw-spigot':
