@@ -48,7 +48,6 @@ export function openLocal(personId: string, watch: Watch = {}): Promise<LocalDat
         if (from === 1) await liftFirst(transaction as unknown as LocalTransaction)
       }
       // likewise
-      // likewise
       if (from > 0 && from < 3) await liftSecond(transaction as unknown as LocalTransaction)
     },
     blocked: () => watch.blocked?.(),
