@@ -13,4 +13,6 @@ config.resolver.resolveRequest = (context, name, platform) => {
 
 // the usual one takes ten times as long, and its code is no smaller
 config.transformer.minifierPath = require.resolve('./web/minify')
+// done there too, by name
+config.transformer.unstable_disableNormalizePseudoGlobals = true
 module.exports = config

@@ -8,6 +8,7 @@ import { Grower, type Label, needsTrip } from '../search/labels'
 import { search } from '../search/search'
 import { line, STUBS, WELL_EQUIPPED } from '../test/problems'
 import type { ChosenPart, LineRequest } from '../types'
+import { STUB_METHODS } from './refusals'
 
 const places: fc.Arbitrary<Partial<Conditions>> = fc.record({
   service: fc.constantFrom('hot' as const, 'cold' as const),
@@ -93,6 +94,26 @@ describe('the bounds that guide the search', () => {
         expect(totals).toEqual([...totals].sort((a, b) => a - b))
       }),
       { numRuns: 40 },
+    ))
+})
+
+describe('what fits at all', () => {
+  // one of several ways to open the old end, and a coupling with a piece of the same tube: it ends as another began
+  const asAnotherBegan = line('copper.regular.18mm', { oldJoint: 'compression' }, 'toilet.fill.g3/8')
+
+  it('is told alike by the search that tells ways apart, method by method, and costs the least of them', () =>
+    fc.assert(
+      fc.property(lines, fc.constantFrom(...STUB_METHODS), (wanted, method) => {
+        const problem = new Problem(wanted, { settings: WELL_EQUIPPED })
+        const guide = guideOf(problem)
+        const least = search(problem, { kind: 'least' }, guide, method)
+        const ways = search(problem, { kind: 'ways', k: 200 }, guide, method)
+        fc.pre(!least.truncated && !ways.truncated)
+        expect(least.goals.length).toBe(Math.min(1, ways.goals.length))
+        if (ways.goals.length > 0)
+          expect(least.goals[0]?.additive).toBe(Math.min(...ways.goals.map(({ additive }) => additive)))
+      }),
+      { numRuns: 100, seed: 21, examples: [[asAnotherBegan, 'sweat']] },
     ))
 })
 

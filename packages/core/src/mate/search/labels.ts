@@ -137,6 +137,8 @@ export class Grower {
   private readonly startClasses = new Map<Start, number>()
   /** Circles are left out but where length or two fixed ends can make them necessary. */
   readonly circles: boolean
+  /** Whether any length decides anything here; where none does, chains are alike however long they are. */
+  private readonly lengths: boolean
 
   private readonly firstMethod: MethodId | undefined
   private readonly told: boolean
@@ -156,6 +158,7 @@ export class Grower {
     // up to a trap one piece of pipe of a size is enough, and behind it nothing counts
     const counts = problem.span !== null && problem.route.trapAt === undefined
     this.circles = counts || problem.line.cutIn !== undefined
+    this.lengths = problem.measures || problem.begin.some(({ wholeMm }) => wholeMm != null)
   }
 
   /** A number for a word of a sequence, so that sequences are numbers too. */
@@ -294,8 +297,8 @@ export class Grower {
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
       const counted = problem.counted.has(choice.part)
-      let lo = (reach[0] as number) + choice.lo - joint.insHi
-      let hi = (reach[1] as number) + choice.hi - joint.insLo
+      let lo = this.lengths ? (reach[0] as number) + choice.lo - joint.insHi : 0
+      let hi = this.lengths ? (reach[1] as number) + choice.hi - joint.insLo : 0
       if (corner) {
         // each leg by itself: the first ends in the middle of the elbow, and there the second begins
         if (hi - choice.behind < (problem.leastLegs?.[0] ?? 0)) continue
@@ -391,8 +394,9 @@ export class Grower {
         const spared = sameHeat ? joint.spared : NOTHING_SPARED
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
         const past = label.stage >= problem.spanEnds
-        const lo = past ? label.lo : (reach[0] as number) - joint.insHi
-        const hi = past ? label.hi : (reach[1] as number) - joint.insLo
+        const grows = this.lengths && !past
+        const lo = grows ? (reach[0] as number) - joint.insHi : label.lo
+        const hi = grows ? (reach[1] as number) - joint.insLo : label.hi
         if (past ? !problem.fills(lo, hi) : !this.endsThere(label, lo, hi)) continue
         give({
           ...label,

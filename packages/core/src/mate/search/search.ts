@@ -121,7 +121,7 @@ function searchOnce(
     const key =
       mode.kind === 'ways'
         ? label.fine
-        : `${label.back ? label.origin : label.fine}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.hot},${label.trend},${label.group?.adapts[0] ?? -1},${label.closing},${mode.kind === 'masks' ? opening(label, problem) : each ? label.branch : 0}`
+        : `${label.back ? label.origin : `on ${label.fine}`}|${label.done ? -1 : label.openClass},${label.stage},${label.turned},${label.hot},${label.trend},${label.group?.adapts[0] ?? -1},${label.closing},${mode.kind === 'masks' ? opening(label, problem) : each ? label.branch : 0}`
     const others = held.get(key)
     if (others) {
       for (const other of others) if (standsFor(other, label)) return
