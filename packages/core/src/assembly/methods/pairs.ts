@@ -96,8 +96,19 @@ export function pairs(a: PortEnd, b: PortEnd): Pair[] {
 const isPushedIn = (form: PortForm): form is 'pipe-inside' | 'bore-gasket' | 'twist-in' | 'pipe-fins' =>
   ['pipe-inside', 'bore-gasket', 'twist-in', 'pipe-fins'].includes(form)
 
+/** Asked of the same pairs in every place and for every shop. */
+const ENGAGEMENTS = new WeakMap<Pair, Engagement>()
+
 /** How far the tip goes into the body, mm. */
 export function pairEngagement(pair: Pair): Engagement {
+  const known = ENGAGEMENTS.get(pair)
+  if (known) return known
+  const made = engagementOf(pair)
+  ENGAGEMENTS.set(pair, made)
+  return made
+}
+
+function engagementOf(pair: Pair): Engagement {
   const { tip, body } = pair
   const size = body.nominal
   const reach = pair.method.reachMm?.[body.form]

@@ -1,3 +1,6 @@
+import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
+import { sparedByHeat } from '../../assembly/methods/heat'
+import type { Pair } from '../../assembly/methods/pairs'
 import type { Method, MethodId } from '../../assembly/methods/table'
 import type { Reason } from '../../assembly/reason'
 import type { ToolId } from '../../assembly/tools'
@@ -9,6 +12,7 @@ import {
   methodBit,
   missingTools,
   openedCents,
+  ownSeconds,
   partCents,
   setUpCents,
   setUpSeconds,
@@ -60,6 +64,13 @@ export interface Weighed {
   readonly apart: number
 }
 
+/** How long hands are busy with a joint, of that what one heat spares, and how long the water is off for it, seconds. */
+export interface Hands {
+  readonly seconds: number
+  readonly spared: number
+  readonly closeSeconds: number
+}
+
 /** What every joint of a method comes to, wherever it is made. */
 export interface Standing {
   readonly priceCents: number
@@ -83,6 +94,7 @@ export class Book {
   private readonly plain: (readonly Choice[] | undefined)[]
   private readonly measured: (readonly Choice[] | undefined)[]
   private readonly ofMethod = new Map<string, Standing>()
+  private readonly handsOn = new Map<string, Hands>()
   private readonly setUps = new Map<number, SetUp>()
   private readonly toolBits = new Map<ToolId, number>()
 
@@ -132,6 +144,34 @@ export class Book {
       bit: methodBit(method.id),
     }
     this.ofMethod.set(method.id, made)
+    return made
+  }
+
+  /**
+   * The time that a joint takes, from its acts.
+   *
+   * @param atStub made on the old pipe
+   * @param airC air at the place, degrees Celsius
+   */
+  hands({ method, tip, body }: Pair, atStub: boolean, airC: number | null | undefined): Hands {
+    const key = `${method.id} ${tip.material} ${body.form} ${body.nominal} ${atStub} ${airC}`
+    const known = this.handsOn.get(key)
+    if (known) return known
+    const acts = actsOf(method, {
+      tubeMaterial: tip.material,
+      atStub,
+      body: body.form,
+      nominal: body.nominal,
+      airC,
+      cure: this.settings.houseRules.cure,
+      ownSeconds: ownSeconds(method.id, this.settings),
+    })
+    const made = {
+      seconds: handsOnSeconds(acts),
+      spared: sparedByHeat(acts),
+      closeSeconds: closingSeconds(acts),
+    }
+    this.handsOn.set(key, made)
     return made
   }
 
@@ -197,13 +237,16 @@ export class Book {
     fits: (part: Fitting) => boolean = () => true,
     most = 1,
   ): readonly Choice[] {
-    const all = group.parts.flatMap((part): Choice[] => {
-      if ((part.standing && !this.improvised) || !fits(part)) return []
+    const all: Choice[] = []
+    for (const part of group.parts) {
+      if ((part.standing && !this.improvised) || !fits(part)) continue
       const [lo, hi] = withLengths ? this.lengthOf(part, group) : NO_LENGTH
       const behind =
         withLengths && (group.turn > 0 || group.role === 'p-trap') ? this.behindOf(part, group, hi) : 0
-      return [{ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi, behind }]
-    })
+      all.push({ part, cents: partCents(part, this.settings), stock: this.stockOf(part), lo, hi, behind })
+    }
+    // most groups are of one part
+    if (all.length < 2) return all
     // the cheapest first, so that what may beat another is there before it
     all.sort((a, b) => a.cents - b.cents)
     const kept: Choice[] = []

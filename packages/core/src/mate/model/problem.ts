@@ -1,8 +1,6 @@
 import { closes, mayTurn } from '../../assembly/bodies/types'
 import type { Conditions } from '../../assembly/conditions'
 import type { EndRef } from '../../assembly/end'
-import { actsOf, closingSeconds, handsOnSeconds } from '../../assembly/methods/acts'
-import { sparedByHeat } from '../../assembly/methods/heat'
 import { type Pair, pairEngagement } from '../../assembly/methods/pairs'
 import { withBowlOff, withTrapEmptied } from '../../assembly/oldJoints/besides'
 import { MARKED_MM, OLD_FLANGE_HUB_MM, openingOf, type Removal } from '../../assembly/oldJoints/removals'
@@ -20,7 +18,7 @@ import { SEAT_BEYOND_MM } from '../../fitup/walls'
 import { isPlastic, type Medium } from '../../reference/materials'
 import { pipeById } from '../../reference/pipes'
 import { nominalNumber, type Pipe, type PipeMaterial } from '../../reference/types'
-import { labourCents, ownSeconds, riskCents } from '../costs/costs'
+import { labourCents, riskCents } from '../costs/costs'
 import { judge, stuffsOf } from '../rules/rules'
 import type { LineRequest, MateRequest, MateSettings } from '../types'
 import { type Book, bookOf, type Choice, PER_MM, type Weighed } from './book'
@@ -41,7 +39,7 @@ export const MOST_PARTS = 6
 /** Between two fixed ends no more is ever put in. */
 const MOST_CUT_IN = 5
 /** The widest length: nothing is measured, everything fits. */
-const ANY_LENGTH = 1_000_000 * PER_MM
+export const ANY_LENGTH = 1_000_000 * PER_MM
 
 /** Metal, or a hose made for it, between old plastic and a heater's nipple, along the line, mm: 18 in. Common practice. */
 const FROM_HEATER_MM = 457.2
@@ -101,6 +99,8 @@ export class Problem {
   private readonly fromEnd: boolean
   /** It is counted from the finished floor, since nothing beneath it was measured. */
   private readonly fromFloor: boolean
+  /** Stages at which the fixture may be joined: where its distance is too short for pipe, past a hose alone. */
+  readonly goalAt: readonly number[]
   /** The stage from which on nothing counts along the span: past a trap, in whose middle it ends. */
   readonly spanEnds: number
   /** Degrees that the line has to turn on its way. */
@@ -236,6 +236,8 @@ export class Problem {
           : outMm
     this.leastLong = leastMm == null ? null : Math.round(leastMm * PER_MM)
     this.leastLegs = legs && [Math.round(legs[0] * PER_MM), Math.round(legs[1] * PER_MM)]
+    const past = route.stages.length - 1
+    this.goalAt = this.tooNear ? route.goalAt.filter((stage) => stage === past) : route.goalAt
     const classes = (ports: readonly PortEnd[] | undefined) =>
       ports && new Set(ports.map((port) => this.network.classOf(port)))
     this.leadsOn = classes(meeting.leadsOn)
@@ -431,7 +433,7 @@ export class Problem {
     const at = this.network.classOf(start.port)
     const stage = this.beginStage(start)
     for (const group of this.network.follow(at)) if (this.after(stage, group) !== null) yield group.pair
-    if (this.route.goalAt.includes(stage)) for (const goal of this.goals) yield* this.network.join(at, goal)
+    if (this.goalAt.includes(stage)) for (const goal of this.goals) yield* this.network.join(at, goal)
   }
 
   /** Whether a joint can be the one that closes the line: nothing has to turn for it, and no water come to it. */
@@ -677,17 +679,7 @@ export class Problem {
     const { method, tip, body } = pair
     const engagement = pairEngagement(pair)
     const standing = this.book.standing(method)
-    const acts = actsOf(method, {
-      tubeMaterial: tip.material,
-      atStub: stub !== null,
-      body: body.form,
-      nominal: body.nominal,
-      airC: this.conditions.airC,
-      cure: this.settings.houseRules.cure,
-      ownSeconds: ownSeconds(method.id, this.settings),
-    })
-    const seconds = handsOnSeconds(acts)
-    const spared = sparedByHeat(acts)
+    const { seconds, spared, closeSeconds } = this.book.hands(pair, stub !== null, this.conditions.airC)
     const [branch] = this.line.cutIn?.branch ?? []
     const verdict = judge({
       method,
@@ -724,7 +716,7 @@ export class Problem {
       bit: standing.bit,
       tools: this.book.toolMask(toolsOn(method.tools, tip.material)),
       // a drain keeps no water off
-      closeSeconds: this.medium === 'drain' ? 0 : closingSeconds(acts),
+      closeSeconds: this.medium === 'drain' ? 0 : closeSeconds,
       spared: {
         seconds: spared,
         cents: labourCents(seconds, this.settings) - labourCents(seconds - spared, this.settings),
@@ -817,6 +809,16 @@ export class Problem {
     return this.span !== null || this.leastLong !== null || this.leastLegs !== null
   }
 
+  /**
+   * A length that no joint to come can make too short any more, hundredths of a millimetre: where a chain may be as long
+   * as it likes, those that reach so far are alike. Infinite where none is.
+   */
+  get enough(): number {
+    const least = Math.max(this.leastLong ?? 0, ...(this.leastLegs ?? []))
+    if (this.span !== null || least === 0) return Number.POSITIVE_INFINITY
+    return least + (this.mostParts + 1) * MOST_INSERTED_MM * PER_MM
+  }
+
   /** How far the run can be drawn apart at a joint before its corner, or behind it, hundredths of a millimetre. */
   springAt(turned: number): number {
     return this.springsMm[turned === 0 ? 0 : 1] * PER_MM
@@ -874,6 +876,8 @@ const BRANCHED: ReadonlySet<Role> = new Set(['tee', 'sanitary-tee', 'wye'])
 const takes = (port: PortEnd | undefined, wanted: readonly EndRef[]): boolean =>
   wanted.length === 0 ||
   wanted.some((ref) => ref.form === port?.form && ref.system === port.system && ref.nominal === port.nominal)
+/** No joint takes more of a length than this, mm. */
+export const MOST_INSERTED_MM = 100
 /** Roles whose parts depend on the place: length, shape, wall, side. */
 const PLACED: ReadonlySet<Role> = new Set([
   ...(['connector', 'stop', 'dual-stop', 'bib', 'protected-bib', 'pan-connector', 'p-trap'] as const),

@@ -71,7 +71,7 @@ export class Topology {
         const { of: openClass, stage, turned, hot } = place
         const node = this.node(place)
         const beforeStop = stage < route.opensAt
-        if (route.goalAt.includes(stage) && turned === this.turn)
+        if (problem.goalAt.includes(stage) && turned === this.turn)
           for (const goal of problem.goals)
             for (const pair of network.join(openClass, goal)) {
               this.endNode.push(node)

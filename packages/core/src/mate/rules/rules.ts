@@ -1204,10 +1204,11 @@ export function judge(joint: JointContext): {
   let riskPerMille = joint.method.riskPerMille
   const { medium = 'supply' } = joint.method
   for (const rule of (joint.begins ? BY_MEDIUM : ANYWHERE_BY_MEDIUM)[medium]) {
-    const { severity, source } = ruleIn(rule, joint.settings)
-    if (severity === 'off') continue
+    // most bite nowhere: how hard they would is not asked
     const parameters = rule.bites(joint)
     if (!parameters) continue
+    const { severity, source } = ruleIn(rule, joint.settings)
+    if (severity === 'off') continue
     const reason: Reason = {
       ruleId: rule.id,
       severity,

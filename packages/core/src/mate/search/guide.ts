@@ -1,6 +1,6 @@
 import type { Weighed } from '../model/book'
 import type { Problem } from '../model/problem'
-import { Topology } from '../model/topology'
+import { type OpenJoint, Topology } from '../model/topology'
 import { Heap } from './heap'
 
 /** What is counted along a chain: the whole additive cost, and each criterion that grows from part to part. */
@@ -42,16 +42,25 @@ export interface Standing {
  */
 export class Guide {
   private readonly bounds: Partial<Record<Measure, Float64Array>> = {}
+  private readonly weighed: Weighed[] = []
 
   /**
-   * @param joints what each joint of the topology comes to here
+   * @param weigh what a joint of the topology comes to here; asked of those alone that lead to an end
    * @param atRun the last joint stands on the old run: the water is off while it is made
    */
   constructor(
     private readonly topology: Topology,
-    private readonly joints: readonly Weighed[],
+    private readonly weigh: (joint: OpenJoint) => Weighed,
     private readonly atRun: boolean,
   ) {}
+
+  private joint(at: number): Weighed {
+    const known = this.weighed[at]
+    if (known) return known
+    const made = this.weigh(this.topology.joints[at] as OpenJoint)
+    this.weighed[at] = made
+    return made
+  }
 
   /** How many classes of ends there were: it holds for these. */
   get classes(): number {
@@ -72,12 +81,18 @@ export class Guide {
 
   /** One Dijkstra run backwards: the least of one measure from every state to an end; NaN where nothing leads on. */
   private backward(measure: Measure): Float64Array {
-    const { topology, joints, atRun } = this
-    const amounts = joints.map((joint, at) =>
-      joint.allowed
+    const { topology, atRun } = this
+    const amounts = new Float64Array(topology.joints.length).fill(Number.NaN)
+    const amountOf = (at: number): number => {
+      const known = amounts[at] as number
+      if (!Number.isNaN(known)) return known
+      const joint = this.joint(at)
+      const made = joint.allowed
         ? ofJoint(joint, measure, topology.joints[at]?.sameHeat === true)
-        : Number.POSITIVE_INFINITY,
-    )
+        : Number.POSITIVE_INFINITY
+      amounts[at] = made
+      return made
+    }
     const ofParts =
       measure === 'cents' || measure === 'priceCents'
         ? topology.partCents
@@ -96,14 +111,14 @@ export class Guide {
     }
     topology.endNode.forEach((node, index) => {
       const at = topology.endJoint[index] as number
-      const joint = joints[at]
+      const joint = at < 0 ? null : this.joint(at)
       if (!joint) reach(node, 0)
       else if (joint.allowed)
         reach(
           node,
           measure === 'waterOffSeconds' && atRun
             ? closesIn(joint, topology.joints[at]?.sameHeat === true)
-            : (amounts[at] as number),
+            : amountOf(at),
         )
     })
     for (let item = heap.popEntry(); item; item = heap.popEntry()) {
@@ -112,7 +127,7 @@ export class Guide {
       for (const edge of topology.into[item.value] as number[]) {
         const joint = topology.joint[edge] as number
         const hands = measure === 'cents' ? (topology.handsCents[edge] as number) : 0
-        const amount = joint >= 0 ? (amounts[joint] as number) : (ofParts?.[edge] ?? 0) + hands
+        const amount = joint >= 0 ? amountOf(joint) : (ofParts?.[edge] ?? 0) + hands
         reach(topology.from[edge] as number, item.key + amount)
       }
     }
@@ -169,8 +184,11 @@ export function guideOf(problem: Problem): Guide {
   const known = GUIDES.get(book, farKey)
   if (known?.classes === network.ends.length) return known
   const topology = topologyOf(problem)
-  const joints = topology.joints.map(({ pair, beforeStop }) => problem.weigh(pair, null, beforeStop))
-  const made = new Guide(topology, joints, problem.far !== null)
+  const made = new Guide(
+    topology,
+    ({ pair, beforeStop }) => problem.weigh(pair, null, beforeStop),
+    problem.far !== null,
+  )
   GUIDES.set(book, farKey, made)
   return made
 }

@@ -9,7 +9,7 @@ import { labourCents, removalRiskPerMille, riskCents } from '../costs/costs'
 import { BITS, bitOf, union } from '../costs/sets'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
-import type { Problem } from '../model/problem'
+import { ANY_LENGTH, type Problem } from '../model/problem'
 import { hasUnionNut } from '../model/routes'
 import { eitherWay, tokenOf } from '../model/token'
 import { closesIn, type Guide, tooLong } from './guide'
@@ -137,8 +137,10 @@ export class Grower {
   private readonly startClasses = new Map<Start, number>()
   /** Circles are left out but where length or two fixed ends can make them necessary. */
   readonly circles: boolean
-  /** Whether any length decides anything here; where none does, chains are alike however long they are. */
-  private readonly lengths: boolean
+  /** Whether a chain may be too long, or too short; where it may not, chains are alike however long they are. */
+  private readonly least: boolean
+  private readonly most: boolean
+  private readonly enough: number
 
   private readonly firstMethod: MethodId | undefined
   private readonly told: boolean
@@ -158,7 +160,15 @@ export class Grower {
     // up to a trap one piece of pipe of a size is enough, and behind it nothing counts
     const counts = problem.span !== null && problem.route.trapAt === undefined
     this.circles = counts || problem.line.cutIn !== undefined
-    this.lengths = problem.measures || problem.begin.some(({ wholeMm }) => wholeMm != null)
+    const fitted = problem.begin.some(({ wholeMm }) => wholeMm != null)
+    this.least = problem.span !== null || fitted
+    this.most = problem.measures || fitted
+    this.enough = problem.enough
+  }
+
+  /** The most that a chain can reach, as far as it decides anything. */
+  private reaches(hi: number): number {
+    return hi >= this.enough ? ANY_LENGTH : hi
   }
 
   /** A number for a word of a sequence, so that sequences are numbers too. */
@@ -297,12 +307,12 @@ export class Grower {
     for (const choice of problem.choices(group)) {
       if (done && turnLeft(problem, label) !== group.turn) return
       const counted = problem.counted.has(choice.part)
-      let lo = this.lengths ? (reach[0] as number) + choice.lo - joint.insHi : 0
-      let hi = this.lengths ? (reach[1] as number) + choice.hi - joint.insLo : 0
+      let lo = this.least ? (reach[0] as number) + choice.lo - joint.insHi : 0
+      let hi = this.most ? this.reaches((reach[1] as number) + choice.hi - joint.insLo) : 0
       if (corner) {
         // each leg by itself: the first ends in the middle of the elbow, and there the second begins
         if (hi - choice.behind < (problem.leastLegs?.[0] ?? 0)) continue
-        lo = choice.behind
+        lo = this.least ? choice.behind : 0
         hi = choice.behind
       } else if (label.stage >= problem.spanEnds) {
         lo = label.lo
@@ -379,7 +389,7 @@ export class Grower {
 
   private finish(label: Label, give: (next: Label) => void): void {
     const { problem } = this
-    if (!problem.route.goalAt.includes(label.stage) || turnLeft(problem, label) !== 0) return
+    if (!problem.goalAt.includes(label.stage) || turnLeft(problem, label) !== 0) return
     const first = label.back === null
     const beforeStop = label.stage < problem.route.opensAt
     for (const goal of problem.goals)
@@ -394,9 +404,8 @@ export class Grower {
         const spared = sameHeat ? joint.spared : NOTHING_SPARED
         const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
         const past = label.stage >= problem.spanEnds
-        const grows = this.lengths && !past
-        const lo = grows ? (reach[0] as number) - joint.insHi : label.lo
-        const hi = grows ? (reach[1] as number) - joint.insLo : label.hi
+        const lo = this.least && !past ? (reach[0] as number) - joint.insHi : label.lo
+        const hi = this.most && !past ? this.reaches((reach[1] as number) - joint.insLo) : label.hi
         if (past ? !problem.fills(lo, hi) : !this.endsThere(label, lo, hi)) continue
         give({
           ...label,
