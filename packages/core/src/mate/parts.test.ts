@@ -3,7 +3,8 @@ import { BODY_KINDS } from '../assembly'
 import { pairEngagement, pairs, portClass } from '../assembly/methods/pairs'
 import { METHODS, methodById } from '../assembly/methods/table'
 import { TOOL_IDS } from '../assembly/tools'
-import { CATALOG, catalogueOf, type Fitting, fittingById, type PortEnd } from '../catalog'
+import { CATALOG, catalogueOf, end, type Fitting, fittingById, type PortEnd } from '../catalog'
+import { PIPES } from '../reference'
 import { mediumOf } from '../reference/materials'
 import type { PipeMaterial } from '../reference/types'
 import {
@@ -18,6 +19,7 @@ import {
 } from './costs/costs'
 import { STARTING_SETTINGS } from './index'
 import { networkOf } from './model/network'
+import { MOST_INSERTED_MM } from './model/problem'
 import { judge } from './rules/rules'
 import { Heap } from './search/heap'
 import { PLAIN } from './test/problems'
@@ -67,6 +69,15 @@ describe('ends that join', () => {
         for (const pair of there)
           if (!/screwed$/.test(pair.method.id)) expect(pairEngagement(pair).maxMm).toBeGreaterThan(0)
       }
+  })
+
+  it('take no more of a length than what is counted as long enough allows for, old pipe among them', () => {
+    const old = PIPES.map(({ system, nominal, material }) => end('tube', system, nominal, material))
+    const most = [...classes, ...old].flatMap((a) =>
+      classes.flatMap((b) => pairs(a, b).map((pair) => pairEngagement(pair).minMm)),
+    )
+    expect(most.length).toBeGreaterThan(1000)
+    expect(Math.max(...most)).toBeLessThanOrEqual(MOST_INSERTED_MM)
   })
 
   it('of one class are joined and judged alike, whatever they are made of', () => {

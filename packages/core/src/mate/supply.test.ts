@@ -5,6 +5,7 @@ import type { EndRef } from '../assembly/end'
 import { actsOf, type JointPlace } from '../assembly/methods/acts'
 import { pairs } from '../assembly/methods/pairs'
 import { CATALOG, end, type Fitting, fittingById, type PortEnd } from '../catalog'
+import { Effort } from '../effort'
 import { CoreFault } from '../fault'
 import { pipeById } from '../reference'
 import { sequence } from '../sequence'
@@ -615,6 +616,26 @@ describe('for a time only', () => {
         Math.ceil(0.12 * callBackCents),
     )
   })
+})
+
+describe('a heater near old plastic', () => {
+  const away = (reachMm: number) =>
+    line('pex-a.sdr9.1/2', { oldJoint: 'push-fit', scored: true, stubMm: 49, reachMm }, 'heater.nipple.3/4')
+
+  it('nearer than 18 in a hose alone goes to it, and no search tries all that ends without one', () => {
+    // without knowing that it takes a hundred thousand steps
+    const effort = new Effort(30_000)
+    const [near] = mate({ lines: [away(178)], settings: WELL_EQUIPPED }, { effort }).lines
+    const { options = [], truncated } = near ?? {}
+    expect(truncated).toBe(false)
+    expect(options.length).toBeGreaterThan(0)
+    for (const { parts } of options) expect(parts.at(-1)?.family).toBe('supply-connector')
+  })
+
+  it('farther off metal pipe does too', () =>
+    expect(ask(away(700)).options.some(({ parts }) => parts.at(-1)?.family !== 'supply-connector')).toBe(
+      true,
+    ))
 })
 
 describe('what the place leaves out', () => {
