@@ -13,6 +13,6 @@ config.resolver.resolveRequest = (context, name, platform) => {
 
 // the usual one takes ten times as long, and its code is no smaller
 config.transformer.minifierPath = require.resolve('./web/minify')
-// done there too, by name
+// left to the minifier, which keeps the names that are the same in every module
 config.transformer.unstable_disableNormalizePseudoGlobals = true
 module.exports = config
