@@ -30,7 +30,7 @@ test('two phones change the same measure at once: both are kept, and one is aske
     [bram, '2'],
     [ines, '3'],
   ] as const) {
-    await measure(page, 'Bare stub, wall to the old stop', [whole])
+    await measure(page, 'Bare stub, wall to the old fitting', [whole])
     await expect(page.getByTestId('offline').last()).toContainText('kept on the phone')
   }
   for (const page of [bram, ines]) {

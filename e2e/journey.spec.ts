@@ -43,7 +43,7 @@ async function doTheJob(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'On to the mating' }).click()
   })
   await test.step('mate', async () => {
-    await measure(page, 'Bare stub, wall to the old stop', ['1', '3/4'])
+    await measure(page, 'Bare stub, wall to the old fitting', ['1', '3/4'])
     await expect(page.getByTestId(/^option-\d+$/)).toBeVisible()
     await page.getByRole('switch', { name: 'Line dry' }).click()
     await page

@@ -15,9 +15,9 @@ type Step = Pick<
 
 /** Old piping is parted by these; the rest of a removal looks, wipes or holds. */
 const PARTS =
-  /^remove\.(cut|cut-valve|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|sweat-valve|unscrew|unscrew-thread|pull-ring|release|open-body|undo-connector|undo-riser|old-connector|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|draw-connector|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
+  /^remove\.(cut|cut-valve|cut-fitting|cut-shorter|cut-marks|cut-open|cut-ring|saw|saw-shorter|sweat|sweat-valve|sweat-fitting|unscrew|unscrew-fitting|unscrew-thread|pull-ring|release|release-fitting|open-body|open-body-fitting|undo-connector|undo-riser|old-connector|old-connector-fitting|repack|scrape-wax|flange-saw|flange-cut-inside|saw-open|chain-open|flange-lead|flange-copper|pick-lead|draw-pipe|draw-spigot|draw-ring|draw-connector|waste-nut|bands-off|bore-hub|chain-cut|chain-clay|saw-lead|saw-thread|undo-nut)$/
 /** What frees the tail of the old fixture. */
-const FREES = /^remove\.(undo-connector|undo-riser|old-connector)$/
+const FREES = /^remove\.(undo-connector|undo-riser|old-connector|old-connector-fitting)$/
 const PULLS = /^remove\.pull-(bowl|pan)$/
 /** What lets water through a drain to see that it holds. */
 const RUNS = /^prove\.(fill|fill-both|fill-floor|fill-tray|let-go|flush|standpipe|run)$/

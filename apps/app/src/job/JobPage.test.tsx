@@ -346,7 +346,7 @@ describe.each(STUBS)('a stop on $name, from finding to proof', (stub) => {
       expect(screen.queryByTestId('option-1')).toBeNull()
       await press(one('radio', 'On the old end: nothing: it is bare'))
     }
-    await measure('Bare stub, wall to the old stop', ['2'])
+    await measure('Bare stub, wall to the old fitting', ['2'])
     // what is best for all lines together stands first to be looked at
     const best = screen.getByTestId(/^option-/)
     expect(best.textContent).toMatch(stub.expects)

@@ -192,11 +192,13 @@ export function measuredOf(line: LineView) {
   const trap = parts.findIndex(({ family }) => family === 'p-trap')
   // pipe that is led to a bowl’s spigot is as long as the way between
   const led = parts.length > 1 && parts.at(-1)?.family === 'pan-connector'
+  // before a heater it is measured from the pipe’s own end, whatever goes there
+  const fromPipe = led || (line.ends?.to.route === 'flexible' && spanMm === null)
   const known =
-    hose > 0
-      ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
-      : led && beginsAt(line) !== 'fresh'
-        ? { id: 'reach', from: 'stub', to: 'tail', mm: reachMm }
+    fromPipe && beginsAt(line) !== 'fresh'
+      ? { id: 'reach', from: 'stub', to: 'tail', mm: reachMm }
+      : hose > 0
+        ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
         : {
             id: 'span',
             from: begins,

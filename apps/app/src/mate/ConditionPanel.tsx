@@ -11,12 +11,14 @@ import {
   foundSize,
   isDrain,
   type JobView,
+  kindsOf,
   type LineView,
   situationOf,
   wasteKind,
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
+import { reachMeasure } from '../fixture/reachMeasure'
 import { RUN_MEASURES, runLabel } from '../fixture/runMeasures'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
@@ -30,9 +32,13 @@ import { WaterConditions } from './WaterConditions'
 
 type Situation = EntityFields<'situation'>
 const MEASURES = [
-  ['stubMm', 'Bare stub, wall to the old stop', 'From the wall to the back of the old stop or its nut.'],
+  [
+    'stubMm',
+    'Bare stub, wall to the old fitting',
+    'From the wall to the back of the old fitting or its nut.',
+  ],
   ['plateMm', 'Wall plate that stays', 'Its thickness; leave out if none.'],
-  ['reachMm', 'Stop to the fixture’s end', 'Along the way the connector will hang.'],
+  ['reachMm', ...reachMeasure(undefined)],
   [
     'spanMm',
     'To the fixture’s end, where all is rigid',
@@ -120,15 +126,18 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
       onSet={set}
     />
   )
-  const row = ([key, label, hint]: Measure) => (
-    <MeasureRow
-      key={key}
-      label={label}
-      hint={hint}
-      mm={conditions[key]}
-      onEnter={({ mm, text }) => set({ [key]: mm }, `${label}: ${text}`)}
-    />
-  )
+  const row = ([key, ...said]: Measure) => {
+    const [label, hint] = key === 'reachMm' ? reachMeasure(kindsOf(view).water[0]) : said
+    return (
+      <MeasureRow
+        key={key}
+        label={label}
+        hint={hint}
+        mm={conditions[key]}
+        onEnter={({ mm, text }) => set({ [key]: mm }, `${label}: ${text}`)}
+      />
+    )
+  }
   return (
     <View testID="conditions">
       {first.map(row)}

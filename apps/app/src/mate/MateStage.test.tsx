@@ -158,7 +158,7 @@ describe('the ways of a line', () => {
 describe('a length on the keypad', () => {
   it('goes to both lines, as it was entered', async () => {
     await atMate()
-    await press(one('button', 'Bare stub, wall to the old stop'))
+    await press(one('button', 'Bare stub, wall to the old fitting'))
     await enter('3', '1/4')
     expect(held('situation').map(({ fields }) => fields.stubMm)).toEqual([82.55, 82.55])
   })

@@ -18,9 +18,17 @@ const STEPS = {
   hoses: { key: 'run', kind: 'open', words: 'fixture.hoses', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
+/** Whether what goes in is joined to its pipe without a stop before it: in or on a wall, and at a heater. */
+export const hangsOnNoStop = ({ mount, contents }: PlanBody): boolean =>
+  mount === 'wall' || mount === 'in-wall' || contents.includes('element')
+
+/** The old connector off what is no stop. */
+const OLD_OFF_FITTING = 'remove.old-connector-fitting'
+
 /** Acts that part a line from its old fixture. */
 const PARTS_IT: ReadonlySet<string> = new Set([
   STEPS.undo.words,
+  OLD_OFF_FITTING,
   'remove.undo-connector',
   'remove.undo-riser',
 ])
@@ -53,11 +61,13 @@ export function addOldConnector(
   if (NO_CONNECTOR.has(option.removalId) || opensRun(option.removalId) || conditions.oldJoint === 'none')
     return
   // a bib is its own end, and pipes go straight into what hangs in a wall
-  const mount = bodies.find(({ id }) => id === meets?.to)?.mount
+  const body = bodies.find(({ id }) => id === meets?.to)
+  const mount = body?.mount
   if (mount === 'wall' || mount === 'in-wall' || option.parts.some(({ family }) => BIB.test(family))) return
   if (removal.some((step) => PARTS_IT.has(graph.nodes.get(step)?.template.words ?? ''))) return
   const undo = `${lineId}/line/${STEPS.undo.key}`
-  graph.add(undo, STEPS.undo, lineId, null)
+  const words = body && hangsOnNoStop(body) ? OLD_OFF_FITTING : STEPS.undo.words
+  graph.add(undo, { ...STEPS.undo, words }, lineId, null)
   graph.precede(shut, undo)
   for (const step of removal) graph.precede(undo, step)
 }

@@ -1,8 +1,10 @@
 import { bodiesOf, mouthOf } from '../assembly'
+import type { Conditions } from '../assembly/conditions'
 import { METHODS } from '../assembly/methods/table'
 import { mate } from '../mate'
 import { PLAIN, WELL_EQUIPPED } from '../mate/test/problems'
 import type { MateOption } from '../mate/types'
+import { stepText } from '../words/steps'
 import { sequence } from './index'
 import { isKnownStep } from './keys'
 import { waitsFor } from './test/waitsFor'
@@ -223,4 +225,38 @@ it('an end that an old stop was sweated off is not shortened before anybody has 
     return way && planOf(way, conditions).find(({ id }) => id === 'a/0/dress')?.words
   }
   expect([atStub('sweat-off'), atStub('cut-behind')]).toEqual(['joint.dress-cut', 'joint.dress-cut'])
+})
+
+describe('what comes off a pipe', () => {
+  const opens = (kind: string, oldJoint: Conditions['oldJoint']) => {
+    const [body] = bodiesOf([kind])
+    const conditions = { ...PLAIN, oldJoint }
+    const lines = [{ lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf(kind), conditions }]
+    const [option] = mate({ lines, settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+    if (!body || !option) throw new Error(`no way to ${kind}`)
+    return sequence({
+      lines: [{ lineId: 'a', option, conditions, meets: { to: body.id } }],
+      bodies: [body],
+      houseRules,
+    })
+      .steps.filter(({ words }) => words.startsWith('remove.'))
+      .map((step) => stepText(step, 'in'))
+      .join(' ')
+  }
+
+  it.each([
+    ['faucet.shank.1/2', 'sweat', true],
+    ['faucet.shank.1/2', 'push-fit', true],
+    ['hose.outlet', 'sweat', false],
+    ['heater.nipple.3/4', 'sweat', false],
+    ['heater.nipple.3/4', 'compression', false],
+    ['heater.nipple.3/4', 'push-fit', false],
+    ['valve.combo.1/2', 'compression', false],
+  ] as const)(
+    'under %s, %s: called a stop where there is one, and a fitting elsewhere',
+    (kind, joint, isStop) => {
+      expect(opens(kind, joint)).toMatch(isStop ? /stop/ : /fitting|valve/)
+      if (!isStop) expect(opens(kind, joint)).not.toMatch(/stop\b/)
+    },
+  )
 })

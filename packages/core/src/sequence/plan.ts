@@ -31,7 +31,7 @@ import {
 } from './closing'
 import { addCovering, standsFull } from './covering'
 import { addFixing } from './fixing'
-import { addFixtures, addOldConnector } from './fixtures'
+import { addFixtures, addOldConnector, hangsOnNoStop } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
 import { addHouseTrap } from './houseTrap'
@@ -106,8 +106,17 @@ function ownEnd({ option: { parts, joints }, branchOf }: PlanLine, seam: number)
 /** What a blank for a sleeve is longer than the sleeve, mm: it draws in as it is expanded, and is trimmed. */
 const BLANK_TRIM_MM = 6
 
-/** What takes an old valve off its pipes in a wall. */
+/** How what was no stop comes off its pipe. */
+const OF_FITTING: Readonly<Record<string, string>> = {
+  'remove.cut': 'remove.cut-fitting',
+  'remove.sweat': 'remove.sweat-fitting',
+  'remove.unscrew': 'remove.unscrew-fitting',
+  'remove.release': 'remove.release-fitting',
+  'remove.open-body': 'remove.open-body-fitting',
+}
+/** The same of an old valve in a wall. */
 const OF_VALVE: Readonly<Record<string, string>> = {
+  ...OF_FITTING,
   'remove.cut': 'remove.cut-valve',
   'remove.sweat': 'remove.sweat-valve',
 }
@@ -178,10 +187,10 @@ function addLine(
     ...turns,
   }
   const held = bodies.find((at) => at.id === body)
-  // in a wall hung a valve, not a stop
-  const ofValve = held?.mount === 'in-wall'
+  // in a wall hung a valve, on it a bib or a spout, at a heater an adapter: no stop
+  const of = held?.mount === 'in-wall' ? OF_VALVE : held && hangsOnNoStop(held) ? OF_FITTING : {}
   for (const template of removal) {
-    const words = (ofValve && OF_VALVE[template.words]) || template.words
+    const words = of[template.words] ?? template.words
     graph.add(id('remove', template.key), { ...template, words }, lineId, null, { pushFitReuse })
     // a tap that runs out over an open trap floods it; a bowl has none over it
     if (!isCloset(option)) graph.precede(shut, id('remove', template.key))

@@ -30,7 +30,7 @@ export const SEALS: Readonly<Record<string, string>> = {
 
 export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   bare: 'end is bare already',
-  'cut-behind': 'cut the old stop off',
+  'cut-behind': 'cut the old fitting off',
   'saw-behind': 'saw the old fitting off',
   'saw-behind-ring': 'saw the old fitting off',
   'cut-shorter': 'cut the bare end shorter',
@@ -59,12 +59,12 @@ export const REMOVAL_WORDS: Readonly<Record<string, string>> = {
   'undo-nut-reduced': 'undo the nut, a reducing washer into it',
   'nut-and-ring-off': 'undo the nut, ring and nut off the pipe',
   'draw-from-ring': 'draw it out of its ring socket',
-  'sweat-off': 'sweat the old stop off',
+  'sweat-off': 'sweat the old fitting off',
   'unscrew-pull-ring': 'unscrew, draw the ring',
   'unscrew-cut-behind-ring': 'unscrew, cut behind the ring',
   release: 'release the old push-fit',
   'open-body': 'open the old push-fit round its seal',
-  unscrew: 'unscrew the old stop',
+  unscrew: 'unscrew the old fitting',
   'new-end': 'nothing to take off',
   'cut-open': 'cut the run open',
   'cut-open-drain': 'cut the run open',

@@ -393,7 +393,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'end.choked': 'The bore is choked: what is joined to it will run no better. Tell the owner.',
   'end.loose': 'The stub moves in the wall: strap it or fill behind it, or the joint will break later.',
   'end.dirty-bore': 'The bore is dirty: clean it well back before flux and heat.',
-  'removal.flame': 'Sweating the old stop off needs a flame.',
+  'removal.flame': 'Sweating the old fitting off needs a flame.',
   'removal.dry':
     'While water stands in the line nothing is sweated off it, and no hub is bored out to be cemented in.',
   'removal.room': 'The cutter needs {missingMm, number, missing-length} more bare pipe to get round.',

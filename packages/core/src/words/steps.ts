@@ -33,6 +33,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'The lowest tap has run out and stays dry for a minute: the stop holds. Where it does not, go back to the next one, or the main.',
   'remove.old-connector':
     'Hold the old stop with a second wrench; the old connector, riser or hose off its outlet, towel under it.',
+  'remove.old-connector-fitting':
+    'Hold the old fitting with a second wrench; the old connector or hose off it, towel under it.',
   'fixture.out': 'The old fixture out: its nuts from below, lift it off; the deck scraped clean and dry.',
   'fixture.set':
     'Set it on its gasket or putty, no oil putty on stone; square to the bowl; drawn down from below until it shows all round.',
@@ -177,17 +179,24 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'Stop shut: packing nut off, the old packing out, new cord round the stem the way the nut turns; nut snug, the handle still turns. A quarter-turn stop has no packing: it is replaced.',
   'remove.look': 'Look at the bare end: round, smooth, straight?',
   'remove.cut': 'Cut the stub square, close behind the old stop.',
+  'remove.cut-fitting': 'Cut the pipe square, close behind the old fitting, so that as much as can be stays.',
   'remove.cut-valve': 'Cut the pipe square, close to the old valve, so that as much as can be stays.',
   'remove.cut-marks':
     'Cut the end square an inch behind the last mark, and look: smooth and round from here to where the new joint ends?',
   'remove.sweat': 'Heat the old stop and pull it off; shield what can burn.',
+  'remove.sweat-fitting': 'Heat the old fitting and draw it off the pipe; shield what can burn.',
   'remove.sweat-valve': 'Heat the old valve at this port and draw the two apart; shield what can burn.',
   'remove.wipe-solder': 'Wipe the solder while molten, then clean to bright round tube.',
   'remove.unscrew': 'Hold the stop, undo the nut, slide the stop off.',
+  'remove.unscrew-fitting': 'Hold the old fitting, undo its nut, slide it off.',
   'remove.pull-ring': 'Draw the old ring with a puller; do not score the tube.',
   'remove.cut-ring': 'Cut just behind the old ring.',
   'remove.release':
     'Press the collar back with the release tool and pull the stop off.{pushFitReuse, select, few { Sound, it may serve a few times more.} never { It is not used again.} temporary { It serves again for a time only.} other {}}',
+  'remove.release-fitting':
+    'Press the collar back with the release tool and pull the old fitting off.{pushFitReuse, select, few { Sound, it may serve a few times more.} never { It is not used again.} temporary { It serves again for a time only.} other {}}',
+  'remove.open-body-fitting':
+    'Cut the old fitting’s body open round its seal with a wide wheel cutter, never into the tube; slide it off straight, no twisting.',
   'remove.open-body':
     'Cut the old stop’s body open round its seal with a wide wheel cutter, never into the tube; slide it off straight, no twisting.',
   'remove.hold-back': 'Second wrench on the pipe in the wall: it must not turn.',

@@ -1,0 +1,25 @@
+import type { LineView } from '../data/select'
+import { measuredOf } from './requests'
+
+/** A line as far as its reach asks for it. */
+const line = (route: string, families: readonly string[], spanMm: number | null = null) =>
+  ({
+    dimensions: [],
+    ends: { from: 'pipe', to: { kind: '', route } },
+    situation: { fields: { reachMm: 178, spanMm } },
+    mating: { fields: { option: { parts: families.map((family) => ({ family })) } } },
+    // the rest of a line decides nothing here
+  }) as unknown as LineView
+
+it.each([
+  ['a hose behind its stop', line('stop', ['angle-stop', 'supply-connector']), 'part:0:out'],
+  ['a hose to a heater', line('flexible', ['male-adapter', 'supply-connector']), 'stub'],
+  ['pipe to a heater', line('flexible', ['coupling', 'tube-piece', 'union']), 'stub'],
+])('the reach to the fixture of %s is counted from where it was measured', (_what, view, from) =>
+  expect(measuredOf(view)).toEqual([{ id: 'reach', from, to: 'tail', mm: 178 }]),
+)
+
+it('a heater whose distance was measured from the wall has that and no reach', () =>
+  expect(measuredOf(line('flexible', ['coupling', 'tube-piece'], 400))).toEqual([
+    { id: 'span', from: 'wall', to: 'tail', mm: 400 },
+  ]))
