@@ -1,4 +1,14 @@
 const { availableParallelism } = require('node:os')
+const { groups } = require('./scripts/groups/groups.cjs')
+
+// in `npm test` many files share a world; by hand each has its own
+const GROUPED = process.env.GROUPED === '1'
+const together = GROUPED ? [...groups().values()].flat() : []
+/** A project's files: those of its groups, and alone what is in none. */
+const files = (project) => ({
+  testMatch: ['**/*.test.ts?(x)', ...(GROUPED ? [`**/scripts/groups/*.${project}.ts`] : [])],
+  testPathIgnorePatterns: ['/node_modules/', ...together.map((file) => `/${file}$`.replaceAll('.', '\\.'))],
+})
 
 const swc = (more = {}) => [
   '@swc/jest',
@@ -38,6 +48,7 @@ module.exports = {
   projects: [
     {
       ...node,
+      ...files('core'),
       displayName: 'core',
       roots: ['<rootDir>/packages', '<rootDir>/apps/cli', '<rootDir>/scripts', '<rootDir>/bench'],
     },
@@ -51,8 +62,9 @@ module.exports = {
     {
       displayName: 'app',
       preset: 'jest-expo/web',
+      ...files('app'),
       rootDir: '<rootDir>/apps/app',
-      roots: ['<rootDir>/src'],
+      roots: ['<rootDir>/src', '<rootDir>/../../scripts/groups'],
       setupFiles: ['<rootDir>/src/test/styles.ts', '<rootDir>/src/test/stacks.ts'],
       sandboxInjectedGlobals: SOLVERS_USE,
       modulePathIgnorePatterns: ['/dist/'],
