@@ -69,7 +69,11 @@ module.exports = {
       sandboxInjectedGlobals: SOLVERS_USE,
       modulePathIgnorePatterns: ['/dist/'],
       // the same files that what the preset transforms is given
-      moduleNameMapper: { '^react-native$': '<rootDir>/../../node_modules/react-native-web/dist/index.js' },
+      moduleNameMapper: {
+        '^react-native$': '<rootDir>/../../node_modules/react-native-web/dist/index.js',
+        // as in what is shipped
+        '^@babel/runtime/helpers/objectSpread2$': '<rootDir>/web/spread.js',
+      },
       transform: {
         // what has no markup needs less than the preset does: a tenth of the time of a first run
         '/packages/[a-z]+/src/.*\\.ts$': swc(),

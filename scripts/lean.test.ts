@@ -4,11 +4,11 @@ import path from 'node:path'
 const APP = path.resolve(__dirname, '../apps/app')
 const UNUSED: readonly string[] = require(`${APP}/web/unused.js`)
 
-function* files(folder: string): Generator<string> {
+function* files(folder: string, named = /\.tsx?$/): Generator<string> {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
     const full = path.join(folder, entry.name)
-    if (entry.isDirectory()) yield* files(full)
-    else if (/\.tsx?$/.test(entry.name)) yield full
+    if (entry.isDirectory()) yield* files(full, named)
+    else if (named.test(entry.name)) yield full
   }
 }
 
@@ -27,5 +27,16 @@ describe('what the first download leaves out', () => {
     )
     expect(new Set(asked).size).toBeGreaterThan(8)
     expect(asked.filter((name) => name === 'Animated' || UNUSED.includes(name))).toEqual([])
+  })
+
+  it('copies properties as the library does: what copies them there has no getters', () => {
+    const DIST = path.resolve(__dirname, '../node_modules/react-native-web/dist')
+    // the other half of the package is the same for another module system; what moves by itself is not shipped
+    const copying = [...files(DIST, /\.js$/)]
+      .filter((file) => !/[\\/](cjs|Animated)[\\/]/.test(file))
+      .map((file) => readFileSync(file, 'utf8'))
+      .filter((text) => text.includes('helpers/objectSpread2'))
+    expect(copying.length).toBeGreaterThan(10)
+    expect(copying.filter((text) => /\b[gs]et \w+\(/.test(text))).toEqual([])
   })
 })

@@ -50,5 +50,6 @@ module.exports = [
     gives: NOTHING,
   },
   { from: /(intl-messageformat|icu-messageformat-parser)[\\/]/, asks: /^tslib$/, gives: here('tslib.js') },
+  { from: /react-native-web[\\/]dist/, asks: /helpers\/objectSpread2$/, gives: here('spread.js') },
   { from: /./, asks: /^uuid$/, gives: here('uuid.js') },
 ]
