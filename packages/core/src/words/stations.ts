@@ -109,7 +109,7 @@ export function stationText(
   if (id === 'tail' && families.at(-1) === 'standpipe') return 'the top of the standpipe'
   // pipe goes into what it ends at
   if (id === 'tail')
-    return families.at(-1) === 'tube-piece' ? 'the mouth of the fixture' : 'the tip of the fixture’s tail'
+    return families.at(-1) === 'tube-piece' ? 'the mouth of the fixture' : 'the tip of the fixture’s end'
   const [, index, place] = id.split(':')
   const family = families[Number(index)]
   if (!family) return 'a part that is no longer there'
