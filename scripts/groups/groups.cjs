@@ -7,7 +7,7 @@ const isPage = (text) => text.includes("jest.mock('../workers/solver')")
 /**
  * Test files that `npm test` reads into one world each. Jest makes a new one for every file: the core read anew, and all
  * that was made fast in it thrown away, which was a quarter of the time. Files that need the same of the core lie
- * together, and no group is so long that a processor waits for it at the end; the longest stand first.
+ * together, and no group is so long that a processor waits for it at the end.
  */
 const GROUPS = [
   { name: 'drains', in: ['bench/drains', 'bench/hold', 'bench/judge'] },
@@ -18,7 +18,14 @@ const GROUPS = [
   { name: 'hands', in: ['apps/app/src'] },
   {
     name: 'rest',
-    in: ['bench', 'packages', 'apps/cli/src', 'scripts/expect.test.ts', 'scripts/lean.test.ts'],
+    in: [
+      'bench',
+      'packages',
+      'apps/cli/src',
+      'scripts/expect.test.ts',
+      'scripts/groups.test.ts',
+      'scripts/lean.test.ts',
+    ],
   },
 ]
 
