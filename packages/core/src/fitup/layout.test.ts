@@ -289,4 +289,53 @@ describe('the reach of a connector', () => {
     expect(reach?.verdict).toBe(verdict)
     expect(asks).toEqual([])
   })
+
+  const atHeaters = (
+    [
+      ['pex-a.sdr9.3/4', {}],
+      ['copper.l.3/4', { turn: 90 }],
+      ['cpvc.sdr11.3/4', {}],
+    ] as const
+  )
+    .flatMap(([pipe, patch]) => optionsOf(pipe, patch, 'heater.nipple.3/4'))
+    .filter(({ parts }) => parts.at(-1)?.family === 'supply-connector')
+
+  it('where the whole way from the old end was measured, is what the parts placed in space leave of it', () => {
+    expect(atHeaters.some(({ parts }) => parts.some(({ family }) => family === 'tube-piece'))).toBe(true)
+    expect(atHeaters.some(({ parts }) => parts.every(({ family }) => family !== 'tube-piece'))).toBe(true)
+    let cut = 0
+    for (const option of atHeaters) {
+      const pieces = new Map(
+        option.parts.flatMap(({ family }, index) => (family === 'tube-piece' ? [[index, 150 + index]] : [])),
+      )
+      const places = place(option, pieces, { at: [0, 0, 0], along: [1, 0, 0], roll: 0.7, stubMm: 40 })
+      const whole = { id: 'whole', from: 'stub', to: 'tail', mm: 900 } as const
+      const { legs, ...first } = layOut({ chain: option, stubMm: 40, dimensions: [whole] })
+      expect(first.unused).toEqual([])
+      expect(first.asks.map(({ why }) => why)).not.toContain('reach')
+      const apart = ({ begins, ends }: (typeof legs)[number]) =>
+        length(minus(places.get(ends) as Vec3, places.get(begins) as Vec3))
+      // a leg with one piece is measured from end to end, and one without has nothing to measure
+      if (legs.some((leg) => leg.pieces.length > 1)) continue
+      const measured = legs.flatMap((leg, index) =>
+        leg.pieces.length === 0
+          ? []
+          : [{ id: `leg ${index}`, from: leg.begins, to: leg.ends, mm: apart(leg) } as const],
+      )
+      cut += measured.length
+      if (measured.length > 0) expect(first.reach).toBeNull()
+      const { reach } = layOut({ chain: option, stubMm: 40, dimensions: [whole, ...measured] })
+      expect(reach?.needsMm).toBeCloseTo(900 + 25.4 - legs.reduce((sum, leg) => sum + apart(leg), 0), 6)
+    }
+    expect(cut).toBeGreaterThan(0)
+  })
+
+  it('is refused where the parts before it take more than the whole way', () => {
+    const chain = atHeaters.find(({ parts }) => parts.every(({ family }) => family !== 'tube-piece'))
+    if (!chain) throw new Error('no way without pipe')
+    const whole = { id: 'whole', from: 'stub', to: 'tail', mm: 5 } as const
+    const { reach, contradictions } = layOut({ chain, stubMm: 40, dimensions: [whole] })
+    expect(reach).toBeNull()
+    expect(contradictions.map(({ dimensions }) => dimensions)).toEqual([['whole']])
+  })
 })

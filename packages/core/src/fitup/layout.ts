@@ -131,6 +131,14 @@ function errorOf(chain: Chain, index: number): number {
   return fitting ? partErrorMm(fitting) : 0
 }
 
+/** What a connector has to span, and what that may be off, mm. */
+interface Left {
+  readonly mm: number
+  readonly offMm: number
+}
+
+const tapeOf = ({ measurer = 'tape', mm }: Dimension) => measuringErrorMm(measurer, mm)
+
 /** A dimension along one leg as a sum of its pieces; null where its two places are not on one leg. */
 function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension) {
   for (const one of stations.filter(({ id }) => id === dimension.from))
@@ -144,7 +152,7 @@ function sumOf(chain: Chain, stations: readonly Station[], dimension: Dimension)
             .filter((index) => isCementSocket(chain.joints[index]?.bodyForm ?? ''))
             .reduce((sum, index) => sum + (chain.joints[index]?.maxMm ?? 0), 0)
         : 0
-      const tapeMm = measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm)
+      const tapeMm = tapeOf(dimension)
       // a part counts where its body or half of it lies between
       const inside = b.parts.slice(a.id.endsWith(':centre') ? a.parts.length - 1 : a.parts.length)
       return {
@@ -208,12 +216,18 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
   const sums: Sum[][] = legs.map(() => [])
   const contradictions: Contradiction[] = []
   const unused: Layout['unused'][number][] = []
-  let reachMm: Dimension | null = null
+  let reached: Dimension | null = null
+  let whole: Dimension | null = null
   for (const dimension of dimensions) {
     // how far the next line stands says nothing of this one's pieces
     if (dimension.to === 'beside') continue
     if (flexible && dimension.from === flexible.from && dimension.to === 'tail') {
-      reachMm = dimension
+      reached = dimension
+      continue
+    }
+    // the whole way from the old end, what is rigid of it too
+    if (flexible && dimension.from === 'stub' && dimension.to === 'tail') {
+      whole = dimension
       continue
     }
     const lacking = [dimension.from, dimension.to].find((id) => !stations.some((entry) => entry.id === id))
@@ -245,22 +259,59 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
     leg.pieces.map((part, node) => piece(chain, part, between(sums[index] as Sum[], node, node + 1), cutter)),
   )
   const lengths = new Map(pieces.map(({ part, cutMm }) => [part, cutMm]))
+  const laid = stations.map((station) => {
+    const before = (legs[station.leg] as Leg).pieces.slice(0, station.node).map((part) => lengths.get(part))
+    const known = before.every((mm) => mm != null)
+    return {
+      ...station,
+      fromLegMm: known ? before.reduce<number>((sum, mm) => sum + (mm ?? 0), station.atMm) : null,
+    }
+  })
+  const left = reached
+    ? { mm: reached.mm, offMm: tapeOf(reached) }
+    : flexible && whole
+      ? leftOf(chain, whole, flexible, laid, legs, pieces)
+      : null
+  if (whole && left && left.mm < 0)
+    contradictions.push({
+      dimensions: [whole.id],
+      reason: impossible('layout.rigid', {
+        offMm: -left.mm,
+        measuredMm: whole.mm,
+        isMm: whole.mm - left.mm,
+      }).reason,
+    })
   return {
-    stations: stations.map((station) => {
-      const before = (legs[station.leg] as Leg).pieces.slice(0, station.node).map((part) => lengths.get(part))
-      const known = before.every((mm) => mm != null)
-      return {
-        ...station,
-        fromLegMm: known ? before.reduce<number>((sum, mm) => sum + (mm ?? 0), station.atMm) : null,
-      }
-    }),
+    stations: laid,
     legs,
     pieces,
-    asks: asksOf(legs, stations, sums, flexible, reachMm !== null),
+    asks: asksOf(legs, stations, sums, flexible, reached !== null || whole !== null),
     contradictions,
     unused,
-    reach: flexible && reachMm ? reachOf(flexible, reachMm) : null,
+    reach: flexible && left && left.mm >= 0 ? reachOf(flexible, left) : null,
   }
+}
+
+/** What a way of which the whole was measured leaves to its connector; null while a piece before it has no length. */
+function leftOf(
+  chain: Chain,
+  whole: Dimension,
+  { part }: Flexible,
+  stations: Layout['stations'],
+  legs: readonly Leg[],
+  pieces: readonly LaidPiece[],
+): Left | null {
+  let mm = whole.mm
+  for (const [index, { ends }] of legs.entries()) {
+    const length = stations.find(({ leg, id }) => leg === index && id === ends)?.fromLegMm ?? null
+    if (length === null) return null
+    mm -= length
+  }
+  const rigid = chain.parts.slice(0, part).map((_, index) => {
+    const cut = pieces.find((piece) => piece.part === index)
+    return cut ? cut.offMm : errorOf(chain, index)
+  })
+  return { mm, offMm: rigid.reduce((sum, off) => sum + off, tapeOf(whole)) }
 }
 
 /** One piece, from the way between its two ends. */
@@ -356,9 +407,8 @@ function asksOf(
   return asks
 }
 
-function reachOf({ part, from, lengthMm }: Flexible, dimension: Dimension): Reach {
-  const off = measuringErrorMm(dimension.measurer ?? 'tape', dimension.mm)
-  const needsMm = dimension.mm + CONNECTOR_SLACK_MM
+function reachOf({ part, from, lengthMm }: Flexible, { mm, offMm: off }: Left): Reach {
+  const needsMm = mm + CONNECTOR_SLACK_MM
   const verdict: Verdict = needsMm + off <= lengthMm ? 'fits' : needsMm - off > lengthMm ? 'out' : 'perhaps'
   return {
     part,
