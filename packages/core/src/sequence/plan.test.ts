@@ -260,3 +260,28 @@ describe('what comes off a pipe', () => {
     },
   )
 })
+
+it.each([
+  ['heater.nipple.3/4', 'cold', true],
+  ['heater.nipple.3/4', 'hot', true],
+  ['faucet.shank.1/2', 'cold', false],
+  ['faucet.shank.1/2', 'hot', true],
+] as const)('the heater is off before water is let out of it: %s, %s', (kind, service, off) => {
+  const [body] = bodiesOf([kind])
+  const conditions = { ...PLAIN, service }
+  const lines = [{ lineId: 'a', pipeId: 'copper.l.1/2', to: mouthOf(kind), conditions }]
+  const [option] = mate({ lines, settings: WELL_EQUIPPED }).lines[0]?.options ?? []
+  if (!body || !option) throw new Error(`no way to ${kind}`)
+  const words = sequence({
+    lines: [{ lineId: 'a', option, conditions, meets: { to: body.id } }],
+    bodies: [body],
+    houseRules,
+  }).steps.map((step) => step.words)
+  const at = (step: string) => words.indexOf(step)
+  expect(at('safe.heater-off') >= 0).toBe(off)
+  expect(at('open.heater-on') >= 0).toBe(off)
+  if (off) {
+    expect(at('safe.heater-off')).toBeLessThan(at('safe.drain'))
+    expect(at('open.heater-on')).toBeGreaterThan(at('open.restore'))
+  }
+})

@@ -466,13 +466,17 @@ function sealAndTurn(graph: Graph): void {
 }
 
 function build(request: PlanRequest): Graph {
-  const { lines, houseRules } = request
+  const { lines, houseRules, bodies = [] } = request
   const water = lines.filter((line) => lineMedium(line) === 'supply')
+  // by its cold line too a heater may run empty, and burns dry
+  const atHeater = water.some(({ meets }) =>
+    bodies.some(({ id, contents }) => id === meets?.to && contents.includes('element')),
+  )
   const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
     always: true,
     water: water.length > 0,
     waste: water.length < lines.length,
-    hot: lines.some((line) => line.conditions.service === 'hot'),
+    hot: atHeater || lines.some((line) => line.conditions.service === 'hot'),
     steel: water.some((line) => line.material?.endsWith('steel')),
     'metal-cut': water.some((line) => line.material !== undefined && isMetal(line.material)),
     plate: lines.some((line) => line.conditions.plateMm > 0),
@@ -483,7 +487,7 @@ function build(request: PlanRequest): Graph {
   const graph = new Graph()
   const kept = houseKeepsWater(lines)
   const general = GENERAL_STEPS.filter(
-    (step) => applies[step.when] && !(kept && (step.when === 'hot' || step.key === 'proved')),
+    (step) => applies[step.when] && !(kept && ((step.when === 'hot' && !atHeater) || step.key === 'proved')),
   )
   const inRuns = water.length > 0 && water.every(({ option }) => opensRun(option.removalId))
   const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
