@@ -137,6 +137,12 @@ export function carryOut(
   const heater = { on: true, filled: true }
   const water = lines.filter((line) => !isDrain(line))
   const hot = water.filter(({ conditions }) => conditions.service === 'hot')
+  // a heater runs empty by its cold line too
+  const heated = water.filter(
+    (line) =>
+      hot.includes(line) ||
+      bodies.some(({ id, contents }) => id === line.meets?.to && contents.includes('element')),
+  )
   const bodyState = new Map(
     bodies.map((body) => [
       body.id,
@@ -176,7 +182,7 @@ export function carryOut(
   const begins = (step: Step) => {
     const { words, id, seam } = step
     const line = step.lineId === null ? undefined : of.get(step.lineId)
-    if (words === 'safe.drain' && heater.on && hot.length > 0)
+    if (words === 'safe.drain' && heater.on && heated.length > 0)
       wrong.push('burns dry: the heater is on while it drains')
     if (words === 'safe.drain' && house.on) wrong.push('drains against open water')
     if (words === 'safe.proved' && !house.drained) wrong.push('proved before it was drained')
@@ -275,7 +281,7 @@ export function carryOut(
     if (words === 'open.stop-open' && line) comesBack([line])
     if (words === 'open.heater-on') {
       if (!house.on) wrong.push('burns dry: the heater is on without water')
-      for (const each of hot) if (!stateOf(each).clear) wrong.push(`burns dry: air in ${each.lineId}`)
+      for (const each of heated) if (!stateOf(each).clear) wrong.push(`burns dry: air in ${each.lineId}`)
     }
     if (words === 'fixture.out')
       for (const each of metBy(id))
@@ -532,7 +538,7 @@ export function carryOut(
     if (plugged) wrong.push(`the plug of ${line.lineId} stays in`)
     if (!looked) wrong.push(`nobody looks at ${line.lineId}`)
   }
-  if (hot.some((line) => !keepsStop(line)) && !heater.on) wrong.push('the heater stays off')
+  if (heated.some((line) => !keepsStop(line)) && !heater.on) wrong.push('the heater stays off')
   for (const [id, { stripped }] of bodyState) if (stripped) wrong.push(`what came out of ${id} stays out`)
   return wrong
 }
