@@ -1,6 +1,15 @@
-import { type Browser, expect, type Page, test } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { answer, askFor, expectAccessible, measure, showJob, signIn, tapLength } from './steps'
+import {
+  answer,
+  askFor,
+  closePages,
+  expectAccessible,
+  measure,
+  onThePhoneOf,
+  showJob,
+  tapLength,
+} from './steps'
 
 let stack: Stack
 
@@ -9,16 +18,11 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => stack?.stop())
 
-async function phone(browser: Browser, email: string): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
-  const page = await context.newPage()
-  await signIn(page, stack.url, email)
-  return page
-}
+test.afterEach(closePages)
 
 test('two phones change the same measure at once: both are kept, and one is asked', async ({ browser }) => {
-  const bram = await phone(browser, 'bram@tidewall.example')
-  const ines = await phone(browser, 'ines@tidewall.example')
+  const bram = await onThePhoneOf(browser, stack.url, 'bram@tidewall.example')
+  const ines = await onThePhoneOf(browser, stack.url, 'ines@tidewall.example')
   for (const page of [bram, ines]) {
     await showJob(page, /New faucet/)
     await page.getByRole('tab', { name: /^Mate/ }).click()
@@ -51,9 +55,8 @@ test('two phones change the same measure at once: both are kept, and one is aske
   await expect(bram.getByRole('img', { name: '3 inches' }).first()).toBeVisible()
 })
 
-test('another shop sees nothing of it, and a wrong word gets nobody in', async ({ browser }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
-  const page = await context.newPage()
+test('another shop sees nothing of it, and a wrong word gets nobody in', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(stack.url)
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByText('An address has an @ in it.')).toBeVisible()
@@ -85,7 +88,7 @@ test('another shop sees nothing of it, and a wrong word gets nobody in', async (
 test('the bench without a job: a pipe and a thread, and a link that carries them to somebody else', async ({
   browser,
 }) => {
-  const bram = await phone(browser, 'bram@tidewall.example')
+  const bram = await onThePhoneOf(browser, stack.url, 'bram@tidewall.example')
   await bram.getByRole('link', { name: 'Bench' }).click()
   await expectAccessible(bram, 'bench')
   await bram.getByRole('link', { name: 'Which pipe is it?' }).click()
@@ -101,7 +104,7 @@ test('the bench without a job: a pipe and a thread, and a link that carries them
   await expectAccessible(bram, 'bench, a pipe')
 
   // somebody of the other shop opens the same address
-  const jory = await phone(browser, 'jory@fennel.example')
+  const jory = await onThePhoneOf(browser, stack.url, 'jory@fennel.example')
   await jory.goto(bram.url())
   await expect(jory.getByTestId('belief')).toContainText('1-1/2 in ABS drain pipe')
   await expect(jory.getByText('Across, with a caliper: 1.9 in')).toBeVisible()
@@ -120,7 +123,7 @@ test('the bench without a job: a pipe and a thread, and a link that carries them
 })
 
 test('a drain beside the water lines is found, and what is wrong with it is kept', async ({ browser }) => {
-  const bram = await phone(browser, 'bram@tidewall.example')
+  const bram = await onThePhoneOf(browser, stack.url, 'bram@tidewall.example')
   await showJob(bram, /Look at the back room/)
   await bram.getByRole('button', { name: 'Add the drain' }).click()
   await expect(bram.getByRole('tab', { name: 'drain line' })).toHaveAttribute('aria-selected', 'true')
@@ -138,7 +141,7 @@ test('a drain beside the water lines is found, and what is wrong with it is kept
 })
 
 test('a tub and shower on the job page, and lengths on the bench, in both themes', async ({ browser }) => {
-  const bram = await phone(browser, 'bram@tidewall.example')
+  const bram = await onThePhoneOf(browser, stack.url, 'bram@tidewall.example')
   await showJob(bram, /Tub valve/)
   await bram.getByRole('tab', { name: /^Mate/ }).click()
   await bram.getByRole('tab', { name: 'shower line' }).click()

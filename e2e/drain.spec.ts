@@ -1,26 +1,23 @@
-import { type BrowserContext, expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
+import { rowsIn } from './rows'
 import { answer, askFor, expectAccessible, measure, signIn, tapLength, tickCard } from './steps'
 
 let stack: Stack
-let context: BrowserContext
+let page: Page
 
-// one plumber on one phone: signed in once, each job on a page of its own
+// one plumber on one phone: signed in once, and one job after the other without opening the application anew
 test.beforeAll(async ({ browser }) => {
   stack = await startStack()
-  context = await browser.newContext({ viewport: { width: 390, height: 844 } })
-  const page = await context.newPage()
+  page = await browser.newPage({ viewport: { width: 390, height: 844 } })
   await signIn(page, stack.url)
-  await page.close()
 })
 test.afterAll(async () => {
-  await context?.close()
+  await page?.close()
   await stack?.stop()
 })
 
-async function openJob(wrong: string, house: string, worked: string): Promise<Page> {
-  const page = await context.newPage()
-  await page.goto(stack.url)
+async function openJob(wrong: string, house: string, worked: string): Promise<void> {
   await page.getByRole('button', { name: 'Open a job' }).click()
   await page.getByLabel('What is wrong').fill(wrong)
   await page.getByRole('radio', { name: 'House: Another house' }).click()
@@ -28,11 +25,21 @@ async function openJob(wrong: string, house: string, worked: string): Promise<Pa
   await page.getByRole('radio', { name: `What is worked on?: ${worked}`, exact: true }).click()
   await page.getByRole('button', { name: 'Open the job' }).click()
   await page.getByRole('tab', { name: 'drain line' }).click()
-  return page
+}
+
+/** Closes the job in hand, and sees that the server took all of it. */
+async function closeJob(wrong: string): Promise<void> {
+  await page.getByTestId('close-job').click()
+  await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+  const closed = "SELECT 1 FROM job WHERE title = $1 AND state = 'closed'"
+  await expect.poll(async () => (await rowsIn(stack, closed, [wrong])).length).toBe(1)
+  await expect(page.getByText(/\d refused/)).toHaveCount(0)
+  await page.getByRole('button', { name: 'Back', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
 }
 
 test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', async () => {
-  const page = await openJob('Trap drips', 'Net loft', 'Basin')
+  await openJob('Trap drips', 'Net loft', 'Basin')
 
   await test.step('find', async () => {
     await answer(page, 'What colour is it?', 'white')
@@ -82,10 +89,8 @@ test('a basin’s trap, from a stub of drain pipe to a bowl that was let go', as
     const dry = page.getByRole('radio', { name: /: dry$/ })
     for (let index = 0; index < (await dry.count()); index++)
       if (!(await dry.nth(index).isChecked())) await dry.nth(index).click()
-    await page.getByTestId('close-job').click()
-    await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+    await closeJob('Trap drips')
   })
-  await page.close()
 })
 
 /** Other wastes of a house, each from opening to proof: what is found, what stands there, and what must be said. */
@@ -329,7 +334,7 @@ for (const wasteOf of WASTES) {
     says,
   } = wasteOf
   test(`${what}, from opening to proof`, async () => {
-    const page = await openJob(`Wet below: ${what}`, `Ropery, ${what}`, worked)
+    await openJob(`Wet below: ${what}`, `Ropery, ${what}`, worked)
     await answer(page, 'What colour is it?', colour)
     await askFor(page, 'Across, with a caliper')
     await tapLength(page, across)
@@ -419,10 +424,6 @@ for (const wasteOf of WASTES) {
     const dry = page.getByRole('radio', { name: /: dry$/ })
     for (let index = 0; index < (await dry.count()); index++)
       if (!(await dry.nth(index).isChecked())) await dry.nth(index).click()
-    await page.getByTestId('close-job').click()
-    await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
-    // nothing the job wrote was turned away on its way to the server
-    await expect(page.getByText(/\d refused/)).toHaveCount(0)
-    await page.close()
+    await closeJob(`Wet below: ${what}`)
   })
 }

@@ -1,6 +1,6 @@
-import { type Browser, expect, type Page, test } from '@playwright/test'
+import { type Browser, expect, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { expectAccessible, showJob, signIn } from './steps'
+import { closePages, expectAccessible, onThePhoneOf, showJob, signIn } from './steps'
 
 let stack: Stack
 test.beforeAll(async () => {
@@ -8,16 +8,15 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => stack?.stop())
 
-async function open(browser: Browser, width: number, height: number, who = 'bram'): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width, height } })
-  const page = await context.newPage()
-  await signIn(page, stack.url, `${who}@tidewall.example`)
-  return page
-}
+test.afterEach(closePages)
 
-test('two tabs of one person share what is edited, and two touches do a thing once', async ({ browser }) => {
-  const one = await open(browser, 390, 844)
-  const two = await one.context().newPage()
+const open = (browser: Browser, who = 'bram') => onThePhoneOf(browser, stack.url, `${who}@tidewall.example`)
+
+test('two tabs of one person share what is edited, and two touches do a thing once', async ({ context }) => {
+  const one = await context.newPage()
+  await one.setViewportSize({ width: 390, height: 844 })
+  await signIn(one, stack.url)
+  const two = await context.newPage()
   await two.goto(stack.url)
   await expect(two.getByRole('link', { name: /Seized stop/ })).toBeVisible()
   await one.route('**/api/sync', (route) => route.abort())
@@ -36,7 +35,7 @@ test('two tabs of one person share what is edited, and two touches do a thing on
 })
 
 test('an address is a place: links, reload, back, and what leads nowhere', async ({ browser }) => {
-  const page = await open(browser, 390, 844)
+  const page = await open(browser)
   // a real link, which a middle click opens beside
   const link = page.getByRole('link', { name: /New faucet/ })
   await expect(link).toHaveAttribute('href', /^\/job\//)
@@ -83,10 +82,9 @@ test('an address is a place: links, reload, back, and what leads nowhere', async
   await expectAccessible(page, 'nowhere')
 })
 
-test('what is being filled in outlives a reload, until it is saved or somebody leaves', async ({
-  browser,
-}) => {
-  const page = await open(browser, 390, 844)
+test('what is being filled in outlives a reload, until it is saved or somebody leaves', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(page, stack.url)
   await page.getByRole('button', { name: 'Open a job' }).click()
   await page.getByLabel('What is wrong').fill('Tap drips at night')
   await page.getByRole('radio', { name: 'House: Another house' }).click()
@@ -107,8 +105,9 @@ test('what is being filled in outlives a reload, until it is saved or somebody l
   expect(await page.evaluate(() => JSON.stringify({ ...sessionStorage }))).not.toContain('other eyes')
 })
 
-test('the keyboard alone goes everywhere', async ({ browser }) => {
-  const page = await open(browser, 1280, 800)
+test('the keyboard alone goes everywhere', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await signIn(page, stack.url)
   await page.keyboard.press('Tab')
   await expect(page.getByRole('link', { name: 'To the page' })).toBeFocused()
   await page.keyboard.press('Enter')
@@ -132,7 +131,7 @@ test('the keyboard alone goes everywhere', async ({ browser }) => {
 })
 
 test('a house and its jobs go together, and come back', async ({ browser }) => {
-  const page = await open(browser, 390, 844)
+  const page = await open(browser)
   await page.goto(`${stack.url}/houses`)
   await page.getByRole('link', { name: /Bungalow/ }).click()
   await expect(page.getByRole('button', { name: /Remove the house/ })).toBeDisabled()
@@ -160,12 +159,12 @@ test('a house and its jobs go together, and come back', async ({ browser }) => {
 })
 
 test('an apprentice’s finding waits for a word', async ({ browser }) => {
-  const pip = await open(browser, 390, 844, 'pip')
+  const pip = await open(browser, 'pip')
   await showJob(pip, /Seized stop/)
   await pip.getByTestId('take-finding').click()
   await expect(pip.getByText(/Yours: it shows on this phone alone/).first()).toBeVisible()
   await expect(pip.getByRole('tab', { name: 'hot line' })).toContainText('galvanised')
-  const ines = await open(browser, 390, 844, 'ines')
+  const ines = await open(browser, 'ines')
   await showJob(ines, /Seized stop/)
   await expect(ines.getByRole('tab', { name: 'hot line' })).toContainText('not known')
   await ines.getByRole('button', { name: 'Take it', exact: true }).first().click()
@@ -178,7 +177,8 @@ for (const [width, height] of [
   [195, 422],
 ] as const)
   test(`at ${width}x${height} every stage has room, and the drawing opens by a tap`, async ({ browser }) => {
-    const page = await open(browser, width, height)
+    const page = await open(browser)
+    await page.setViewportSize({ width, height })
     const bar = await page.getByRole('navigation', { name: 'Rooms' }).boundingBox()
     expect(bar?.height).toBeLessThanOrEqual(height / 4)
     await showJob(page, /New faucet/)
@@ -200,6 +200,6 @@ test('can be installed', async ({ request, browser }) => {
   const manifest = await (await request.get(`${stack.url}/manifest.webmanifest`)).json()
   expect(manifest).toMatchObject({ display: 'standalone', start_url: '/' })
   for (const { src } of manifest.icons) expect((await request.get(stack.url + src)).status()).toBe(200)
-  const page = await open(browser, 390, 844)
+  const page = await open(browser)
   await expect(page.locator('link[rel="manifest"]')).toHaveAttribute('href', '/manifest.webmanifest')
 })

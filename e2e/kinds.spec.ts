@@ -3,10 +3,18 @@ import { type Stack, startStack } from '../scripts/lib/stack.mjs'
 import { answer, askFor, signIn, tapLength } from './steps'
 
 let stack: Stack
-test.beforeAll(async () => {
+let page: Page
+
+// signed in once, and one job after the other
+test.beforeAll(async ({ browser }) => {
   stack = await startStack()
+  page = await browser.newPage()
+  await signIn(page, stack.url)
 })
-test.afterAll(() => stack?.stop())
+test.afterAll(async () => {
+  await page?.close()
+  await stack?.stop()
+})
 
 interface Kind {
   readonly kind: string
@@ -64,7 +72,7 @@ const KINDS: readonly Kind[] = [
 ]
 
 /** Chooses the first way of every line that has none yet. */
-async function chooseAll(page: Page, lines: readonly string[]): Promise<void> {
+async function chooseAll(lines: readonly string[]): Promise<void> {
   for (const service of lines) {
     const tab = page.getByRole('tab', { name: `${service} line` })
     await tab.click()
@@ -82,11 +90,8 @@ async function chooseAll(page: Page, lines: readonly string[]): Promise<void> {
 
 for (const { kind, picks = [], lines, wide, more } of KINDS)
   if (!more || process.env.KINDS === 'all')
-    test(`${kind}: opened, found, and a way for every line`, async ({ browser }) => {
-      const viewport = wide ? { width: 1280, height: 800 } : { width: 390, height: 844 }
-      const context = await browser.newContext({ viewport })
-      const page = await context.newPage()
-      await signIn(page, stack.url)
+    test(`${kind}: opened, found, and a way for every line`, async () => {
+      await page.setViewportSize(wide ? { width: 1280, height: 800 } : { width: 390, height: 844 })
       await page.getByRole('button', { name: 'Open a job' }).click()
       await page.getByLabel('What is wrong').fill(`Work on it: ${kind}`)
       await page.getByRole('radio', { name: 'House: Another house' }).click()
@@ -103,7 +108,7 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       if (kind !== 'A run of pipe') await page.getByRole('radio', { name: /On the old end: sweated/ }).click()
       // a tab is lit before its ways are drawn: what was read of the line before it is looked at again
       await expect(async () => {
-        await chooseAll(page, lines)
+        await chooseAll(lines)
         await expect(page.getByRole('button', { name: 'On to the cut' })).toBeVisible({ timeout: 2000 })
       }).toPass()
       // the wall shows every line, and a touch brings one forward
@@ -128,5 +133,7 @@ for (const { kind, picks = [], lines, wide, more } of KINDS)
       for (const service of lines.length > 1 ? lines : [])
         expect(steps.filter((step) => step.startsWith(`${service}:`)).length).toBeGreaterThan(1)
       expect(steps.filter((step) => /^\w*: ?[\w-]+\.[\w-]+$|[{}]/.test(step))).toEqual([])
-      await context.close()
+      await page.getByRole('button', { name: 'Close' }).click()
+      await page.getByRole('button', { name: 'Back', exact: true }).click()
+      await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
     })

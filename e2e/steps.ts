@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { type Browser, type BrowserContext, expect, type Page } from '@playwright/test'
+import axe from 'axe-core'
 
 /** What a person does, by what they see. */
 export async function signIn(page: Page, url: string, email = 'bram@tidewall.example'): Promise<void> {
@@ -8,6 +8,33 @@ export async function signIn(page: Page, url: string, email = 'bram@tidewall.exa
   await page.getByLabel('Password').fill('harbour-demo')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+}
+
+/** Phones that a file's journeys share: who signed in on one stays so, and the application is on it. */
+const phones = new Map<string, BrowserContext>()
+
+/** A page of a journey's own on somebody's phone, at the list of jobs. */
+export async function onThePhoneOf(
+  browser: Browser,
+  url: string,
+  email = 'bram@tidewall.example',
+): Promise<Page> {
+  const known = phones.get(email)
+  const phone = known ?? (await browser.newContext())
+  phones.set(email, phone)
+  const page = await phone.newPage()
+  await page.setViewportSize({ width: 390, height: 844 })
+  if (!known) await signIn(page, url, email)
+  else {
+    await page.goto(url)
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+  }
+  return page
+}
+
+/** Closes what a journey opened: a page that is left open goes on working. */
+export async function closePages(): Promise<void> {
+  for (const phone of phones.values()) for (const page of phone.pages()) await page.close()
 }
 
 /** Opens a job from the list. */
@@ -91,15 +118,16 @@ export async function answer(page: Page, question: string, given: string): Promi
 
 /** Nothing of any weight for someone who sees, hears or points otherwise. */
 export async function expectAccessible(page: Page, where: string): Promise<void> {
-  // there are no frames within a page: what takes them together in a page of its own need not be opened
-  const asked = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
-  const { violations } = await asked.analyze()
-  expect(
-    violations.map(
-      (violation) =>
-        `${where}: ${violation.id}: ${violation.nodes[0]?.target.join(' ')} ${violation.nodes[0]?.failureSummary}`,
-    ),
-  ).toEqual([])
+  // it stays for as long as the page does: half of a check would go into bringing it along again
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  const violations = await page.evaluate(async () => {
+    const { axe: there } = window as unknown as { axe: typeof axe }
+    const found = await there.run(document, { resultTypes: ['violations'] })
+    return found.violations.map(
+      ({ id, nodes: [node] }) => `${id}: ${node?.target.join(' ')} ${node?.failureSummary}`,
+    )
+  })
+  expect(violations, where).toEqual([])
 }
 
 /** Ticks the card in hand, and waits until the next one is. */

@@ -1,17 +1,10 @@
-import { spawnSync } from 'node:child_process'
-import path from 'node:path'
+import { diarmos, diarmosFromSources, tidy } from '../test/diarmos'
 
-const root = path.resolve(__dirname, '../../..')
-const diarmos = (args: readonly string[], input = '') =>
-  spawnSync('node', ['--import', 'tsx', 'apps/cli/src/main.ts', ...args], {
-    cwd: root,
-    input,
-    encoding: 'utf8',
-  })
+afterAll(tidy)
 
 describe('the command line', () => {
   it('answers in JSON', () => {
-    const { status, stdout } = diarmos(['units'], JSON.stringify({ text: '2-11/16"' }))
+    const { status, stdout } = diarmosFromSources(['units'], JSON.stringify({ text: '2-11/16"' }))
     expect(status).toBe(0)
     expect(JSON.parse(stdout)).toMatchObject({ ok: true, mm: 68.2625, printed: '2 11/16"' })
   })

@@ -1,11 +1,11 @@
-import { spawnSync } from 'node:child_process'
-import path from 'node:path'
 import { type MateOption, pipeById, STARTING_SETTINGS } from '@diarmos/core'
+import { diarmos, tidy } from '../../../apps/cli/test/diarmos'
 import { STUBS } from '../../core/src/mate/test/problems'
 import { mateOption } from './core'
 import { operations, runOperation } from './index'
 
-const root = path.resolve(__dirname, '../../..')
+afterAll(tidy)
+
 const place = {
   service: 'hot',
   flame: true,
@@ -69,11 +69,7 @@ describe('one answer through every door', () => {
       ['identify', { era: '1978-1995', observations: [{ id: 'p', kind: 'print', text: 'PB2110' }] }],
       ['units', { text: '15 mm', print: { unit: 'in', denominator: 32 } }],
     ] as const) {
-      const { stdout, status } = spawnSync('node', ['--import', 'tsx', 'apps/cli/src/main.ts', name], {
-        cwd: root,
-        input: JSON.stringify(asked),
-        encoding: 'utf8',
-      })
+      const { stdout, status } = diarmos([name], JSON.stringify(asked))
       expect(status).toBe(0)
       expect(JSON.parse(stdout)).toEqual(travelled(runOperation(name, asked)))
     }
