@@ -54,8 +54,9 @@ module.exports = {
     },
     {
       ...node,
+      ...files('server'),
       displayName: 'server',
-      roots: ['<rootDir>/apps/server'],
+      roots: ['<rootDir>/apps/server', '<rootDir>/scripts/groups'],
       globalSetup: '<rootDir>/apps/server/test/start.cjs',
       globalTeardown: '<rootDir>/apps/server/test/stop.cjs',
     },

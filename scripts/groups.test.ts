@@ -16,8 +16,8 @@ describe('test files that share a world', () => {
     expect([...groups().keys()].sort()).toEqual([...projectOf.keys()].sort())
     for (const [name, inIt] of groups()) {
       expect(inIt.length).toBeGreaterThan(1)
-      expect(inIt.filter((file) => file.startsWith('apps/app/') !== (projectOf.get(name) === 'app'))).toEqual(
-        [],
+      expect(new Set(inIt.map((file) => /^apps\/(app|server)\//.exec(file)?.[1] ?? 'core'))).toEqual(
+        new Set([projectOf.get(name)]),
       )
     }
   })

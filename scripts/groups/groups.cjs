@@ -16,6 +16,7 @@ const GROUPS = [
   { name: 'pages', in: ['apps/app/src'], only: isPage },
   { name: 'orders', in: ['bench/made', 'packages/core/src/sequence', 'packages/core/src/record'] },
   { name: 'hands', in: ['apps/app/src'] },
+  { name: 'servers', in: ['apps/server'] },
   {
     name: 'rest',
     in: [

@@ -9,10 +9,9 @@ const LONG = [
   'groups/drains.core.ts',
   'groups/stages.app.ts',
   'groups/pages.app.ts',
-  'apps/server/test/sync.test.ts',
+  'groups/servers.server.ts',
   'groups/orders.core.ts',
   'groups/rest.core.ts',
-  'apps/server/test/work.test.ts',
   'scripts/start.test.ts',
   'groups/hands.app.ts',
 ]

@@ -1,0 +1,3 @@
+import { collect } from './groups.cjs'
+
+collect('servers')
