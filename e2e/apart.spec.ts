@@ -56,7 +56,6 @@ test('two phones change the same measure at once: both are kept, and one is aske
 })
 
 test('another shop sees nothing of it, and a wrong word gets nobody in', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(stack.url)
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByText('An address has an @ in it.')).toBeVisible()

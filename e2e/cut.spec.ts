@@ -11,7 +11,7 @@ test.beforeAll(async () => {
 test.afterAll(() => stack?.stop())
 
 test('a line is measured on its drawing, sent to the saw, and kept', async ({ browser }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  const context = await browser.newContext()
   const page = await context.newPage()
   await signIn(page, stack.url)
   await page.getByRole('link', { name: /Washing machine moves/ }).click()

@@ -9,7 +9,7 @@ let page: Page
 // one plumber on one phone: signed in once, and one job after the other without opening the application anew
 test.beforeAll(async ({ browser }) => {
   stack = await startStack()
-  page = await browser.newPage({ viewport: { width: 390, height: 844 } })
+  page = await browser.newPage()
   await signIn(page, stack.url)
 })
 test.afterAll(async () => {

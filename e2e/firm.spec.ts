@@ -14,7 +14,6 @@ const open = (browser: Browser, who = 'bram') => onThePhoneOf(browser, stack.url
 
 test('two tabs of one person share what is edited, and two touches do a thing once', async ({ context }) => {
   const one = await context.newPage()
-  await one.setViewportSize({ width: 390, height: 844 })
   await signIn(one, stack.url)
   const two = await context.newPage()
   await two.goto(stack.url)
@@ -83,7 +82,6 @@ test('an address is a place: links, reload, back, and what leads nowhere', async
 })
 
 test('what is being filled in outlives a reload, until it is saved or somebody leaves', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, stack.url)
   await page.getByRole('button', { name: 'Open a job' }).click()
   await page.getByLabel('What is wrong').fill('Tap drips at night')

@@ -185,7 +185,6 @@ test('a seized stop from finding to proof on the phone, with the server killed i
   browser,
 }) => {
   const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
     serviceWorkers: 'allow',
   })
   // every touch is counted, over reloads too; behind the window, where the browser's driver stops those that miss and
@@ -386,7 +385,7 @@ test('the same on the wide view, with keys, undo, and an earlier fact corrected'
       )[0]?.cents
     expect(await cents()).toBe(11_000)
     await expectAccessible(page, 'shop')
-    const office = await browser.newContext({ viewport: { width: 390, height: 844 } })
+    const office = await browser.newContext()
     const oda = await office.newPage()
     await signIn(oda, stack.url, 'oda@tidewall.example')
     await oda.getByRole('link', { name: 'Shop' }).click()

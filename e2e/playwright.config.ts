@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     actionTimeout: 90_000,
     launchOptions: CHROMIUM,
+    // a phone, where a journey does not say otherwise
+    viewport: { width: 390, height: 844 },
     locale: 'en-US',
     timezoneId: 'America/New_York',
     reducedMotion: 'reduce',

@@ -23,7 +23,6 @@ export async function onThePhoneOf(
   const phone = known ?? (await browser.newContext())
   phones.set(email, phone)
   const page = await phone.newPage()
-  await page.setViewportSize({ width: 390, height: 844 })
   if (!known) await signIn(page, url, email)
   else {
     await page.goto(url)

@@ -34,7 +34,8 @@ async function kindsSince(
     shopId,
     since,
   ])
-  return rows.map(({ kind }) => kind)
+  const news = new Set(rows.map(({ kind }) => kind))
+  return ENTITY_KINDS.filter((kind) => news.has(kind))
 }
 
 /**
