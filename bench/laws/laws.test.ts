@@ -98,6 +98,7 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
         HEATER,
         'copper.l.3/4',
         ['sweat adapter.cxmnpt.3/4x3/4', 'threaded valve.isolating.fxf.brass.npt.3/4', 'threaded'],
+        { givesMm: 40 },
       ],
     ],
   },
@@ -225,6 +226,29 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
       ['spout.thread.1/2', STEEL, ['threaded']],
     ],
   },
+  stands: {
+    breaks: [
+      [HEATER, 'copper.l.3/4', ['push-fit adapter.pushxfnpt.3/4x3/4', 'threaded'], { service: 'hot' }],
+      [
+        HEATER,
+        'copper.l.3/4',
+        ['push-fit adapter.pushxfnpt.3/4x3/4', 'threaded'],
+        { service: 'hot', givesMm: 6 },
+      ],
+    ],
+    keeps: [
+      [
+        HEATER,
+        'copper.l.3/4',
+        ['push-fit adapter.pushxfnpt.3/4x3/4', 'threaded'],
+        { service: 'hot', givesMm: 40 },
+      ],
+      [HEATER, 'copper.l.3/4', ['push-fit adapter.pushxmnpt.3/4x3/4', ...HOSE], { service: 'hot' }],
+      [HEATER, 'galvanised.40.3/4', ['threaded union.fxf.galv.npt.3/4', 'threaded'], { service: 'hot' }],
+      // a valve is moved while it hangs loose
+      [VALVE, L, ['push-fit adapter.pushxfnpt.1/2x1/2', 'threaded']],
+    ],
+  },
   'made-wet': {
     breaks: [
       [VALVE, BRASS, ['threaded adapter.cxfnpt.1/2x1/2', 'sweat tube.copper.1/2', 'sweat'], TRICKLES],
@@ -284,7 +308,7 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
         ['crimp adapter.barbxmnpt.3/4x3/4', 'swivel connector.pipe3/4xpipe3/4.18in', 'swivel'],
         { service: 'hot' },
       ],
-      [HEATER, 'copper.l.3/4', ['sweat adapter.cxfnpt.3/4x3/4', 'threaded'], { service: 'hot' }],
+      [HEATER, 'copper.l.3/4', ['sweat adapter.cxfnpt.3/4x3/4', 'threaded'], { service: 'hot', givesMm: 40 }],
     ],
   },
   'heater-gap': {

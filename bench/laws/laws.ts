@@ -212,6 +212,15 @@ export const LAWS: readonly Law[] = [
       !way.parts.some(is('union', 'dielectric-union')),
   },
   {
+    id: 'stands',
+    says: 'a tube to be pushed in between a heater and a pipe that both stand',
+    breaks: (way) =>
+      heater(way) &&
+      !way.parts.some((placed) => isHose(placed) || is('union', 'dielectric-union')(placed)) &&
+      // no socket is shallower than 3/8 in
+      (way.conditions.givesMm ?? 0) < 9.5,
+  },
+  {
     id: 'made-wet',
     says: 'a flame or cement in a line that trickles, where the bench is no help',
     breaks: (way) => {

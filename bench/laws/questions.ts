@@ -63,6 +63,12 @@ function place(dice: Dice, kind: string): Conditions {
   }
 }
 
+/** Before a heater: how far the pipe can be lifted. By dice of its own, so that numbers keep their meaning. */
+function lifted(index: number, kind: string): Partial<Conditions> {
+  const dice = new Dice(70_000 + index)
+  return kind.startsWith('heater') && dice.chance(0.5) ? { givesMm: dice.whole(5, 60) } : {}
+}
+
 /** What lies on a van: nothing, a few things, or much of it. */
 function van(dice: Dice) {
   const share = dice.pick([0, 0.02, 0.2, 0.7])
@@ -89,7 +95,7 @@ export function someQuestion(index: number): MateRequest & { readonly lines: rea
       (each) => metricPipe(each) === (metric && metricKind(kind.id) ? true : metric && dice.chance(0.5)),
     ),
   )
-  const conditions = { ...place(dice, kind.id), ...joined(dice, pipe.id) }
+  const conditions = { ...place(dice, kind.id), ...joined(dice, pipe.id), ...lifted(index, kind.id) }
   const free = dice.whole(100, 3000)
   const line: LineRequest = kind.insert
     ? {

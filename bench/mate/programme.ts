@@ -471,11 +471,20 @@ export function programmeOf(
   // trade: in a line that trickles a flame or cement is for the bench, and what is made in place bears water
   const inPlace = (node: Node, { method }: Joint) =>
     !(wet && node.stage < route.opensAt && /^(sweat|cement)/.test(method.id))
+  // trade: a heater stands; a pipe before it is lifted as far as somebody lifted it, and a hose bends to both its ends
+  const stands = held && route.id === 'flexible'
+  const lets = (node: Node, joint: Joint) =>
+    inPlace(node, joint) &&
+    joint.method.id !== 'threaded' &&
+    (!stands ||
+      (node.turned === turn && rounded(insertion(joint)[0]) <= rounded(line.conditions.givesMm ?? 0)))
   const closingAfter = (node: Node, fitting: Fitting, joint: Joint): Node['closing'] => {
     if (node.closing === 'yes') return 'yes'
     const dry = inPlace(node, joint)
     if (!cutIn)
-      return held && (hasNut(fitting) || (dry && joint.method.id !== 'threaded')) ? 'yes' : node.closing
+      return held && (hasNut(fitting) || (stands && roleOf(fitting) === 'connector') || lets(node, joint))
+        ? 'yes'
+        : node.closing
     const spring = springAt(node.stage)
     if (dry && letIn(joint) <= spring) return 'yes'
     if (dry && node.closing === 'sliding' && fitting.family === 'tube-piece') return 'yes'
@@ -485,7 +494,7 @@ export function programmeOf(
     return node.last?.family === 'tube-piece' ? 'yes' : 'sliding'
   }
   const closes = (node: Node, joint: Joint) =>
-    (!cutIn && (!held || (inPlace(node, joint) && joint.method.id !== 'threaded'))) ||
+    (!cutIn && (!held || lets(node, joint))) ||
     node.closing === 'yes' ||
     letIn(joint) <= springAt(node.stage) ||
     (node.closing === 'sliding' && node.last !== null && parks(node.last, far))

@@ -116,11 +116,16 @@ export function someLine(
   const service = fixtureId.startsWith('heater') && dice.chance(0.5) ? 'hot' : 'cold'
   const place = { ...somePlace(dice), ...usualEnd(pipeId), service } as const
   const direct = fixtureId.startsWith('valve')
+  const stands = fixtureId.startsWith('heater')
   return {
     lineId,
     pipeId,
     to: mouthOf(fixtureId),
-    conditions: direct && dice.chance(0.3) ? { ...place, spanMm: dice.whole(60, 500) } : place,
+    conditions: {
+      ...place,
+      ...(direct && dice.chance(0.3) ? { spanMm: dice.whole(60, 500) } : {}),
+      ...(stands && dice.chance(0.6) ? { givesMm: dice.whole(5, 40) } : {}),
+    },
   }
 }
 

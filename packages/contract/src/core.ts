@@ -302,6 +302,7 @@ export const conditions = z.object({
   bowlMm: lengthMm.nullable().optional(),
   oldTrap: z.enum(OLD_TRAP_IDS).nullable().optional(),
   slabMm: lengthMm.nullable().optional(),
+  givesMm: lengthMm.nullable().optional(),
 }) satisfies z.ZodType<Conditions>
 
 export const houseRules = z.object({

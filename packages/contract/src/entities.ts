@@ -123,6 +123,7 @@ export const entities = {
       bowlMm: z.number().positive().max(2000).nullable(),
       oldTrap: z.enum(OLD_TRAP_IDS).nullable(),
       slabMm: z.number().positive().max(2000).nullable(),
+      givesMm: z.number().positive().max(2000).nullable(),
       /** For a run that is cut open: bare pipe on its far side, free pipe to a clamp, room beside it. */
       farMm: z.number().positive().max(5000).nullable(),
       freeMm: z.number().positive().max(30_000).nullable(),

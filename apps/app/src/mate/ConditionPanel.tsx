@@ -18,7 +18,7 @@ import {
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
-import { reachMeasure } from '../fixture/reachMeasure'
+import { isHeater, reachMeasure } from '../fixture/reachMeasure'
 import { RUN_MEASURES, runLabel } from '../fixture/runMeasures'
 import { setConditions } from '../job/actions'
 import { Choice } from '../ui/Choice'
@@ -47,11 +47,25 @@ const MEASURES = [
   ['roomMm', 'Clear room round the stub', 'For wrench, jaw or flame; leave out if there is plenty.'],
 ] as const satisfies readonly Measure[]
 
+/** Asked before a heater alone. */
+const LIFTS: Measure = [
+  'givesMm',
+  'Old pipe lifts off the heater by',
+  'Lift it by hand, and measure how far its end moves. Not measured, it stands: then a hose or a union closes the line.',
+]
+
 /** What stands for a cold place, degrees Celsius. */
 const COLD_C = 5
 
 type Measure = readonly [MeasureKey, string, string]
-type MeasureKey = 'stubMm' | 'plateMm' | 'reachMm' | 'spanMm' | 'roomMm' | keyof typeof RUN_MEASURES
+type MeasureKey =
+  | 'stubMm'
+  | 'plateMm'
+  | 'reachMm'
+  | 'spanMm'
+  | 'givesMm'
+  | 'roomMm'
+  | keyof typeof RUN_MEASURES
 
 /** What is measured at a stub of drain pipe: out of a wall, or up to a floor. */
 function ofWaste(kind: string | undefined, rises: boolean): ReturnType<typeof measuresOf> {
@@ -113,6 +127,8 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
     waste && begins === 'pipe'
       ? ofWaste(wasteKind(line), conditions.rises === true)
       : measuresOf(begins, waste, waste ? wasteKind(line) : undefined)
+  const [main] = kindsOf(view).water
+  const lifts = !waste && begins === 'pipe' && isHeater(main) ? [LIFTS] : []
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 
@@ -127,7 +143,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
     />
   )
   const row = ([key, ...said]: Measure) => {
-    const [label, hint] = key === 'reachMm' ? reachMeasure(kindsOf(view).water[0]) : said
+    const [label, hint] = key === 'reachMm' ? reachMeasure(main) : said
     return (
       <MeasureRow
         key={key}
@@ -140,7 +156,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   }
   return (
     <View testID="conditions">
-      {first.map(row)}
+      {[...first, ...lifts].map(row)}
       {waste ? (
         <DrainConditions
           kind={wasteKind(line)}

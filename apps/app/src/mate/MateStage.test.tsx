@@ -141,6 +141,20 @@ describe('the ways of a line', () => {
     expect(held('dimension')).toHaveLength(0)
   })
 
+  it('before a heater it is asked how far the old pipe lifts: measured, what is pushed in closes there too', async () => {
+    await atMate({}, /Fixture: Water heater/)
+    // pushed in and screwed: with a union in it while nothing is measured, and then also without
+    const hard = () => all('tab', /^Way \d/).filter((tile) => !/swivel/.test(tile.textContent ?? '')).length
+    const drawn = hard()
+    await press(one('button', 'Old pipe lifts off the heater by'))
+    await enter('2')
+    expect(held('situation').map(({ fields }) => fields.givesMm)).toEqual([50.8, 50.8])
+    expect(hard()).toBeGreaterThan(drawn)
+    cleanup()
+    await atMate()
+    expect(screen.queryByText('Old pipe lifts off the heater by')).toBeNull()
+  })
+
   it('what holds for a time only is noted with the day by which someone must be back', async () => {
     const jobId = await atMate({ faults: ['pinhole'] })
     // only who asks for what is made up on the job is told of it

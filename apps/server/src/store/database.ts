@@ -9,6 +9,7 @@ import { Firm1764230000000 } from './migrations/firm1764230000000'
 import { First1764000000000 } from './migrations/first1764000000000'
 import { Floors1764480000000 } from './migrations/floors1764480000000'
 import { Kept1764360000000 } from './migrations/kept1764360000000'
+import { Lifted1764540000000 } from './migrations/lifted1764540000000'
 import { Mate1764060000000 } from './migrations/mate1764060000000'
 import { More1764370000000 } from './migrations/more1764370000000'
 import { OldTrap1764470000000 } from './migrations/oldTrap1764470000000'
@@ -41,6 +42,7 @@ export const MIGRATIONS = [
   Rough1764460000000,
   OldTrap1764470000000,
   Floors1764480000000,
+  Lifted1764540000000,
 ] as const
 
 const ENTITIES = [Shop, Person, Session, Operation, ...Object.values(documents)]

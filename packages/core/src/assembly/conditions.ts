@@ -89,6 +89,8 @@ export interface Conditions {
   readonly oldTrap?: OldTrap | null
   /** Of what lies in the ground: the concrete that is cut open over it, mm; null where there is none. */
   readonly slabMm?: number | null
+  /** Before what stands: how far the old end can be drawn back from it by hand, mm; null while not tried, as if it stood too. */
+  readonly givesMm?: number | null
 }
 
 /** What a run that is cut open is asked besides. */
@@ -138,6 +140,7 @@ export const PLAIN_CONDITIONS = {
   bowlMm: null,
   oldTrap: null,
   slabMm: null,
+  givesMm: null,
   farMm: null,
   freeMm: null,
   sidewaysMm: null,
@@ -169,6 +172,7 @@ export const LATER_CONDITIONS = [
   'rises',
   'oldTrap',
   'slabMm',
+  'givesMm',
 ] as const satisfies readonly (keyof typeof PLAIN_CONDITIONS)[]
 
 /** The later conditions with their plain values. */

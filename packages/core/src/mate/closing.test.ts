@@ -87,6 +87,50 @@ describe('a body that hangs, or has another line', () => {
     expect(first(ask({ ...request('trickle'), to }, without))).toContain('threaded')
   })
 
+  it('before a heater, which stands, a hose or a union closes it, or an old pipe that is lifted as far as the joint takes', () => {
+    const found = (place: Partial<Conditions>) =>
+      ask(asked('copper.l.3/4', { stubMm: 300, ...place }, 'heater.nipple.3/4'))
+    const yields = ({ parts }: RankedOption) => parts.some(({ family }) => /union|connector/.test(family))
+    for (const service of ['hot', 'cold'] as const) {
+      const { options, refusals, leftOut } = found({ service })
+      expect(options.length).toBeGreaterThan(1)
+      expect(options.filter((option) => !yields(option))).toEqual([])
+      // all that fits the stub leads on by a hose
+      expect(refusals.filter(({ reason }) => reason.ruleId === 'method.nothing-gives')).toEqual([])
+      expect(leftOut.map(({ reason }) => reason.ruleId)).toContain('heater.not-lifted')
+      // a 3/4 in cup is 0.75 in deep, ASME B16.22: an inch of way is enough for it, and a quarter is not
+      const rigid = (givesMm: number) =>
+        found({ service, givesMm }).options.filter((option) => !yields(option))
+      expect(rigid(6)).toEqual([])
+      const lifted = rigid(25.4)
+      const last = ({ closes, joints }: RankedOption) => joints[closes?.seam ?? -1]?.method
+      expect(lifted.map(last)).toContain('sweat')
+      for (const { closes, joints } of lifted) {
+        expect(closes?.needsMm).toBeCloseTo(joints[closes?.seam ?? -1]?.minMm ?? 0, 2)
+        expect(closes).toMatchObject({ by: 'joint' })
+        expect(closes?.needsMm).toBeLessThanOrEqual(25.4)
+      }
+      expect(rigid(60).length).toBeGreaterThanOrEqual(lifted.length)
+    }
+  })
+
+  it('where neither hose nor union may stand, that is what a method is refused for', () => {
+    const without = CATALOG.filter(({ family }) => !/union|connector/.test(family))
+    const request = (place: Partial<Conditions>) =>
+      asked('copper.l.3/4', { stubMm: 300, service: 'hot', ...place }, 'heater.nipple.3/4')
+    const { options, refusals } = ask(request({}), without)
+    expect(options).toEqual([])
+    expect(refusals.find(({ method }) => method === 'compression')?.reason.ruleId).toBe(
+      'method.nothing-gives',
+    )
+    expect(ask(request({ givesMm: 60 }), without).options.length).toBeGreaterThan(0)
+    // round a corner only what lies beyond it goes the way that the pipe is lifted
+    const bent = ask(request({ givesMm: 60, turn: 90 }), without).options
+    expect(bent.length).toBeGreaterThan(0)
+    for (const { parts, closes } of bent)
+      expect(parts.findIndex(({ family }) => /elbow/.test(family))).toBeLessThan(closes?.seam ?? 0)
+  })
+
   it('a union is what a plumber puts there, where it stays within reach', () => {
     const thread = { ...STEEL, thread: 'BSP' } as const
     const families = ask(asked('galvanised.40.1/2', thread, 'valve.bsp.1/2')).options[0]?.parts.map(

@@ -651,7 +651,11 @@ describe('what the place leaves out', () => {
       ['hose-bib', 'bib.frost'],
       ['frost-free-bib', 'bib.too-short'],
     ])
-    expect(out('heater.nipple.3/4', {})).toEqual([['tube-piece', 'heater.plastic-tube']])
+    expect(out('heater.nipple.3/4', {})).toEqual([
+      ['tube-piece', 'heater.plastic-tube'],
+      ['coupling', 'heater.not-lifted'],
+    ])
+    expect(out('heater.nipple.3/4', { givesMm: 30 })).toEqual([['tube-piece', 'heater.plastic-tube']])
     expect(out('heater.nipple.3/4', { access: 'closed-wall' })).toContainEqual([
       'isolating-valve',
       'valve.shut-in',

@@ -123,6 +123,28 @@ export function addSlide(work: Closing, removed: readonly string[], open: string
   graph.precede(back, open)
 }
 
+/** The old pipe is lifted off what stands, for what goes in last. Common practice. */
+const LIFT = { key: 'lift', kind: 'prepare', words: 'close.lift', seconds: 0 } as const
+
+/** Lifts the old pipe for the joint that closes a line to what stands: all else is made by then, and this one ready. */
+export function addLift(work: Closing): void {
+  const { graph, lineId, option, closes, stepsOf, early } = work
+  if (option.closes?.by !== 'joint' || option.closes.needsMm === 0) return
+  const { seam, needsMm } = option.closes
+  const close = closes.find((each) => each.seam === seam)
+  if (!close) return
+  const lift = `${lineId}/${seam}/${LIFT.key}`
+  graph.add(lift, LIFT, lineId, seam, { needsMm })
+  const { kind } = close.template
+  for (const step of stepsOf.get(seam) ?? [])
+    if (step !== close.step && ['prepare', 'captive'].includes(graph.nodes.get(step)?.template.kind ?? kind))
+      graph.precede(step, lift)
+  for (const other of closes)
+    if (other !== close && (early(other.seam) || !early(seam)))
+      for (const done of doneAt(work, other)) graph.precede(done, lift)
+  graph.precede(lift, close.step)
+}
+
 /** The act that closes a line to a body that is held; null where its end is free. Nothing slides there: only a run has two cut ends. */
 export function closingAct(lineId: string, { closes }: Pick<MateOption, 'closes'>): string | null {
   if (!closes) return null

@@ -18,9 +18,12 @@ const STEPS = {
   hoses: { key: 'run', kind: 'open', words: 'fixture.hoses', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
+/** What is heated by an element or a flame of its own, and burns dry when it is empty. */
+export const isHeater = ({ contents }: Pick<PlanBody, 'contents'>): boolean => contents.includes('element')
+
 /** Whether what goes in is joined to its pipe without a stop before it: in or on a wall, and at a heater. */
-export const hangsOnNoStop = ({ mount, contents }: PlanBody): boolean =>
-  mount === 'wall' || mount === 'in-wall' || contents.includes('element')
+export const hangsOnNoStop = (body: PlanBody): boolean =>
+  body.mount === 'wall' || body.mount === 'in-wall' || isHeater(body)
 
 /** The old connector off what is no stop. */
 const OLD_OFF_FITTING = 'remove.old-connector-fitting'

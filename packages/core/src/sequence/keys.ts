@@ -12,6 +12,8 @@ const OWN_KEYS = [
   // what slides
   'slide-on',
   'slide-back',
+  // what stands
+  'lift',
   // what holds it, and what is seen to at the end
   'ears',
   'fix-bib',

@@ -61,12 +61,17 @@ export function isCapped(parts: MateOption['parts']): boolean {
  *
  * @param held it has stood full of water before this, since it will be covered
  * @param boxed it comes to a washing machine's box in the wall
+ * @param heater it comes to a heater: what shuts it is a valve in its pipe, and nothing runs out at its end
  */
 export function lineWords(
   words: string,
   option: MateOption,
   feeds: boolean,
-  { held = false, boxed = false }: { readonly held?: boolean; readonly boxed?: boolean } = {},
+  {
+    held = false,
+    boxed = false,
+    heater = false,
+  }: { readonly held?: boolean; readonly boxed?: boolean; readonly heater?: boolean } = {},
 ): string {
   const { parts, removalId } = option
   if (opensRun(removalId) && /^drain\.(un)?plug$/.test(words)) return `${words}-both`
@@ -88,8 +93,16 @@ export function lineWords(
       { 'prove.tissue-inlet': 'prove.tissue-joints', 'prove.tissue-outlet': 'prove.tissue-cap' }[words] ??
       words
     )
-  // a connector without a stop before it: nothing is left open that it could be run from
-  if (hose && !shuts)
+  if (heater && shuts)
+    return (
+      {
+        'prove.tissue-inlet': 'prove.tissue-to-valve',
+        'open.flush': closesEarly(option) ? 'open.flush-through' : 'open.flush-in-line',
+        'prove.tissue-outlet': 'prove.tissue-past-valve',
+      }[words] ?? words
+    )
+  // a heater, or a connector, without a valve before it: nothing is left open that it could be run from
+  if (heater || (hose && !shuts))
     return (
       {
         'prove.tissue-inlet': 'prove.tissue-joints',

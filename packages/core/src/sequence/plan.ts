@@ -17,6 +17,7 @@ import type { Task } from './clock'
 import { addClosedDrains } from './closedDrain'
 import { addClosets } from './closets'
 import {
+  addLift,
   addSlide,
   type Close,
   type Closing,
@@ -31,7 +32,7 @@ import {
 } from './closing'
 import { addCovering, standsFull } from './covering'
 import { addFixing } from './fixing'
-import { addFixtures, addOldConnector, hangsOnNoStop } from './fixtures'
+import { addFixtures, addOldConnector, hangsOnNoStop, isHeater } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
 import { addHouseTrap } from './houseTrap'
@@ -202,6 +203,7 @@ function addLine(
 
   const medium = lineMedium(line)
   const boxed = held !== undefined && isBox(held)
+  const heater = held !== undefined && isHeater(held)
   for (const template of LINE_STEPS) {
     if (template.medium && template.medium !== medium) continue
     if (template.place === 'plate' && conditions.plateMm === 0) continue
@@ -212,7 +214,11 @@ function addLine(
       id('line', template.key),
       {
         ...template,
-        words: lineWords(template.words, option, feeds, { held: standsFull(line, { lines, bodies }), boxed }),
+        words: lineWords(template.words, option, feeds, {
+          held: standsFull(line, { lines, bodies }),
+          boxed,
+          heater,
+        }),
       },
       lineId,
       null,
@@ -372,6 +378,7 @@ function addLine(
     setDown,
   }
   addSlide(closing, removed, open)
+  addLift(closing)
   // a sleeve stands on the old end before the piece comes into it
   if (onStandingSleeve(option, 1)) graph.precede(id(0, 'close'), id(1, 'close'))
   drawUnions(closing, open, id('line', 'dry-outlet'))
@@ -469,9 +476,8 @@ function build(request: PlanRequest): Graph {
   const { lines, houseRules, bodies = [] } = request
   const water = lines.filter((line) => lineMedium(line) === 'supply')
   // by its cold line too a heater may run empty, and burns dry
-  const atHeater = water.some(({ meets }) =>
-    bodies.some(({ id, contents }) => id === meets?.to && contents.includes('element')),
-  )
+  const toHeater = ({ meets }: PlanLine) => bodies.some((body) => body.id === meets?.to && isHeater(body))
+  const atHeater = water.some(toHeater)
   const applies: Record<(typeof GENERAL_STEPS)[number]['when'], boolean> = {
     always: true,
     water: water.length > 0,
@@ -490,12 +496,17 @@ function build(request: PlanRequest): Graph {
     (step) => applies[step.when] && !(kept && ((step.when === 'hot' && !atHeater) || step.key === 'proved')),
   )
   const inRuns = water.length > 0 && water.every(({ option }) => opensRun(option.removalId))
-  const stopped = water.some(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
+  const stopped = water.filter(({ option }) => option.parts.some(({ family }) => SHUTS.test(family)))
+  const inLine = (line: PlanLine) => toHeater(line) || opensRun(line.option.removalId)
+  const shutFirst = !stopped.every(inLine)
+    ? 'open.valves'
+    : stopped.length > 0
+      ? 'open.valves-in-line'
+      : inRuns || water.every(toHeater)
+        ? 'open.valves-run'
+        : 'open.valves-body'
   for (const step of general) {
-    const valves =
-      step.words === 'open.valves' && !stopped
-        ? { words: inRuns ? 'open.valves-run' : 'open.valves-body' }
-        : {}
+    const valves = step.words === 'open.valves' ? { words: shutFirst } : {}
     graph.add(
       `general/${step.key}`,
       { ...step, ...valves, ...(kept ? AT_OLD_STOPS[step.words] : ofHouse(step, request)) },

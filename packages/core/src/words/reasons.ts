@@ -43,6 +43,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'bib.on-plastic':
     'A hose pulls at a bib: on plastic it has a flange of its own on the wall, or stands in an elbow that is screwed to the framing.',
   'heater.plastic-tube': 'New tube to a heater is metal: plastic stays 18 in away.',
+  'heater.not-lifted':
+    'Heater and pipe both stand, so that a hose or a union closes between them. Where the pipe can be lifted off the heater by hand, measure how far: then what is pushed in can close there too.',
   'run.not-measured':
     'How far the pipe can be drawn aside is not measured: what closes only by that is not counted. Measure the free pipe and the room beside it.',
   'house.one-hole': 'This shop mends no single hole: where one has come, the length is replaced.',
@@ -264,6 +266,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'method.not-settled': 'The search was cut short before it was known whether the {method} joint leads on.',
   'method.nothing-turns':
     'The {method} joint fits the stub, but every way on is screwed at both ends, and what it leads to cannot be turned: a union, a swivel nut or a joint that slides has to stand between, and none may or can here.',
+  'method.nothing-gives':
+    'The {method} joint fits the stub, but the heater stands and so does the pipe: what closes between them goes in only where one of them moves. A hose or a union has to stand between, or the pipe be known to give.',
   'method.closes-wet':
     'The {method} joint fits the stub, but what closes the line to a body that cannot be turned would want it dry, and it trickles: a nut, a grip or a ring has to close it, and none may or can here.',
   'union.shut-in':

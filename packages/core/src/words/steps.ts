@@ -55,11 +55,15 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'open.valves': 'New stop shut; every tap shut, what the stop feeds too.',
   'open.valves-body': 'The new fixture shut, all other taps shut.',
   'open.valves-run': 'All taps shut.',
+  'open.valves-in-line': 'The new valve shut, and every tap.',
   'open.restore': 'Open the water slowly, a high tap open for the air: cold first, then hot. Listen.',
   'open.restore-kept': 'Open each old stop slowly, all the way, and listen.',
   'open.heater-on': 'Hot side full and free of air: heater on again.',
   'open.flush': 'Run the new stop into a bucket until it runs clear.',
   'prove.tissue-inlet': 'Dry everything, then a tissue round every joint up to the stop.',
+  'open.flush-in-line': 'Run the new valve into a bucket until it runs clear, and shut it again.',
+  'prove.tissue-to-valve': 'Dry everything, then a tissue round every joint up to the new valve.',
+  'prove.tissue-past-valve': 'Open the new valve; a tissue round every joint behind it.',
   'prove.tissue-outlet': 'Open the stop; a tissue round the connector’s two ends.',
   'open.flush-bib': 'Open the bib into a bucket until it runs clear.',
   'prove.tissue-bib': 'A tissue round its stem while it runs; then shut: none comes at its mouth.',
@@ -215,6 +219,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'made.expanded':
     'Make the sleeve: a blank of the tube’s own size, {blankMm, number, least-stub} long, square, no burrs; dull red all over, or it splits; left to cool; its first end expanded {insertionMm, number, reading} deep and a little more. Its sockets are shorter than bought ones.',
   'made.expanded-other': 'Expand the sleeve’s other end until the tube slides through from end to end.',
+  'close.lift':
+    'Last of this line: lift the old pipe by {needsMm, number, least-stub} at least, end to mouth, and let it down into it.',
   'slide.on':
     'Push the {part} fully onto the pipe or the piece that Cut names: it takes {needsMm, number, least-stub} of it, bare, clean and straight. Both witness marks are on.',
   'slide.back': 'Draw the {part} back until it stands at both marks; where it is tight, tap it.',

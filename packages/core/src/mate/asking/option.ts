@@ -271,7 +271,7 @@ function closedToHeld(problem: Problem, links: readonly Label[]): Pick<MateOptio
   const union = links.findIndex(({ group }) => group && hasUnionNut(group.family))
   if (union >= 0) return { closes: { seam: union, by: 'union', needsMm: UNION_GAP_MM } }
   const able = links.flatMap((link, seam) =>
-    link.joint && problem.settles(link.joint, beforeStop(link))
+    link.joint && problem.shutsOn(link.joint, beforeStop(link), link.back?.turned ?? 0)
       ? [{ seam, flame: pairOf(link)?.method.needsFlame ?? false, behind: !beforeStop(link) }]
       : [],
   )
@@ -281,7 +281,8 @@ function closedToHeld(problem: Problem, links: readonly Label[]): Pick<MateOptio
     able.find(({ flame }) => !flame) ??
     able.find(({ seam }) => !screwed(seam - 1) && !screwed(seam + 1)) ??
     able[0]
-  return chosen ? { closes: { seam: chosen.seam, by: 'joint', needsMm: 0 } } : {}
+  const joint = chosen && links[chosen.seam]?.joint
+  return joint ? { closes: { seam: chosen.seam, by: 'joint', needsMm: problem.givesFor(joint) } } : {}
 }
 
 /**

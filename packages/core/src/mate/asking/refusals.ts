@@ -69,6 +69,7 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
 function noChain(problem: Problem, method: MethodId, guide: Guide): string {
   if (problem.far) return fits(problem.farBare(), undefined, method) ? 'run.far-short' : 'run.no-chain'
   if (problem.medium === 'drain') return drainEnds(problem, method)
+  if (problem.standsFast && fits(problem.giving(), guide, method)) return 'method.nothing-gives'
   if (!problem.held || !fits(problem.letGo(), guide, method)) return 'method.no-chain'
   return problem.wet && fits(problem.dried(), guide, method) ? 'method.closes-wet' : 'method.nothing-turns'
 }

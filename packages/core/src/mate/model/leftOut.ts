@@ -30,6 +30,7 @@ export function leftOut(problem: Problem): LeftOut[] {
       add('frost-free-bib', 'bib.too-short', { needsMm })
   }
   if (route.id === 'flexible') add('tube-piece', 'heater.plastic-tube')
+  if (problem.standsFast) add('coupling', 'heater.not-lifted')
   // a run that is not measured is not drawn aside
   if (line.cutIn && (line.cutIn.sidewaysMm === 0 || line.cutIn.freeMm.every((free) => free === 0)))
     add('coupling', 'run.not-measured')

@@ -109,6 +109,11 @@ export class Problem {
   readonly wet: boolean
   /** What the line ends at cannot be turned: something in it has to slide, or be drawn together by a nut. */
   readonly held: boolean
+  /**
+   * How far the old pipe gives before what stands on the floor, so that nothing but that, a hose or a union makes room for
+   * the last joint, hundredths of a millimetre; null where what it ends at moves.
+   */
+  private readonly gives: number | null
   /** The other side of a run that is cut open: its joint stands in the place too. */
   readonly far: Start | null
   /** Everything that decides what may come after the first joint, and what it costs. */
@@ -176,6 +181,9 @@ export class Problem {
       this.medium === 'supply' &&
       (line.pipeId === undefined ? (meeting.wet ?? false) : line.conditions.line !== 'dry')
     this.held = !line.cutIn && line.to?.held === true && (tapers || this.wet)
+    // what a hose may lead to stands: what is pushed in needs as much way as it goes in by
+    this.gives =
+      this.held && route.id === 'flexible' ? Math.round((line.conditions.givesMm ?? 0) * PER_MM) : null
     // what was said of a floor drain says nothing of a basin's stub, which turns nowhere
     const stands = route.id === 'closet' && line.conditions.oldJoint === 'flange'
     // what an old flange sat on stands upright already
@@ -336,6 +344,14 @@ export class Problem {
     return new Problem({ ...line, to }, request, linesTogether, { ...limits, effort: this.effort }, meeting)
   }
 
+  /** The same line from an old pipe that gives as much as anything asks for. */
+  giving(): Problem {
+    const { line, request, linesTogether, limits, meeting } = this
+    const conditions = { ...line.conditions, givesMm: MOST_INSERTED_MM }
+    const open = { ...limits, effort: this.effort }
+    return new Problem({ ...line, conditions }, request, linesTogether, open, meeting)
+  }
+
   /** The same run with as much bare pipe on its other side as anything asks for. */
   farBare(): Problem {
     const { line, request, linesTogether, limits, meeting } = this
@@ -439,6 +455,34 @@ export class Problem {
   /** Whether a joint can be the one that closes the line: nothing has to turn for it, and no water come to it. */
   settles(joint: Pick<Weighed, 'turns' | 'needsDry'>, beforeStop: boolean): boolean {
     return !joint.turns && this.dryAt(joint, beforeStop)
+  }
+
+  /**
+   * Whether a joint can close the line to what is held: before what stands, if the old pipe gives as much as goes in, along
+   * that part of the line which leads there.
+   */
+  shutsOn(
+    joint: Pick<Weighed, 'turns' | 'needsDry' | 'apart'>,
+    beforeStop: boolean,
+    turned: number,
+  ): boolean {
+    if (!this.settles(joint, beforeStop)) return false
+    return this.gives === null || (turned === this.turn && joint.apart <= this.gives)
+  }
+
+  /** Whether what the line ends at stands, and nobody said that the old pipe gives. */
+  get standsFast(): boolean {
+    return this.gives === 0
+  }
+
+  /** Whether a part lets a line be closed to what is held, whatever its joints are: a union's nut, a hose. */
+  yields({ family, role }: Pick<Group, 'family' | 'role'>): boolean {
+    return hasUnionNut(family) || (this.gives !== null && role === 'connector')
+  }
+
+  /** How much the old pipe has to give for a joint that closes the line to what stands, mm; nothing elsewhere. */
+  givesFor({ insLo }: Pick<Weighed, 'insLo'>): number {
+    return this.gives === null ? 0 : insLo / PER_MM
   }
 
   /** Whether a joint can be made in its place, when all the others stand. */

@@ -10,7 +10,6 @@ import { BITS, bitOf, union } from '../costs/sets'
 import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
 import { ANY_LENGTH, type Problem } from '../model/problem'
-import { hasUnionNut } from '../model/routes'
 import { eitherWay, tokenOf } from '../model/token'
 import { closesIn, type Guide, tooLong } from './guide'
 
@@ -455,7 +454,8 @@ export class Grower {
   /** Whether the last joint closes it, to the far side of the run or to a body that is held, where none has before. */
   private closes(label: Label, joint: Weighed, beforeStop: boolean): boolean {
     if (label.closing === 'yes') return true
-    if (!this.problem.line.cutIn) return !this.problem.held || this.problem.settles(joint, beforeStop)
+    if (!this.problem.line.cutIn)
+      return !this.problem.held || this.problem.shutsOn(joint, beforeStop, label.turned)
     if (joint.apart <= this.problem.springAt(label.turned)) return true
     return label.closing === 'sliding' && this.parks(label, this.problem.far)
   }
@@ -464,7 +464,7 @@ export class Grower {
     const { problem } = this
     if (label.closing === 'yes') return 'yes'
     if (!problem.line.cutIn)
-      return problem.held && (problem.settles(joint, beforeStop) || hasUnionNut(group.family))
+      return problem.held && (problem.shutsOn(joint, beforeStop, label.turned) || problem.yields(group))
         ? 'yes'
         : label.closing
     const spring = problem.springAt(label.turned)

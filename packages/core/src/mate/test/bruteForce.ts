@@ -342,9 +342,17 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
   // trade: in a drain water comes from above alone
   const wet = route.medium !== 'drain' && (pipe ? conditions.line !== 'dry' : wetTrunk)
   const held = line.to?.held === true && (wet || line.to.ends.some(({ form }) => form.startsWith('taper')))
+  // trade: a heater stands, and so does a pipe that nobody lifted: a tube goes into its socket by moving that far
+  const lifted =
+    held && route.id === 'flexible' ? Math.round((conditions.givesMm ?? 0) * 100) : Number.POSITIVE_INFINITY
+  const moves = (joint: Joint, turned: number) =>
+    lifted === Number.POSITIVE_INFINITY ||
+    (turned === turn && Math.round(insertion(joint)[0] * 100) <= lifted)
   // trade: in a line that trickles a flame is for the bench; what closes it there bears water
-  const closes = (joint: Joint, beforeStop: boolean) =>
-    joint.method.id !== 'threaded' && !(wet && beforeStop && joint.method.needsDry)
+  const closes = (joint: Joint, beforeStop: boolean, turned: number) =>
+    joint.method.id !== 'threaded' && !(wet && beforeStop && joint.method.needsDry) && moves(joint, turned)
+  // trade: a hose is bent to both its ends
+  const bendsTo = (fitting: Fitting) => lifted !== Number.POSITIVE_INFINITY && roleOf(fitting) === 'connector'
   // trade: 18 in of metal, or of a hose made for it, between plastic and a heater
   const leastLong = route.id === 'flexible' && pipe && isPlastic(pipe.material) ? 18 * 25.4 : null
   const softPipe = pipe !== undefined && isPlastic(pipe.material)
@@ -566,7 +574,7 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         for (const goal of goals)
           for (const joint of jointsOf(state.open, goal)) {
             const judged = judge(joint, first ? stub : null, beforeStop, first)
-            if (held && !state.loose && !closes(joint, beforeStop)) continue
+            if (held && !state.loose && !closes(joint, beforeStop, state.turned)) continue
             if (judged) close(withJoint(state, joint, judged, first), `${state.way};${joint.method.id}`)
           }
       if (state.parts.length >= mostParts) return
@@ -585,7 +593,9 @@ export function bruteForce(line: LineRequest, settings: MateSettings, options: O
         )
         if (!placed || turned > turn) continue
         const { stage, trend, undoes } = placed
-        const loose = state.loose || (held && (hasNut(fitting) || closes(joint, beforeStop)))
+        const loose =
+          state.loose ||
+          (held && (hasNut(fitting) || bendsTo(fitting) || closes(joint, beforeStop, state.turned)))
         const judged = judge(joint, first ? stub : null, beforeStop, first)
         if (!judged) continue
         const open = fitting.ports[1 - index]
