@@ -150,9 +150,6 @@ describe('the ways of a line', () => {
     await enter('2')
     expect(held('situation').map(({ fields }) => fields.givesMm)).toEqual([50.8, 50.8])
     expect(hard()).toBeGreaterThan(drawn)
-    cleanup()
-    await atMate()
-    expect(screen.queryByText('Old pipe lifts off the heater by')).toBeNull()
   })
 
   it('what holds for a time only is noted with the day by which someone must be back', async () => {
@@ -172,6 +169,8 @@ describe('the ways of a line', () => {
 describe('a length on the keypad', () => {
   it('goes to both lines, as it was entered', async () => {
     await atMate()
+    // what a faucet hangs on by a hose is asked of no lift
+    expect(screen.queryByText(/^Old pipe lifts/)).toBeNull()
     await press(one('button', 'Bare stub, wall to the old fitting'))
     await enter('3', '1/4')
     expect(held('situation').map(({ fields }) => fields.stubMm)).toEqual([82.55, 82.55])
