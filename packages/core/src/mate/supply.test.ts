@@ -638,6 +638,29 @@ describe('a heater near old plastic', () => {
     ))
 })
 
+describe('the caution that plastic keeps 18 in from a heater', () => {
+  it.each([
+    ['not measured', {}, true],
+    ['measured, and nearer than that', { reachMm: 178 }, false],
+    ['measured, and farther off', { reachMm: 700 }, false],
+    ['measured, but round a corner', { reachMm: 700, turn: 90 }, true],
+  ] as const)('%s', (_, place, said) => {
+    const asked = line('pex-a.sdr9.1/2', { oldJoint: 'push-fit', stubMm: 60, ...place }, 'heater.nipple.3/4')
+    const options = mate({ lines: [asked], settings: WELL_EQUIPPED, k: 3 }).lines[0]?.options ?? []
+    expect(options.length).toBeGreaterThan(0)
+    for (const { parts, warnings } of options) {
+      expect(warnings.some(({ ruleId }) => ruleId === 'heater.plastic-stub')).toBe(said)
+      // so much lies between, as common practice has it, hose and fittings together
+      const long = parts.map(({ fittingId }) => {
+        const part = fittingById(fittingId)
+        const faces = part?.ports.reduce((sum, { pose }) => sum + Math.hypot(...pose.origin), 0)
+        return part?.lengthMm?.max ?? faces ?? 0
+      })
+      expect(long.reduce((sum, mm) => sum + mm, 0)).toBeGreaterThanOrEqual(18 * 25.4)
+    }
+  })
+})
+
 describe('what the place leaves out', () => {
   const out = (fixtureId: string, patch: Partial<Conditions>, pipeId = 'copper.l.1/2') =>
     mate({

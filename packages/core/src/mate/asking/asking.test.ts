@@ -27,6 +27,15 @@ const inch = STUBS.filter(({ nominal }) => ['1/2', '3/4'].includes(nominal))
 const lines: fc.Arbitrary<LineRequest> = fc
   .tuple(fc.constantFrom(...inch), places, fc.constantFrom(...fixtures))
   .map(([pipe, place, fixtureId]) => line(pipe.id, place, fixtureId))
+/** The same straight on to what is held, over a length that was measured. */
+const filled: fc.Arbitrary<LineRequest> = fc
+  .tuple(
+    fc.constantFrom(...inch),
+    places,
+    fc.constantFrom('heater.nipple.3/4', 'valve.combo.1/2', 'valve.barb.1/2'),
+    fc.record({ spanMm: fc.constantFrom(90, 300, 700), givesMm: fc.constantFrom(null, 20, 60) }),
+  )
+  .map(([pipe, place, fixtureId, gap]) => line(pipe.id, { ...place, ...gap, turn: 0 }, fixtureId))
 
 describe('an answer', () => {
   it('does not depend on what was asked before', () =>
@@ -66,7 +75,7 @@ function chain(goal: Label): Label[] {
 describe('the bounds that guide the search', () => {
   it('never promise less than nothing, nor more than what really follows', () =>
     fc.assert(
-      fc.property(lines, (wanted) => {
+      fc.property(fc.oneof(lines, filled), (wanted) => {
         const problem = new Problem(wanted, { settings: WELL_EQUIPPED })
         const guide = guideOf(problem)
         for (const goal of search(problem, { kind: 'ways', k: 6 }, guide).goals)
@@ -79,6 +88,10 @@ describe('the bounds that guide the search', () => {
             expect(label.additive + rest()).toBeLessThanOrEqual(goal.additive)
             for (const measure of ['seconds', 'joints', 'riskPerMille', 'notAboard', 'priceCents'] as const)
               expect(label[measure] + rest(measure)).toBeLessThanOrEqual(goal[measure])
+            if (problem.span === null) continue
+            const [least, most] = guide.lengths(label, goal.parts - label.parts)
+            expect(label.lo + least).toBeLessThanOrEqual(goal.lo)
+            expect(label.hi + most).toBeGreaterThanOrEqual(goal.hi)
           }
       }),
       { numRuns: 60 },

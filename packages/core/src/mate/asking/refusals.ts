@@ -66,12 +66,14 @@ function plain(problem: Problem, ruleId: string, method: MethodId): Reason {
  * Why a method that fits the stub leads nowhere: because nothing could be turned home, because what would close it wants
  * the line dry, or because nothing follows.
  */
-function noChain(problem: Problem, method: MethodId, guide: Guide): string {
+function noChain(problem: Problem, method: MethodId): string {
   if (problem.far) return fits(problem.farBare(), undefined, method) ? 'run.far-short' : 'run.no-chain'
   if (problem.medium === 'drain') return drainEnds(problem, method)
-  if (problem.standsFast && fits(problem.giving(), guide, method)) return 'method.nothing-gives'
-  if (!problem.held || !fits(problem.letGo(), guide, method)) return 'method.no-chain'
-  return problem.wet && fits(problem.dried(), guide, method) ? 'method.closes-wet' : 'method.nothing-turns'
+  if (problem.standsFast && fits(problem.giving(), undefined, method)) return 'method.nothing-gives'
+  if (!problem.held || !fits(problem.letGo(), undefined, method)) return 'method.no-chain'
+  return problem.wet && fits(problem.dried(), undefined, method)
+    ? 'method.closes-wet'
+    : 'method.nothing-turns'
 }
 
 /** What a fixture's own end asks of a drain, where nothing follows what fits the old one. */
@@ -194,8 +196,7 @@ export function otherMethods(
         method,
         reason: isOtherPlastic(problem, method) ? { ...reason, ...OTHER_PLASTIC } : reason,
       })
-    } else
-      refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method, guide), method) })
+    } else refusals.push({ method, reason: reasons[0] ?? plain(problem, noChain(problem, method), method) })
   }
   return { more, refusals, truncated }
 }

@@ -268,7 +268,8 @@ export class Problem {
     ])
     this.placed = this.book.placedUnder(place)
     const beginStages = [...new Set(this.begin.map((start) => this.beginStage(start)))]
-    this.placeKey = JSON.stringify([this.goals, place, this.turn, beginStages, leads])
+    const closing = this.held ? [this.wet, this.gives] : null
+    this.placeKey = JSON.stringify([this.goals, place, this.turn, beginStages, leads, closing])
     this.farKey = `${far}${this.placeKey}`
   }
 
@@ -768,14 +769,7 @@ export class Problem {
       need: stub ? Math.round(this.stubNeedMm(pair) * PER_MM) : 0,
       insLo: Math.round(engagement.minMm * PER_MM),
       insHi: Math.round(engagement.maxMm * PER_MM),
-      turns: method.seal === 'thread-seal',
-      needsDry: method.needsDry,
-      // a thread is turned home, not let back in
-      apart: method.folds
-        ? 0
-        : method.seal === 'thread-seal'
-          ? Number.POSITIVE_INFINITY
-          : Math.round(engagement.minMm * PER_MM),
+      ...closingOf(pair),
     }
   }
 
@@ -886,6 +880,15 @@ export interface PlacedStep {
   readonly group: Step
   readonly stage: number
   readonly joint: Weighed
+}
+
+/** What decides whether a joint can close a line, whatever the place: whether it turns, wants to be dry, how far it goes in. */
+export function closingOf(pair: Pair): Pick<Weighed, 'turns' | 'needsDry' | 'apart'> {
+  const { seal, needsDry, folds } = pair.method
+  const turns = seal === 'thread-seal'
+  // a thread is turned home, not let back in
+  const apart = turns ? Number.POSITIVE_INFINITY : Math.round(pairEngagement(pair).minMm * PER_MM)
+  return { turns, needsDry, apart: folds ? 0 : apart }
 }
 
 /** What two ends carry that are joined whatever they are for: waste where it is said, or where the end is of a drain. */

@@ -1,6 +1,6 @@
 import { labourCents } from '../costs/costs'
 import { BEND_STEP, MOST_STAGES, type NumberedPair } from './network'
-import type { Problem } from './problem'
+import { closingOf, type Problem } from './problem'
 
 /** A joint wherever it may be made, before the stop or behind it, in a heat of its own or not: the rules decide later. */
 export interface OpenJoint {
@@ -9,17 +9,31 @@ export interface OpenJoint {
   readonly sameHeat: boolean
 }
 
-/** A class of end, the stage, the degrees turned so far, and whether the fitting is hot from the joint before. */
+/**
+ * A class of end, the stage, the degrees turned so far, whether the fitting is hot from the joint before, and whether
+ * something before it closes the line to what is held.
+ */
 interface Place {
   readonly of: number
   readonly stage: number
   readonly turned: number
   readonly hot: boolean
+  readonly closed: boolean
 }
 
+/** The best that any part of a group comes to, in each measure by itself. */
+interface LeastPart {
+  readonly cents: number
+  readonly notAboard: number
+  readonly handsCents: number
+  readonly lo: number
+  readonly hi: number
+}
+const NO_PART: LeastPart = { cents: 0, notAboard: 0, handsCents: 0, lo: 0, hi: 0 }
+
 /**
- * What follows what in a place, whatever the rules say there: open ends by stage and by what has been turned, the
- * classes they are joined to, the parts behind. Columns, since there are thousands. The same for all rules and
+ * What follows what in a place, whatever the rules say there: open ends by stage, by what has been turned and by whether
+ * the line can be closed already, the classes they are joined to, the parts behind. Columns, since there are thousands. The same for all rules and
  * conditions that only forbid, so it is kept with the shop's book.
  */
 export class Topology {
@@ -31,22 +45,29 @@ export class Topology {
   readonly partCents: number[] = []
   readonly handsCents: number[] = []
   readonly notAboard: number[] = []
+  /** The shortest and the longest that a part can be along the line, hundredths of a millimetre. */
+  readonly partLo: number[] = []
+  readonly partHi: number[] = []
   /** Ends: the node, and the joint to the fixture, or -1 where a part is itself the end. */
   readonly endNode: number[] = []
   readonly endJoint: number[] = []
   readonly joints: OpenJoint[] = []
   readonly classes: number
+  /** What it ends at is held, so that something has to close it. */
+  private readonly held: boolean
   /** Degrees that the line has to turn. */
   private readonly turn: number
   private readonly open: Int32Array
   private readonly entry: Int32Array
   private readonly jointIds = new Map<number, number>()
+  private readonly closings = new Map<number, ReturnType<typeof closingOf>>()
 
   constructor(problem: Problem) {
     const { network, route } = problem
     this.classes = network.ends.length
     this.turn = problem.turn
-    const places = this.classes * MOST_STAGES * (this.turn / BEND_STEP + 1) * 2
+    this.held = problem.held
+    const places = this.classes * MOST_STAGES * (this.turn / BEND_STEP + 1) * (this.held ? 4 : 2)
     this.open = new Int32Array(places).fill(-1)
     this.entry = new Int32Array(places).fill(-1)
     const expanded = new Uint8Array(places)
@@ -59,6 +80,7 @@ export class Topology {
           stage,
           turned: 0,
           hot,
+          closed: !this.held,
         })),
       ),
     )
@@ -71,17 +93,20 @@ export class Topology {
         const { of: openClass, stage, turned, hot } = place
         const node = this.node(place)
         const beforeStop = stage < route.opensAt
+        const closes = (pair: NumberedPair) =>
+          place.closed || problem.shutsOn(this.closing(pair), beforeStop, turned)
         if (problem.goalAt.includes(stage) && turned === this.turn)
           for (const goal of problem.goals)
             for (const pair of network.join(openClass, goal)) {
+              if (!closes(pair)) continue
               this.endNode.push(node)
               this.endJoint.push(this.jointOf(pair, beforeStop, hot))
             }
         for (const { inClass, pair } of network.entries(openClass)) {
-          const behind = { of: inClass, stage, turned, hot: pair.method.needsFlame }
+          const behind = { of: inClass, stage, turned, hot: pair.method.needsFlame, closed: closes(pair) }
           const known = this.entry[this.index(behind)] as number
           const entry = known < 0 ? this.entryNode(behind) : known
-          this.edge(node, entry, this.jointOf(pair, beforeStop, hot), 0, 0)
+          this.edge(node, entry, this.jointOf(pair, beforeStop, hot), NO_PART)
           if (known < 0) this.behind(problem, behind, entry, following)
         }
       }
@@ -89,8 +114,17 @@ export class Topology {
     }
   }
 
-  private index({ of, stage, turned, hot }: Place): number {
-    return (((turned / BEND_STEP) * MOST_STAGES + stage) * this.classes + of) * 2 + (hot ? 1 : 0)
+  private closing(pair: NumberedPair): ReturnType<typeof closingOf> {
+    const known = this.closings.get(pair.pairId)
+    if (known) return known
+    const made = closingOf(pair)
+    this.closings.set(pair.pairId, made)
+    return made
+  }
+
+  private index({ of, stage, turned, hot, closed }: Place): number {
+    const place = (((turned / BEND_STEP) * MOST_STAGES + stage) * this.classes + of) * 2 + (hot ? 1 : 0)
+    return this.held ? place * 2 + (closed ? 1 : 0) : place
   }
 
   /** The parts that begin with a class of ends, and what they show. */
@@ -101,30 +135,44 @@ export class Topology {
       if (after === null || turned > this.turn) continue
       const choices = problem.choices(group)
       if (choices.length === 0) continue
-      let cents = Number.POSITIVE_INFINITY
-      let notAboard = 1
-      for (const choice of choices) {
-        if (choice.cents < cents) cents = choice.cents
-        if (choice.stock > 0) notAboard = 0
+      const part = {
+        cents: Number.POSITIVE_INFINITY,
+        notAboard: 1,
+        handsCents: 0,
+        lo: Infinity,
+        hi: -Infinity,
       }
-      const handsCents = labourCents(group.ownSeconds, problem.settings)
+      for (const choice of choices) {
+        part.cents = Math.min(part.cents, choice.cents)
+        part.lo = Math.min(part.lo, choice.lo)
+        part.hi = Math.max(part.hi, choice.hi)
+        if (choice.stock > 0) part.notAboard = 0
+      }
+      part.handsCents = labourCents(group.ownSeconds, problem.settings)
+      const closed = place.closed || problem.yields(group)
       if (after === problem.route.endsAt) {
-        if (turned !== this.turn) continue
+        if (turned !== this.turn || !closed) continue
         const last = this.into.push([]) - 1
-        this.edge(entry, last, -1, cents, notAboard, handsCents)
+        this.edge(entry, last, -1, part)
         this.endNode.push(last)
         this.endJoint.push(-1)
       } else if (group.outPort >= 0) {
-        const next = { of: group.outClass, stage: after, turned, hot: place.hot && group.hotThrough }
-        this.edge(entry, this.node(next), -1, cents, notAboard, handsCents)
+        const next = {
+          of: group.outClass,
+          stage: after,
+          turned,
+          hot: place.hot && group.hotThrough,
+          closed,
+        }
+        this.edge(entry, this.node(next), -1, part)
         following.push(next)
       }
     }
   }
 
   /** The node of an open end, or -1 where nothing shows it. */
-  at(openClass: number, stage: number, turned: number, hot: boolean): number {
-    return this.open[this.index({ of: openClass, stage, turned, hot })] ?? -1
+  at(openClass: number, stage: number, turned: number, hot: boolean, closed: boolean): number {
+    return this.open[this.index({ of: openClass, stage, turned, hot, closed })] ?? -1
   }
 
   private node(place: Place): number {
@@ -152,19 +200,14 @@ export class Topology {
     return made
   }
 
-  private edge(
-    from: number,
-    to: number,
-    joint: number,
-    partCents: number,
-    notAboard: number,
-    handsCents = 0,
-  ): void {
+  private edge(from: number, to: number, joint: number, part: LeastPart): void {
     ;(this.into[to] as number[]).push(this.from.length)
     this.from.push(from)
     this.joint.push(joint)
-    this.partCents.push(partCents)
-    this.handsCents.push(handsCents)
-    this.notAboard.push(notAboard)
+    this.partCents.push(part.cents)
+    this.handsCents.push(part.handsCents)
+    this.notAboard.push(part.notAboard)
+    this.partLo.push(part.lo)
+    this.partHi.push(part.hi)
   }
 }

@@ -502,7 +502,14 @@ export const RULES: readonly Rule[] = [
     severity: 'warn',
     riskPerMille: 25,
     source: { title: 'PEX and CPVC kept 18 in from a heater outlet', certainty: 'common practice' },
-    bites: ({ tip, start, route }) => yes(route === 'flexible' && start !== null && isPlastic(tip.material)),
+    bites: ({ tip, start, route, conditions: { reachMm, spanMm, turn } }) =>
+      yes(
+        route === 'flexible' &&
+          start !== null &&
+          isPlastic(tip.material) &&
+          // what was measured straight on is filled by what is long enough
+          ((spanMm ?? reachMm) === null || Boolean(turn)),
+      ),
   },
   {
     id: 'bond.plastic-between',

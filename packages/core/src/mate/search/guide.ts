@@ -27,13 +27,17 @@ export function closesIn({ closeSeconds, spared }: Weighed, sameHeat: boolean): 
   return Math.max(0, closeSeconds - (sameHeat ? spared.seconds : 0))
 }
 
-/** Where a chain has come to: the class of its open end, the stage of its line, the degrees turned so far, its heat. */
+/**
+ * Where a chain has come to: the class of its open end, the stage of its line, the degrees turned so far, its heat, and
+ * whether it can be closed already.
+ */
 export interface Standing {
   readonly openClass: number
   readonly stage: number
   readonly turned: number
   /** The fitting with the open end is hot from the joint before. */
   readonly hot: boolean
+  readonly closing: 'no' | 'sliding' | 'yes'
 }
 
 /**
@@ -43,6 +47,7 @@ export interface Standing {
 export class Guide {
   private readonly bounds: Partial<Record<Measure, Float64Array>> = {}
   private readonly weighed: Weighed[] = []
+  private readonly byParts: (readonly [Float64Array, Float64Array])[] = []
 
   /**
    * @param weigh what a joint of the topology comes to here; asked of those alone that lead to an end
@@ -68,15 +73,71 @@ export class Guide {
   }
 
   /** Least that is still to come from an open end where it stands; undefined where nothing leads on. */
-  rest({ openClass, stage, turned, hot }: Standing, measure: Measure = 'cents'): number | undefined {
+  rest({ openClass, stage, turned, hot, closing }: Standing, measure: Measure = 'cents'): number | undefined {
     let bound = this.bounds[measure]
     if (!bound) {
       bound = this.backward(measure)
       this.bounds[measure] = bound
     }
-    const node = this.topology.at(openClass, stage, turned, hot)
+    const node = this.topology.at(openClass, stage, turned, hot, closing === 'yes')
     const least = node < 0 ? Number.NaN : (bound[node] as number)
     return Number.isNaN(least) ? undefined : least
+  }
+
+  /**
+   * The shortest and the longest that can still come from an open end where it stands, with so many parts, hundredths of a
+   * millimetre; from Infinity to -Infinity where none of them leads to an end.
+   */
+  lengths({ openClass, stage, turned, hot, closing }: Standing, parts: number): readonly [number, number] {
+    const node = this.topology.at(openClass, stage, turned, hot, closing === 'yes')
+    if (node < 0 || parts < 0) return NOWHERE
+    const [lo, hi] = this.lengthsWith(parts)
+    return [lo[node] as number, hi[node] as number]
+  }
+
+  /** The same for every state, by parts from none: each part more is one pass over all joints and parts. */
+  private lengthsWith(parts: number): readonly [Float64Array, Float64Array] {
+    const known = this.byParts[parts]
+    if (known) return known
+    const { topology } = this
+    const nodes = topology.into.length
+    const lo = new Float64Array(nodes).fill(Number.POSITIVE_INFINITY)
+    const hi = new Float64Array(nodes).fill(Number.NEGATIVE_INFINITY)
+    const reach = (node: number, least: number, most: number) => {
+      if (least < (lo[node] as number)) lo[node] = least
+      if (most > (hi[node] as number)) hi[node] = most
+    }
+    topology.endNode.forEach((node, index) => {
+      const at = topology.endJoint[index] as number
+      const joint = at < 0 ? null : this.joint(at)
+      if (!joint) reach(node, 0, 0)
+      else if (joint.allowed) reach(node, -joint.insHi, -joint.insLo)
+    })
+    if (parts > 0) {
+      const [before, after] = this.lengthsWith(parts - 1)
+      // first what stands behind a joint, then the joint before it
+      for (const ofParts of [true, false])
+        topology.into.forEach((edges, to) => {
+          for (const edge of edges) {
+            const at = topology.joint[edge] as number
+            if (at < 0 !== ofParts) continue
+            const from = topology.from[edge] as number
+            if (ofParts) {
+              reach(
+                from,
+                (topology.partLo[edge] as number) + (before[to] as number),
+                (topology.partHi[edge] as number) + (after[to] as number),
+              )
+              continue
+            }
+            const joint = this.joint(at)
+            if (joint.allowed) reach(from, (lo[to] as number) - joint.insHi, (hi[to] as number) - joint.insLo)
+          }
+        })
+    }
+    const made = [lo, hi] as const
+    this.byParts[parts] = made
+    return made
   }
 
   /** One Dijkstra run backwards: the least of one measure from every state to an end; NaN where nothing leads on. */
@@ -135,6 +196,8 @@ export class Guide {
   }
 }
 
+const NOWHERE = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY] as const
+
 /** Whether so many parts are too many already: the least that must follow would pass the most a chain may have. */
 export function tooLong(problem: Problem, guide: Guide, standing: Standing, parts: number): boolean {
   const joints = guide.rest(standing, 'joints')
@@ -142,6 +205,22 @@ export function tooLong(problem: Problem, guide: Guide, standing: Standing, part
   // the last joint is to the fixture, and needs no part, but where a part is itself the end
   const partsLeft = problem.route.endsAt === undefined ? joints - 1 : joints
   return parts + partsLeft > problem.mostParts
+}
+
+/**
+ * Whether what has grown so long can still come to fill what was measured straight on: nothing that may follow is long
+ * enough, or all that may is too long.
+ */
+export function cannotFill(
+  problem: Problem,
+  guide: Guide,
+  standing: Standing,
+  { parts, lo, hi }: { readonly parts: number; readonly lo: number; readonly hi: number },
+): boolean {
+  const { span, leastLong } = problem
+  const [least, most] = guide.lengths(standing, problem.mostParts - parts)
+  if (hi + most < Math.max(span ?? 0, leastLong ?? 0)) return true
+  return span !== null && lo + least > span
 }
 
 /** The youngest of what was worked out for an owner, by what decides it. */

@@ -11,7 +11,7 @@ import { type Choice, endToEndMm, PER_MM, type Weighed } from '../model/book'
 import { cancels, type NumberedPair, type Step } from '../model/network'
 import { ANY_LENGTH, type Problem } from '../model/problem'
 import { eitherWay, tokenOf } from '../model/token'
-import { closesIn, type Guide, tooLong } from './guide'
+import { cannotFill, closesIn, type Guide, tooLong } from './guide'
 
 /** A chain under construction, linked back to where it begins. */
 export interface Label {
@@ -140,6 +140,8 @@ export class Grower {
   private readonly least: boolean
   private readonly most: boolean
   private readonly enough: number
+  /** What was measured is filled from end to end: no trap from which on nothing counts, no corner, no part that is the end. */
+  private readonly fillsAll: boolean
 
   private readonly firstMethod: MethodId | undefined
   private readonly told: boolean
@@ -163,6 +165,9 @@ export class Grower {
     this.least = problem.span !== null || fitted
     this.most = problem.measures || fitted
     this.enough = problem.enough
+    const { span, leastLong, leastLegs, route } = problem
+    const straight = leastLegs === null && route.trapAt === undefined && route.endsAt === undefined
+    this.fillsAll = straight && (span !== null || leastLong !== null)
   }
 
   /** The most that a chain can reach, as far as it decides anything. */
@@ -281,12 +286,12 @@ export class Grower {
     const turned = label.turned + group.turn
     const sameHeat = label.hot && group.pair.method.needsFlame
     const hot = group.pair.method.needsFlame && group.hotThrough
-    const standing = { openClass: group.outClass, stage, turned, hot }
+    const beforeStop = label.stage < problem.route.opensAt
+    const closing = this.closingAfter(label, group, joint, beforeStop)
+    const standing = { openClass: group.outClass, stage, turned, hot, closing }
     if (!done && tooLong(problem, this.guide, standing, label.parts + 1)) return
     const first = label.back === null
     if (first && this.firstMethod && group.pair.method.id !== this.firstMethod) return
-    const beforeStop = label.stage < problem.route.opensAt
-    const closing = this.closingAfter(label, group, joint, beforeStop)
     const spared = sameHeat ? joint.spared : NOTHING_SPARED
     const own = group.ownSeconds
     if (!this.circles && !first) {
@@ -296,7 +301,7 @@ export class Grower {
         label.openClass === own && label.stage === 0 && label.turned === 0 && label.closing === 'no'
       if (back && problem.weigh(group.pair, label.start, beforeStop).allowed) return
       const begins = group.outClass === own && stage === 0 && turned === 0
-      if (group.outPort >= 0 && visits(label, { ...standing, closing }, begins)) return
+      if (group.outPort >= 0 && visits(label, standing, begins)) return
     }
     const reach = first ? problem.stubReach(label.start, joint.need) : [label.lo, label.hi]
     const corner = group.turn > 0 && problem.leastLegs !== null
@@ -322,6 +327,12 @@ export class Grower {
         lo = problem.span as number
         hi = lo
       }
+      if (
+        !done &&
+        this.fillsAll &&
+        cannotFill(problem, this.guide, standing, { parts: label.parts + 1, lo, hi })
+      )
+        continue
       give({
         back: label,
         start: label.start,
