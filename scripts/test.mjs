@@ -1,6 +1,7 @@
 // npm test: everything that must hold, from a fresh machine, against a throw-away database.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism, loadavg } from 'node:os'
 import path from 'node:path'
 import {
   CHROMIUM,
@@ -70,8 +71,17 @@ async function suite(name, report, command, args, count, more) {
   if (!ok) broken.push(name)
 }
 
+/** What the processors of this machine did since it was started, s: with work, and taken from it by its host. */
+function machine() {
+  const [, user = 0, nice = 0, system = 0, , , , , stolen = 0] = existsSync('/proc/stat')
+    ? readFileSync('/proc/stat', 'utf8').split('\n')[0].split(/\s+/).map(Number)
+    : []
+  return { busy: (user + nice + system) / 100, stolen: stolen / 100 }
+}
+
 await orRefuse(async () => {
   checkNode()
+  const begin = { at: Date.now(), load: loadavg()[0], ...machine() }
   ensureDebian([POSTGRES, CHROMIUM])
   await ensurePackages()
   mkdirSync(RESULTS, { recursive: true })
@@ -124,6 +134,10 @@ await orRefuse(async () => {
   )
   await Promise.all([units, journeys])
   if (broken.length > 0) console.log(`Failed: ${broken.join(', ')}`)
+  const { busy, stolen } = machine()
+  console.log(
+    `${Math.round((Date.now() - begin.at) / 1000)} s on ${availableParallelism()} processors: ${Math.round(busy - begin.busy)} s of them, ${Math.round(stolen - begin.stolen)} s taken by the host; load before ${begin.load.toFixed(2)}`,
+  )
   console.log(`${passed} passed, ${failed} failed`)
   process.exit(failed === 0 ? 0 : 1)
 })
