@@ -5,6 +5,7 @@ import type { PlannedStep, PlanRequest } from '@diarmos/core'
 import { opensRun } from '../../packages/core/src/assembly/oldJoints/removals'
 import { faultsOfClosing, MAKES } from './closing'
 import { faultsOfFloors, overSlab, seenAnyway } from './floors'
+import { faultsOfHeaters } from './heaters'
 
 type Line = PlanRequest['lines'][number]
 type Bodies = NonNullable<PlanRequest['bodies']>
@@ -333,7 +334,7 @@ export function carryOut(
     }
     if (/^prove\.(tissue|old-stop)/.test(words)) {
       if (!house.on && !keepsStop(line)) wrong.push(`${line.lineId} is looked at without pressure`)
-      const seen = /inlet|joints|old-stop|cap$/.test(words)
+      const seen = /inlet|joints|old-stop|cap$|to-valve/.test(words)
         ? underPressure(line)
         : line.option.joints.map((_, at) => at)
       for (const each of seen)
@@ -523,13 +524,16 @@ export function carryOut(
   if (bonding.bridge === 'off' && parted) wrong.push('bares: the bonding is parted by plastic')
   if (shutIn.length + shutDrains.length > 0 && !cover.done) wrong.push('what lies open is never covered')
   wrong.push(...faultsOfFloors({ lines, bodies, houseRules }, steps))
+  wrong.push(...faultsOfHeaters({ lines, bodies, houseRules }, steps))
   for (const line of lines) wrong.push(...remelted(line, lines, steps))
   for (const line of lines) {
     const body = bodies.find(({ id }) => id === line.meets?.to)
-    const hangs = steps.find(({ words, id }) => /^fixture\.hang/.test(words) && id.endsWith(`-${body?.id}`))
+    const hangs = steps.find(
+      ({ words, id }) => /^(fixture\.hang|heater\.set)/.test(words) && id.endsWith(`-${body?.id}`),
+    )
     // a box is set down on its drain, and hangs when that stands
     const above = body?.mount === 'in-wall' && isDrain(line)
-    const held = body?.mount === 'in-wall' && !above
+    const held = (body?.mount === 'in-wall' && !above) || (body?.contents.includes('element') ?? false)
     if (line.leftLong === undefined)
       wrong.push(...faultsOfClosing(line, steps, { held, above, hungAt: hangs?.endSeconds ?? 0 }))
     const { made, plugged, looked } = stateOf(line)

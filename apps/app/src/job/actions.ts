@@ -223,9 +223,9 @@ export async function setFixtures(view: JobView, kinds: readonly string[], label
   const { point } = view.here
   const first = point.id === view.job.fields.pointId
   const held = shelf.of('line', 'pointId', point.id)
-  const stays = view.here.fixtures[0]?.stays
+  const [before] = view.here.fixtures
   const fixtures = bodiesOf(kinds, first ? '' : point.id).map((body, at) =>
-    stays && at === 0 && body.mount === 'deck' ? { ...body, stays } : body,
+    before?.stays && at === 0 && body.mount === before.mount ? { ...body, stays: true } : body,
   )
   const missing = furtherLines(fixtures).filter(
     (service) => !held.some((doc) => doc.fields.service === service),

@@ -105,7 +105,7 @@ const isWater = ({ joints }: PlanLine['option']) =>
   methodById(joints[0]?.method ?? 'compression').medium !== 'drain'
 
 /** What parts a line from what hung on it. */
-const partings = (graph: Graph, lineId: string) =>
+export const partings = (graph: Graph, lineId: string) =>
   [...graph.nodes.values()].filter((node) => node.lineId === lineId && PARTS_IT.has(node.template.words))
 
 const stepsOf = (graph: Graph, lineId: string, seam: number) =>

@@ -82,7 +82,8 @@ const OWN_KEYS = [
 ] as const
 
 /** Acts at a body, whose name follows the key. */
-const AT_BODY = /^general\/(out|set|hang|hoses-off|run|fill|scald|relief|strip|cool|refit|set-up)-./
+const AT_BODY =
+  /^general\/(out|set|hang|hoses-off|run|fill|empty|empties|scald|relief|strip|cool|refit|set-up)-./
 
 const KEYS: ReadonlySet<string> = new Set([
   ...OWN_KEYS,

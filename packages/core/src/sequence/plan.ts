@@ -35,6 +35,7 @@ import { addFixing } from './fixing'
 import { addFixtures, addOldConnector, hangsOnNoStop, isHeater } from './fixtures'
 import { CircularPlanError, Graph, type Node } from './graph'
 import { addHangers } from './hanging'
+import { addHeaters } from './heaters'
 import { addHouseTrap } from './houseTrap'
 import { hangsInWall, isBox } from './inWall'
 import { addLeftLong, laterSeams } from './leftLong'
@@ -527,6 +528,7 @@ function build(request: PlanRequest): Graph {
   }
   addBodies(graph, request)
   addFixtures(graph, request)
+  addHeaters(graph, request)
   addClosets(graph, request)
   addBends(graph, request)
   addSinks(graph, request)

@@ -38,6 +38,15 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'fixture.out': 'The old fixture out: its nuts from below, lift it off; the deck scraped clean and dry.',
   'fixture.set':
     'Set it on its gasket or putty, no oil putty on stone; square to the bowl; drawn down from below until it shows all round.',
+  'heater.empty':
+    'The old heater: shut the valve before it, or wait with this until the water is off; hose from its cock to a drain, a hot tap open for the air. It scalds.',
+  'heater.empties': 'It runs empty.',
+  'heater.out':
+    'The old heater out, empty, two people or a cart. Gas, flue and wiring are parted and joined by who is licensed for them.',
+  'heater.set':
+    'The new one on its base, level, its ends under the pipes; in a pan with a drain where a leak would do harm, strapped where the ground shakes: as its sheet and the local code have it.',
+  'heater.fill':
+    'The valve before the heater open, a hot tap open: let it fill until no air comes, then shut the tap.',
   'fixture.hang':
     'Hang it, “up” above: one screw, level; the second, level again; its depth within the window on its sheet.',
   'fixture.hang-box':

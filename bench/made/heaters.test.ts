@@ -1,0 +1,136 @@
+import {
+  bodiesOf,
+  type Conditions,
+  mate,
+  mouthOf,
+  PLAIN_CONDITIONS,
+  type PlannedStep,
+  type PlanRequest,
+  pipeById,
+  STARTING_SETTINGS,
+  sequence,
+  TOOL_IDS,
+} from '@diarmos/core'
+import { Dice } from '../mate/random'
+import { anyOrder } from './anyOrder'
+import { faultsOfHeaters } from './heaters'
+import { carryOut } from './world'
+
+const SETTINGS = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
+const PLACE = { ...PLAIN_CONDITIONS, waterSeen: true, line: 'dry' as const, stubMm: 300 }
+const KIND = 'heater.nipple.3/4'
+type Service = 'hot' | 'cold'
+const BOTH = ['hot', 'cold'] as const
+
+/** A heater on its lines, mated together; the ways that stand at a place in the list of each. */
+function heater(
+  pipeId: string,
+  place: Partial<Conditions>,
+  {
+    services = BOTH,
+    stays = false,
+    at = 0,
+  }: { services?: readonly Service[]; stays?: boolean; at?: number } = {},
+): PlanRequest {
+  const [body] = bodiesOf([KIND])
+  if (!body) throw new Error('no heater')
+  const lines = services.map((service) => ({
+    lineId: service,
+    pipeId,
+    to: { ...mouthOf(KIND), bodyId: body.id },
+    conditions: { ...PLACE, service, ...place },
+  }))
+  const answer = mate({ lines, settings: SETTINGS, k: 8 })
+  const material = pipeById(pipeId)?.material
+  return {
+    lines: lines.map(({ lineId, conditions }, index) => {
+      const { options = [] } = answer.lines[index] ?? {}
+      const option = options[at % options.length]
+      if (!option) throw new Error(`no way for ${lineId}`)
+      return { lineId, option, conditions, meets: { to: body.id }, ...(material ? { material } : {}) }
+    }),
+    bodies: [{ ...body, ...(stays ? { stays } : {}) }],
+    houseRules: SETTINGS.houseRules,
+  }
+}
+
+const PLACES: readonly (readonly [string, string, Partial<Conditions>])[] = [
+  ['soldered copper', 'copper.l.3/4', { oldJoint: 'sweat' }],
+  ['copper that can be lifted', 'copper.l.3/4', { oldJoint: 'sweat', givesMm: 40 }],
+  ['copper round a corner', 'copper.l.3/4', { oldJoint: 'sweat', givesMm: 40, turn: 90 }],
+  ['steel', 'galvanised.40.3/4', { oldJoint: 'threaded', thread: 'NPT' }],
+  ['plastic', 'pex-b.sdr9.3/4', { oldJoint: 'crimp' }],
+]
+
+describe('a heater', () => {
+  it.each(PLACES)(
+    'on %s: any order that the plan allows can be carried out, new or staying, by one line or both',
+    (_, pipeId, place) => {
+      for (const services of [BOTH, ['cold'], ['hot']] as const)
+        for (const stays of [false, true])
+          for (let at = 0; at < 6; at++) {
+            const request = heater(pipeId, place, { services, stays, at })
+            const { steps } = sequence(request)
+            const told = [services.join(), stays, request.lines.map(({ option }) => option.id)]
+            expect([...told, carryOut(request, steps)]).toEqual([...told, []])
+            for (let draw = 0; draw < 4; draw++)
+              expect([...told, carryOut(request, anyOrder(steps, new Dice(draw)))]).toEqual([...told, []])
+            const lifts = steps.filter(({ words }) => words === 'close.lift')
+            expect(lifts).toHaveLength(
+              request.lines.filter(({ option }) => option.closes?.by === 'joint' && option.closes.needsMm > 0)
+                .length,
+            )
+            // it runs empty while water still comes out of the house's other taps
+            expect(steps.find(({ words }) => words === 'heater.empties')?.phase).toBe(
+              stays ? undefined : 'before',
+            )
+          }
+    },
+  )
+
+  it('that is lifted to, is so when all else stands: the joint follows the lift', () => {
+    const request = heater('copper.l.3/4', { oldJoint: 'sweat', givesMm: 40 }, { services: ['hot'] })
+    const { steps } = sequence(request)
+    const lift = steps.findIndex(({ words }) => words === 'close.lift')
+    expect(lift).toBeGreaterThan(0)
+    const seam = request.lines[0]?.option.closes?.seam
+    const own = steps.slice(lift + 1).filter(({ lineId, seam: of }) => lineId === 'hot' && of !== null)
+    expect(new Set(own.map(({ seam: of }) => of))).toEqual(new Set([seam]))
+  })
+
+  it('says valve and not stop where no stop is, and runs nothing out of an end that is not open', () => {
+    for (const [, pipeId, place] of PLACES)
+      for (let at = 0; at < 6; at++) {
+        const words = sequence(heater(pipeId, place, { at })).steps.map((step) => step.words)
+        expect(words.filter((each) => /^open\.(flush|flush-end|valves|valves-body)$/.test(each))).toEqual([])
+        expect(words.filter((each) => /^prove\.tissue-(inlet|outlet|behind)$/.test(each))).toEqual([])
+      }
+  })
+
+  // what is moved, where to, and what comes of it
+  const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
+    [/^heater\.empty$/, 'before', /^safe\.heater-off/, /burns dry: emptied/],
+    [/^heater\.out/, 'before', /^heater\.empties/, /carried out full/],
+    [/^heater\.out/, 'before', /^remove\.cut/, /carried out with/],
+    [/^heater\.set/, 'before', /^heater\.out/, /set where the old one stands/],
+    [/^heater\.set/, 'after', /^prove\.morning/, /joined to what does not stand/],
+    [/^heater\.fill/, 'before', /^open\.restore/, /filled from nothing/],
+    [/^heater\.fill/, 'after', /^open\.heater-on/, /burns dry: on before/],
+    [/^heater\.fill/, 'before', /^swivel\.snug/, /runs out of/],
+    [/^prove\.tissue-joints/, 'before', /^heater\.fill/, /looked at dry/],
+  ]
+  it.each(SPOILT)('%s moved %s %s is found', (what, side, where, said) => {
+    const request = heater('copper.l.3/4', { oldJoint: 'sweat' })
+    const { steps } = sequence(request)
+    const found = (pattern: RegExp) => steps.filter(({ words }) => pattern.test(words))
+    const moved = found(what)[0] as PlannedStep
+    const to = (side === 'after' ? found(where).at(-1) : found(where)[0]) as PlannedStep
+    const length = moved.endSeconds - moved.startSeconds
+    const startSeconds = side === 'after' ? to.endSeconds + 0.25 : to.startSeconds - length - 0.25
+    const spoilt = steps.map((step) =>
+      step === moved ? { ...step, startSeconds, endSeconds: startSeconds + length } : step,
+    )
+    expect(faultsOfHeaters(request, steps)).toEqual([])
+    expect(faultsOfHeaters(request, spoilt).join('; ')).toMatch(said)
+  })
+})

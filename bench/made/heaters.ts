@@ -1,0 +1,60 @@
+// A heater that is changed or joined up anew: what a master would be angry about. From the trade's rules; imports types
+// alone.
+import type { PlannedStep, PlanRequest } from '@diarmos/core'
+import { MAKES } from './closing'
+
+type Step = Pick<PlannedStep, 'id' | 'lineId' | 'seam' | 'words' | 'startSeconds' | 'endSeconds'>
+
+/** What is wrong with an order where a heater stands at the end of one or both of its lines. */
+export function faultsOfHeaters({ lines, bodies = [] }: PlanRequest, steps: readonly Step[]): string[] {
+  return bodies
+    .filter(({ contents }) => contents.includes('element'))
+    .flatMap((body) => {
+      const met = lines.filter(({ meets }) => meets?.to === body.id)
+      return met.length === 0 ? [] : faultsOfOne(body, met, steps)
+    })
+}
+
+function faultsOfOne(
+  { id, stays }: NonNullable<PlanRequest['bodies']>[number],
+  met: PlanRequest['lines'],
+  steps: readonly Step[],
+): string[] {
+  const wrong: string[] = []
+  const at = (words: string) => steps.find((step) => step.words === words && step.id.endsWith(`-${id}`))
+  const isAfter = (later: Step | undefined, before: Step | undefined) =>
+    later !== undefined && before !== undefined && later.startSeconds >= before.endSeconds - 1e-6
+  const [empty, empties, out, set, fill] = ['empty', 'empties', 'out', 'set', 'fill'].map((word) =>
+    at(`heater.${word}`),
+  )
+  const off = steps.find(({ words }) => words === 'safe.heater-off')
+  const on = steps.find(({ words }) => words === 'open.heater-on')
+  const restored = steps.find(({ words }) => words === 'open.restore')
+  const of = (lineId: string, pattern: RegExp) =>
+    steps.filter((step) => step.lineId === lineId && pattern.test(step.words))
+  if (!stays) {
+    if (!isAfter(empty, off)) wrong.push('burns dry: emptied while it is on')
+    if (!isAfter(out, empties) || !isAfter(empties, empty)) wrong.push('carried out full')
+    if (!isAfter(set, out)) wrong.push('set where the old one stands')
+    for (const { lineId, option } of met) {
+      for (const step of steps)
+        if (step.lineId === lineId && step.id.startsWith(`${lineId}/remove/`) && !isAfter(out, step))
+          wrong.push(`carried out with ${lineId} on it`)
+      for (const step of steps)
+        if (step.lineId === lineId && step.seam === option.joints.length - 1 && MAKES.test(step.words))
+          if (!isAfter(step, set)) wrong.push(`${lineId} is joined to what does not stand`)
+    }
+  } else if (out || set) wrong.push('what stays is carried out')
+  if (!isAfter(fill, restored)) wrong.push('filled from nothing')
+  if (!isAfter(on, fill)) wrong.push('burns dry: on before it is full')
+  for (const { lineId, option, conditions } of met) {
+    for (const step of of(lineId, MAKES))
+      if (step.seam !== null && step.seam < option.joints.length && !isAfter(fill, step))
+        wrong.push(`runs out of ${lineId}`)
+    if (conditions.service === 'cold') continue
+    // nothing is in the hot side before the tank is full
+    for (const step of of(lineId, /^(prove|open)\./))
+      if (!isAfter(step, fill)) wrong.push(`${lineId} is looked at dry`)
+  }
+  return [...new Set(wrong)]
+}

@@ -1,0 +1,55 @@
+import type { StepTemplate } from '../assembly/acts/types'
+import { isHeater, partings } from './fixtures'
+import type { Graph } from './graph'
+import { isCapped } from './lineWords'
+import type { PlanBody, PlanLine, PlanRequest } from './types'
+
+/** What is done to a heater besides its joints, hands on; how long it runs empty. Times are common practice. */
+const STEPS = {
+  empty: { key: 'empty', kind: 'remove', words: 'heater.empty', seconds: 180 },
+  empties: { key: 'empties', kind: 'wait', words: 'heater.empties', seconds: 1200, passive: true },
+  out: { key: 'out', kind: 'remove', words: 'heater.out', seconds: 900 },
+  set: { key: 'set', kind: 'finish', words: 'heater.set', seconds: 1200 },
+  fill: { key: 'fill', kind: 'open', words: 'heater.fill', seconds: 240 },
+} as const satisfies Readonly<Record<string, StepTemplate>>
+
+/**
+ * The old heater emptied and out, the new one set before anything is joined to it. It is filled through its cold line
+ * once that is joined, and only then has its hot line water in it that could show a leak.
+ */
+export function addHeaters(graph: Graph, { lines, bodies = [] }: PlanRequest): void {
+  for (const body of bodies) {
+    const met = lines.filter(({ meets, option }) => meets?.to === body.id && !isCapped(option.parts))
+    if (!isHeater(body) || met.length === 0) continue
+    if (!body.stays) changeOver(graph, body, met)
+    fill(graph, body, met)
+  }
+}
+
+function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): void {
+  const step = (name: 'empty' | 'empties' | 'out' | 'set') => `general/${STEPS[name].key}-${id}`
+  for (const name of ['empty', 'empties', 'out', 'set'] as const)
+    graph.add(step(name), STEPS[name], null, null)
+  graph.precede('general/heater-off', step('empty'))
+  graph.precede(step('empty'), step('empties'))
+  graph.precede(step('empties'), step('out'))
+  graph.precede(step('out'), step('set'))
+  for (const { lineId, option } of met) {
+    // it is parted from its pipes when they are shut, and stands in nobody's way then
+    for (const node of [...graph.nodes.values()].filter(({ id: at }) => at.startsWith(`${lineId}/remove/`)))
+      graph.precede(node.id, step('out'))
+    for (const parting of partings(graph, lineId)) graph.precede(parting.id, step('out'))
+    graph.precede(step('set'), `${lineId}/${option.joints.length - 1}/close`)
+  }
+}
+
+/** Through the cold line, a hot tap open; what is worked on of the hot one is looked at then. */
+function fill(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): void {
+  const at = `general/${STEPS.fill.key}-${id}`
+  graph.add(at, STEPS.fill, null, null)
+  graph.precede('general/restore', at)
+  graph.precede(at, 'general/heater-on')
+  for (const { lineId, conditions } of met)
+    if (conditions.service === 'hot') graph.precede(at, `${lineId}/line/dry-inlet`)
+    else graph.precede(`${lineId}/line/dry-outlet`, at)
+}
