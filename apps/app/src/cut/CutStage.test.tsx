@@ -44,6 +44,27 @@ beforeEach(async () => {
 })
 afterEach(cleanup)
 
+it('where a hose begins is not measured: between what it may be, the shortest is taken at a touch', async () => {
+  await withFixture({ stubMm: 152.4, reachMm: 406.4 }, /Fixture: Water heater/)
+  await stage('Mate')
+  await press(one('tab', 'cold line'))
+  // a valve with a piece of pipe behind it
+  for (const way of all('tab', /^Way \d/)) {
+    await press(way)
+    if (/tube.*connector/i.test(screen.getByTestId('stage').textContent ?? '')) break
+  }
+  await press(one('button', 'Choose this way'))
+  await stage('Cut')
+  const list = () => screen.getByTestId('cut-list').textContent ?? ''
+  expect(list()).toContain('?')
+  expect(screen.getByText(/^Anything from .+ to .+ will do: the hose takes up the rest/)).toBeTruthy()
+  await press(one('button', /^Take the shortest/))
+  expect(list()).not.toContain('?')
+  // it is off by what the parts are off, and the hose takes that up
+  expect(screen.queryByText(/May be off by/)).toBeNull()
+  expect(screen.getByText(/The connector reaches/)).toBeTruthy()
+})
+
 describe('a run that is cut open', () => {
   it('is mated, cut and put in order on the job: what comes out, what slides, what goes in', async () => {
     await intoRun('A valve into the run')

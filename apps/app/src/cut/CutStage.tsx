@@ -18,6 +18,7 @@ import { saveFile } from '../ui/saveFile'
 import { Txt } from '../ui/Txt'
 import { UnitButton } from '../ui/UnitButton'
 import { useSheet } from '../ui/useSheet'
+import { AnyLength } from './AnyLength'
 import { Beside } from './Beside'
 import { CutFacts } from './CutFacts'
 import { CutNotes } from './CutNotes'
@@ -180,6 +181,9 @@ function Cuts({
           <Txt bold size="l">
             {titled(next)}
           </Txt>
+          {next.anyMm ? (
+            <AnyLength mm={next.anyMm} onTake={(length) => void keep(next.to, length, next.from)} />
+          ) : null}
         </View>
       ) : null}
       {cuts.length > 0 ? (

@@ -300,6 +300,60 @@ describe('the reach of a connector', () => {
     .flatMap(([pipe, patch]) => optionsOf(pipe, patch, 'heater.nipple.3/4'))
     .filter(({ parts }) => parts.at(-1)?.family === 'supply-connector')
 
+  it('lets what leads up to a hose be as long as both ends of its pieces take and the hose spans, and no other', () => {
+    let ranges = 0
+    for (const option of atHeaters)
+      for (const wholeMm of [null, 500, 900]) {
+        const whole = { id: 'whole', from: 'stub', to: 'tail' } as const
+        const dimensions = wholeMm === null ? [] : [{ ...whole, mm: wholeMm }]
+        const { asks, legs } = layOut({ chain: option, stubMm: 40, dimensions })
+        const free = asks.find(({ anyMm }) => anyMm)
+        if (!free?.anyMm || legs.some(({ pieces }) => pieces.length > 1)) continue
+        ranges++
+        const [least, most] = free.anyMm
+        const upTo = (mm: number) =>
+          layOut({
+            chain: option,
+            stubMm: 40,
+            dimensions: [...dimensions, { id: 'up to', from: free.from, to: free.to, mm }],
+          })
+        const faultsAt = (mm: number) => {
+          const { pieces, reach, contradictions } = upTo(mm)
+          return [
+            ...contradictions.map(() => 'the hose would have to go back'),
+            ...(reach?.verdict === 'out' ? ['the hose is pulled tight'] : []),
+            ...pieces.flatMap(({ part, cutMm }) => {
+              const { min = 0 } = fittingById(option.parts[part]?.fittingId ?? '')?.lengthMm ?? {}
+              return cutMm === null || cutMm < min - 0.01 ? [`piece ${part} is no piece`] : []
+            }),
+          ]
+        }
+        expect([option.id, wholeMm, faultsAt(least + 0.1)]).toEqual([option.id, wholeMm, []])
+        // whatever it is off, the hose takes up: it is sawn as it is, and nothing is measured again
+        for (const { part, cutMm, sawMm, sure, again, reason } of upTo(least + 5).pieces)
+          if (legs.at(-1)?.pieces.includes(part))
+            expect({ sure, again, reason, sawMm }).toEqual({
+              sure: true,
+              again: null,
+              reason: null,
+              sawMm: cutMm,
+            })
+        expect([option.id, wholeMm, faultsAt(Math.max(1, least - 40)).length > 0]).toEqual([
+          option.id,
+          wholeMm,
+          true,
+        ])
+        if (wholeMm !== null) {
+          expect([option.id, faultsAt((most ?? 0) - 0.1)]).toEqual([option.id, []])
+          expect([option.id, faultsAt((most ?? 0) + 3)]).toEqual([
+            option.id,
+            ['the hose would have to go back'],
+          ])
+        } else expect(most).toBeNull()
+      }
+    expect(ranges).toBeGreaterThan(10)
+  })
+
   it('where the whole way from the old end was measured, is what the parts placed in space leave of it', () => {
     expect(atHeaters.some(({ parts }) => parts.some(({ family }) => family === 'tube-piece'))).toBe(true)
     expect(atHeaters.some(({ parts }) => parts.every(({ family }) => family !== 'tube-piece'))).toBe(true)

@@ -57,6 +57,11 @@ export interface NextDimension {
   readonly from: StationId
   readonly to: StationId
   readonly why: 'overall' | 'place' | 'reach'
+  /**
+   * Where a hose begins at it: between what it may be, since a hose takes up the rest, mm. At least as long as both joints
+   * of every piece take and the hose does not span; no longer than the whole way, null where that was not measured.
+   */
+  readonly anyMm?: readonly [number, number | null]
 }
 
 /** Measurements that cannot all be true. */
@@ -256,7 +261,9 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
     if (found.sum.from !== found.sum.to) of.push(found.sum)
   }
   const pieces = legs.flatMap((leg, index) =>
-    leg.pieces.map((part, node) => piece(chain, part, between(sums[index] as Sum[], node, node + 1), cutter)),
+    leg.pieces.map((part, node) =>
+      piece(chain, part, between(sums[index] as Sum[], node, node + 1), cutter, leg.ends === flexible?.from),
+    ),
   )
   const lengths = new Map(pieces.map(({ part, cutMm }) => [part, cutMm]))
   const laid = stations.map((station) => {
@@ -285,11 +292,47 @@ export function layOut({ chain, stubMm, dimensions, cutter = 'tube-cutter' }: La
     stations: laid,
     legs,
     pieces,
-    asks: asksOf(legs, stations, sums, flexible, reached !== null || whole !== null),
+    asks: asksOf(legs, stations, sums, flexible, reached !== null || whole !== null).map((ask) => {
+      const anyMm = flexible && freeUpTo(chain, stations, legs, flexible, ask, whole)
+      return anyMm ? { ...ask, anyMm } : ask
+    }),
     contradictions,
     unused,
     reach: flexible && left && left.mm >= 0 ? reachOf(flexible, left) : null,
   }
+}
+
+/** Between what a distance up to a hose may be; null for any other, and where no hose of that length could span the rest. */
+function freeUpTo(
+  chain: Chain,
+  stations: readonly Station[],
+  legs: readonly Leg[],
+  { from: hose, lengthMm }: Flexible,
+  { from, to }: NextDimension,
+  whole: Dimension | null,
+): readonly [number, number | null] | null {
+  const b = stations.find(({ id }) => id === to)
+  const a = stations.find(({ id, leg }) => id === from && leg === b?.leg)
+  if (to !== hose || !a || !b) return null
+  const pieces = (legs[b.leg]?.pieces ?? []).slice(a.node, b.node)
+  const least = pieces.reduce((sum, part) => sum + leastPieceMm(chain, part), b.atMm - a.atMm)
+  const stub = stations.find(({ id }) => id === 'stub')
+  if (!whole || !stub) return [least, null]
+  // round a corner the whole way says nothing of one leg alone
+  if (legs.length > 1) return null
+  const ahead = stub.atMm - a.atMm
+  const spanned = whole.mm + tapeOf(whole) - (lengthMm - CONNECTOR_SLACK_MM)
+  const range = [Math.max(least, ahead + spanned), ahead + whole.mm] as const
+  return range[0] <= range[1] ? range : null
+}
+
+/** As short as a piece of pipe may be: both its ends home, and no shorter than one is ever cut. */
+function leastPieceMm(chain: Chain, part: number): number {
+  const chosen = chain.parts[part]
+  const home = chain.joints
+    .filter(({ from, to }) => from === part || to === part)
+    .reduce((sum, { maxMm }) => sum + maxMm, 0)
+  return Math.max(home, (chosen && partOf(chosen)?.lengthMm?.min) ?? 0)
 }
 
 /** What a way of which the whole was measured leaves to its connector; null while a piece before it has no length. */
@@ -314,8 +357,12 @@ function leftOf(
   return { mm, offMm: rigid.reduce((sum, off) => sum + off, tapeOf(whole)) }
 }
 
-/** One piece, from the way between its two ends. */
-function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): LaidPiece {
+/**
+ * One piece, from the way between its two ends.
+ *
+ * @param toHose its leg ends at a hose, which takes up whatever it is off
+ */
+function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter, toHose: boolean): LaidPiece {
   const into = chain.joints.filter((joint) => joint.from === part || joint.to === part)
   const before = into.find((joint) => joint.to === part)
   const behind = into.find((joint) => joint.from === part)
@@ -352,7 +399,7 @@ function piece(chain: Chain, part: number, way: Way | null, cutter: Cutter): Lai
   const piece = chain.parts[part]
   const flexible = BENDS.has((piece && partOf(piece)?.material) ?? '')
   // nor does it matter where it stands open
-  const open = piece?.family === 'standpipe'
+  const open = piece?.family === 'standpipe' || toHose
   const sure = flexible || open || 2 * offMm <= slackMm
   const shorter = flexible ? -offMm : open ? 0 : Math.min(offMm, slackMm / 2)
   const tapeMm = way.sums.reduce((sum, { tapeMm }) => sum + tapeMm, 0) + CUTTING_ERROR_MM[cutter]

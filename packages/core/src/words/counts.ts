@@ -16,6 +16,8 @@ export const SCREENS = {
   'measured.elsewhere':
     '{count, plural, one {One measurement belongs to a way that is no longer chosen: it is kept, and counts again with that way.} other {# measurements belong to ways that are no longer chosen: they are kept, and count again with them.}}',
   'measure.next': '{asks, plural, one {to measure} other {next of # to measure}}',
+  'measure.any':
+    '{most, select, 0 {{leastMm, number, least-stub} or more will do} other {Anything from {leastMm, number, least-stub} to {mostMm, number, largest-opening} will do}}: the hose takes up the rest.',
   'valve-wall.unsure': 'The wall may be off by {mm, number, missing-length}: measure again.',
   'ways.kinds':
     '{ways, plural, one {# way} other {# ways, {kinds, plural, one {all of a kind} other {# shown}}}}',
