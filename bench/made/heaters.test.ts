@@ -1,5 +1,6 @@
 import {
   bodiesOf,
+  CATALOG,
   type Conditions,
   mate,
   mouthOf,
@@ -96,6 +97,31 @@ describe('a heater', () => {
     const seam = request.lines[0]?.option.closes?.seam
     const own = steps.slice(lift + 1).filter(({ lineId, seam: of }) => lineId === 'hot' && of !== null)
     expect(new Set(own.map(({ seam: of }) => of))).toEqual(new Set([seam]))
+  })
+
+  it('that is lifted to by a joint in whose heat others are made, is so when those stand in their place', () => {
+    const request = heater('copper.l.1/2', { oldJoint: 'sweat', givesMm: 40 }, { services: ['hot'] })
+    const [line] = request.lines
+    if (!line) throw new Error('no line')
+    const asked = { lineId: 'hot', pipeId: 'copper.l.1/2', to: mouthOf(KIND), conditions: line.conditions }
+    // where all is soldered or screwed
+    const catalogue = CATALOG.filter(
+      ({ family, ports }) =>
+        !/union|connector/.test(family) && ports.every(({ form }) => /^(solder-cup|tube|taper-)/.test(form)),
+    )
+    const { options = [] } = mate({ lines: [asked], settings: SETTINGS, k: 40 }, { catalogue }).lines[0] ?? {}
+    const soldered = options.filter(
+      ({ closes, joints }) =>
+        closes?.by === 'joint' && joints.filter(({ method }) => method === 'sweat').length > 1,
+    )
+    expect(soldered.length).toBeGreaterThan(2)
+    for (const option of soldered) {
+      const { steps } = sequence({ ...request, lines: [{ ...line, option }] })
+      expect([option.id, carryOut({ ...request, lines: [{ ...line, option }] }, steps)]).toEqual([
+        option.id,
+        [],
+      ])
+    }
   })
 
   it('says valve and not stop where no stop is, and runs nothing out of an end that is not open', () => {

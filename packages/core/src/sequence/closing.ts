@@ -128,7 +128,7 @@ const LIFT = { key: 'lift', kind: 'prepare', words: 'close.lift', seconds: 0 } a
 
 /** Lifts the old pipe for the joint that closes a line to what stands: all else is made by then, and this one ready. */
 export function addLift(work: Closing): void {
-  const { graph, lineId, option, closes, stepsOf, early } = work
+  const { graph, lineId, option, closes, stepsOf, early, last } = work
   if (option.closes?.by !== 'joint' || option.closes.needsMm === 0) return
   const { seam, needsMm } = option.closes
   const close = closes.find((each) => each.seam === seam)
@@ -139,8 +139,9 @@ export function addLift(work: Closing): void {
   for (const step of stepsOf.get(seam) ?? [])
     if (step !== close.step && ['prepare', 'captive'].includes(graph.nodes.get(step)?.template.kind ?? kind))
       graph.precede(step, lift)
+  // what is made in its heat stands in its place meanwhile, and is made with it
   for (const other of closes)
-    if (other !== close && (early(other.seam) || !early(seam)))
+    if (!last.has(other.seam) && (early(other.seam) || !early(seam)))
       for (const done of doneAt(work, other)) graph.precede(done, lift)
   graph.precede(lift, close.step)
 }
