@@ -217,8 +217,8 @@ export const LAWS: readonly Law[] = [
     breaks: (way) =>
       heater(way) &&
       !way.parts.some((placed) => isHose(placed) || is('union', 'dielectric-union')(placed)) &&
-      // no socket is shallower than 3/8 in
-      (way.conditions.givesMm ?? 0) < 9.5,
+      // no socket is shallower than 3/8 in; a flare goes over its cone
+      (way.conditions.givesMm ?? 0) < (way.joints.some(({ method }) => method === 'flare') ? 3 : 9.5),
   },
   {
     id: 'made-wet',
