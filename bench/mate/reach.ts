@@ -100,7 +100,7 @@ export function reachability(check: (what: string, got: unknown, expected: unkno
       !b ||
       standing ||
       // what is joined has no valve in it, no hose, no trap, no branch and no vent, and does not turn; nor is it what stands over a trap, or a flange
-      /elbow|street|tee|wye|vent|slip-coupling|repair|stop|valve|bib|breaker|connector|hose|cap|plug|trap|tail|waste|flange|standpipe/.test(
+      /elbow|bend|street|tee|wye|vent|slip-coupling|repair|stop|valve|bib|breaker|connector|hose|cap|plug|trap|tail|waste|flange|standpipe/.test(
         family,
       ) ||
       // trade: iron goes back into a run of iron alone

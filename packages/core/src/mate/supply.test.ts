@@ -515,6 +515,11 @@ describe('from any end to any other', () => {
         .length,
     ).toBeGreaterThan(0)
   })
+  it('a drain of plastic into a female thread: its male adapter, cemented, since neither end is a trap’s', () => {
+    const pipe = ref('tube', 'IPS', '1-1/2', 'pvc-drain')
+    const thread = ref('taper-female', 'NPT', '1-1/2', 'tubular-brass')
+    expect(between(pipe, thread)?.parts.map(({ family }) => family)).toEqual(['male-adapter'])
+  })
   it('joins and reduces, with no valve and no hose that nobody asked for', () => {
     const copper = (nominal: string) => ref('tube', 'CTS', nominal, 'copper')
     for (const [a, b] of [

@@ -593,8 +593,9 @@ export class Problem {
       return null
     // iron goes back into a run of its own kind; to a fixture goes plastic
     if (this.medium === 'drain' && role === 'tube' && !this.isIronRun && this.isOfIron(group)) return null
-    // a thread of plastic goes into what stays; towards the trap goes cement
-    if (this.medium === 'drain' && group.family === 'male-adapter' && this.leavesByThread(group)) return null
+    // a thread of plastic goes into what stays; towards the trap goes cement, but any two ends have none
+    const toTrap = this.medium === 'drain' && this.route.id !== 'any'
+    if (toTrap && group.family === 'male-adapter' && this.leavesByThread(group)) return null
     // a drain of one plastic goes on in it
     if (this.isOfOtherPlastic(group)) return null
     // tube fills a gap and no more: where that is too near for plastic, only a hose is longer than its way
