@@ -1,6 +1,6 @@
 import { type Browser, expect, test } from '@playwright/test'
 import { type Stack, startStack } from '../scripts/lib/stack.mjs'
-import { closePages, expectAccessible, onThePhoneOf, showJob, signIn } from './steps'
+import { closePages, expectAccessible, onThePhoneOf, showJob, signIn, touchUntil } from './steps'
 
 let stack: Stack
 test.beforeAll(async () => {
@@ -118,8 +118,12 @@ test('the keyboard alone goes everywhere', async ({ page }) => {
   await page.keyboard.press('Home')
   await expect(stages.getByRole('tab', { name: /^Find/ })).toHaveAttribute('aria-selected', 'true')
   // a button that goes with its stage leaves the focus where the next one begins
-  await page.getByRole('tab', { name: /^Fixture/ }).click()
-  await page.getByRole('button', { name: 'On to the mating' }).press('Enter')
+  const on = page.getByRole('button', { name: 'On to the mating' })
+  await touchUntil(
+    () => stages.getByRole('tab', { name: /^Fixture/ }).click(),
+    () => expect(on).toBeVisible({ timeout: 10_000 }),
+  )
+  await on.press('Enter')
   await expect(page.getByRole('tabpanel', { name: 'Mate' })).toBeFocused()
   await page.goto(`${stack.url}/shop`)
   const unit = page.getByRole('radio', { name: 'This phone reads in: inches' })
