@@ -9,20 +9,7 @@ import { Button } from '../ui/Button'
 import { Note } from '../ui/Note'
 import { Txt } from '../ui/Txt'
 import { settle } from './actions'
-
-/** Fields as they are spoken of; others keep their own name. */
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  stubMm: 'bare stub',
-  plateMm: 'wall plate',
-  reachMm: 'reach to the fixture',
-  oldJoint: 'old joint',
-  flame: 'flame allowed',
-  line: 'line dry',
-  access: 'within reach later',
-  fixtures: 'what goes in',
-  trap: 'what was measured round the trap',
-  label: 'name of the house',
-}
+import { changedText } from './fieldWords'
 
 function show(field: string, value: unknown, unit: LengthUnit): string {
   if (value === null) return 'not measured'
@@ -54,7 +41,7 @@ export function Conflicts({ view }: { view: JobView }) {
           <Note
             key={conflict.opId + conflict.field}
             kind="caution"
-            title={`${doc.kind}: “${FIELD_WORDS[conflict.field] ?? conflict.field}” was changed twice`}
+            title={`${changedText(doc.kind, conflict.field)} was changed twice`}
           >
             <View>
               <Txt size="s">Which one holds?</Txt>
