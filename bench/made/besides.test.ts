@@ -10,14 +10,13 @@ import {
   pipeById,
   STARTING_SETTINGS,
   sequence,
-  TOOL_IDS,
 } from '@diarmos/core'
+import { WELL_EQUIPPED as SETTINGS } from '../../packages/core/src/mate/test/problems'
 import { Dice } from '../mate/random'
 import { allBefore } from './allBefore'
 import { anyOrder } from './anyOrder'
 import { carryOut } from './world'
 
-const SETTINGS = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
 const HOUSE = STARTING_SETTINGS.houseRules
 const PLAIN: Conditions = { ...PLAIN_CONDITIONS, service: 'cold', waterSeen: true }
 const waysOf = (line: LineRequest, k = 12): readonly MateOption[] =>

@@ -7,15 +7,13 @@ import {
   PLAIN_CONDITIONS,
   type PlanRequest,
   pipeById,
-  STARTING_SETTINGS,
   sequence,
-  TOOL_IDS,
 } from '@diarmos/core'
+import { WELL_EQUIPPED as SETTINGS } from '../../packages/core/src/mate/test/problems'
 import { Dice } from '../mate/random'
 import { anyOrder } from './anyOrder'
 import { carryOut } from './world'
 
-const SETTINGS = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
 const PLACE = { ...PLAIN_CONDITIONS, waterSeen: true, line: 'dry' as const }
 
 interface Box {

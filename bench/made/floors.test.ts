@@ -6,11 +6,10 @@ import {
   mouthOf,
   PLAIN_CONDITIONS,
   type PlanRequest,
-  STARTING_SETTINGS,
   sequence,
-  TOOL_IDS,
 } from '@diarmos/core'
 import { wasteActs } from '../../packages/core/src/assembly/acts/wastes'
+import { WELL_EQUIPPED as SETTINGS } from '../../packages/core/src/mate/test/problems'
 import { PAN_TESTS } from '../../packages/core/src/reference/panTest'
 import { STEPS, stepText } from '../../packages/core/src/words/steps'
 import { Dice } from '../mate/random'
@@ -18,7 +17,6 @@ import { anyOrder } from './anyOrder'
 import { faultsOfFloors } from './floors'
 import { carryOut } from './world'
 
-const SETTINGS = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
 const IN = 25.4
 
 /** The best way to a waste, and its order of work; besides what stands on the deck over it. */

@@ -8,17 +8,15 @@ import {
   type PlannedStep,
   type PlanRequest,
   pipeById,
-  STARTING_SETTINGS,
   sequence,
-  TOOL_IDS,
 } from '@diarmos/core'
+import { WELL_EQUIPPED as SETTINGS } from '../../packages/core/src/mate/test/problems'
 import { Dice } from '../mate/random'
 import { anyOrder } from './anyOrder'
 import { faultsOfHeaters } from './heaters'
 import { carryOut } from './world'
 
-const SETTINGS = { ...STARTING_SETTINGS, toolsAboard: TOOL_IDS }
-const PLACE = { ...PLAIN_CONDITIONS, waterSeen: true, line: 'dry' as const, stubMm: 300 }
+const PLACE = { ...PLAIN_CONDITIONS, waterSeen: true, stubMm: 300 }
 const KIND = 'heater.nipple.3/4'
 type Service = 'hot' | 'cold'
 const BOTH = ['hot', 'cold'] as const

@@ -21,7 +21,8 @@ function faultsOfOne(
   steps: readonly Step[],
 ): string[] {
   const wrong: string[] = []
-  const at = (words: string) => steps.find((step) => step.words === words && step.id.endsWith(`-${id}`))
+  const at = (words: string) =>
+    steps.find((step) => step.words.replace(/-half$/, '') === words && step.id.endsWith(`-${id}`))
   const isAfter = (later: Step | undefined, before: Step | undefined) =>
     later !== undefined && before !== undefined && later.startSeconds >= before.endSeconds - 1e-6
   const [empty, empties, out, set, fill] = ['empty', 'empties', 'out', 'set', 'fill'].map((word) =>
@@ -35,6 +36,7 @@ function faultsOfOne(
   if (!stays) {
     if (!isAfter(empty, off)) wrong.push('burns dry: emptied while it is on')
     if (!isAfter(out, empties) || !isAfter(empties, empty)) wrong.push('carried out full')
+    if ((out?.words === 'heater.out-half') !== met.length < 2) wrong.push('its other line is forgotten')
     if (!isAfter(set, out)) wrong.push('set where the old one stands')
     for (const { lineId, option } of met) {
       for (const step of steps)

@@ -28,8 +28,12 @@ export function addHeaters(graph: Graph, { lines, bodies = [] }: PlanRequest): v
 
 function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): void {
   const step = (name: 'empty' | 'empties' | 'out' | 'set') => `general/${STEPS[name].key}-${id}`
-  for (const name of ['empty', 'empties', 'out', 'set'] as const)
-    graph.add(step(name), STEPS[name], null, null)
+  // it hangs on two lines: of one that no way was chosen for, nothing else here speaks
+  const out = met.length < 2 ? { ...STEPS.out, words: 'heater.out-half' } : STEPS.out
+  graph.add(step('empty'), STEPS.empty, null, null)
+  graph.add(step('empties'), STEPS.empties, null, null)
+  graph.add(step('out'), out, null, null)
+  graph.add(step('set'), STEPS.set, null, null)
   graph.precede('general/heater-off', step('empty'))
   graph.precede(step('empty'), step('empties'))
   graph.precede(step('empties'), step('out'))

@@ -43,6 +43,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'heater.empties': 'It runs empty.',
   'heater.out':
     'The old heater out, empty, two people or a cart. Gas, flue and wiring are parted and joined by who is licensed for them.',
+  'heater.out-half':
+    'The old heater out, empty, two people or a cart. Its other line has no way chosen: choose one first, or shut and cap that pipe. Gas, flue and wiring are parted and joined by who is licensed for them.',
   'heater.set':
     'The new one on its base, level, its ends under the pipes; in a pan with a drain where a leak would do harm, strapped where the ground shakes: as its sheet and the local code have it.',
   'heater.fill':

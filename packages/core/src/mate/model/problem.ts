@@ -453,21 +453,16 @@ export class Problem {
     if (this.goalAt.includes(stage)) for (const goal of this.goals) yield* this.network.join(at, goal)
   }
 
-  /** Whether a joint can be the one that closes the line: nothing has to turn for it, and no water come to it. */
-  settles(joint: Pick<Weighed, 'turns' | 'needsDry'>, beforeStop: boolean): boolean {
-    return !joint.turns && this.dryAt(joint, beforeStop)
-  }
-
   /**
-   * Whether a joint can close the line to what is held: before what stands, if the old pipe gives as much as goes in, along
-   * that part of the line which leads there.
+   * Whether a joint can close the line to what is held: nothing has to turn for it, and no water come to it; before what
+   * stands, if the old pipe gives as much as goes in, along that part of the line which leads there.
    */
   shutsOn(
     joint: Pick<Weighed, 'turns' | 'needsDry' | 'apart'>,
     beforeStop: boolean,
     turned: number,
   ): boolean {
-    if (!this.settles(joint, beforeStop)) return false
+    if (joint.turns || !this.dryAt(joint, beforeStop)) return false
     return this.gives === null || (turned === this.turn && joint.apart <= this.gives)
   }
 

@@ -139,8 +139,8 @@ export class Topology {
         cents: Number.POSITIVE_INFINITY,
         notAboard: 1,
         handsCents: 0,
-        lo: Infinity,
-        hi: -Infinity,
+        lo: Number.POSITIVE_INFINITY,
+        hi: Number.NEGATIVE_INFINITY,
       }
       for (const choice of choices) {
         part.cents = Math.min(part.cents, choice.cents)
