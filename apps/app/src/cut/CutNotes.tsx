@@ -1,11 +1,11 @@
 import { goesInside } from '@diarmos/core/record'
-import { REASONS } from '@diarmos/core/words/reasons'
+import { REASONS, reasonText } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { usePreferences } from '../data/preferences'
 import { beginsAt, type LineView, situationOf } from '../data/select'
 import { measuredOf } from '../job/requests'
 import { Note } from '../ui/Note'
-import type { Layout } from './saw'
+import { type Layout, markedInPlace } from './saw'
 import { spanText } from './span'
 
 /** What speaks against sawing now: a way that is stale, a stub not measured, measurements that do not add up. */
@@ -14,6 +14,7 @@ export function CutNotes({ line, layout }: { readonly line: LineView; readonly l
   const measured = measuredOf(line)
   // on a nut, a hub or a flange that stays nothing is cut
   const option = line.mating?.fields.option
+  const inPlace = option && markedInPlace(option)
   const named = (id: string) => {
     const found = measured.find((dimension) => dimension.id === id)
     return found ? `Measured ${spanText(line, found)}.` : []
@@ -31,6 +32,11 @@ export function CutNotes({ line, layout }: { readonly line: LineView; readonly l
       situationOf(line).stubMm === null ? (
         <Note kind="caution" title="The stub is not measured">
           Measure the bare stub before cutting; without it only the least length is known.
+        </Note>
+      ) : null}
+      {inPlace ? (
+        <Note kind="caution" title="The old pipe has no length yet">
+          {reasonText(inPlace, unit)}
         </Note>
       ) : null}
       {layout?.contradictions.map(({ dimensions, reason }) => (

@@ -3,6 +3,7 @@ import { cutsOldPipe } from '@diarmos/core/record'
 import type { QuantityKind } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
 import { beginsAt, type JobView, type LineView, situationOf, wasteKind } from '../data/select'
+import type { EntityFields } from '../data/types'
 
 export type Layout = OperationResponse<'layout'>
 
@@ -53,6 +54,10 @@ function measuredFrom(line: LineView): string {
   return situationOf(line).rises ? 'from the floor' : 'from the wall'
 }
 
+/** Why the old pipe of a way has no length yet though its stub was measured; nothing where it has, or needs none. */
+export const markedInPlace = ({ warnings }: EntityFields<'mating'>['option']) =>
+  warnings.find(({ ruleId }) => ruleId === 'heater.in-place')
+
 /** Everything to saw on a line, from the wall outward. */
 export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cut[] {
   const option = line.mating?.fields.option
@@ -70,7 +75,10 @@ export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cu
   // a flange goes on pipe that is cut flush with the floor, and that is said beside it
   const flush = option.parts[0]?.family === 'closet-flange'
   const old =
-    beginsAt(line) === 'pipe' && !flush && cutsOldPipe(option.removalId) && option.leavesStubMm !== null
+    beginsAt(line) === 'pipe' &&
+    !flush &&
+    cutsOldPipe(option.removalId) &&
+    (option.leavesStubMm !== null || markedInPlace(option))
       ? [
           cut('old', {
             name: `Old pipe, square, ${measuredFrom(line)}`,

@@ -114,6 +114,35 @@ describe('a body that hangs, or has another line', () => {
     }
   })
 
+  it('rigid to a heater, the old pipe ends where that says, as far as it was measured; else it is marked in place', () => {
+    const asked3 = (reachMm: number | null) =>
+      ask(asked('copper.l.3/4', { stubMm: 300, givesMm: 60, service: 'hot', reachMm }, 'heater.nipple.3/4'))
+    const rigid = ({ parts }: RankedOption) =>
+      parts.every(({ family }) => !/connector|tube-piece/.test(family))
+    const inPlace = ({ warnings }: RankedOption) =>
+      warnings.some(({ ruleId }) => ruleId === 'heater.in-place')
+    for (const option of asked3(null).options) {
+      expect([option.id, inPlace(option), option.leavesStubMm === null]).toEqual([
+        option.id,
+        rigid(option),
+        rigid(option),
+      ])
+    }
+    // from the pipe's end as it is to the nipple's: so much more or less and the pipe ends so much farther on
+    const [near, far] = [asked3(10), asked3(22)].map(({ options }) => options.filter(rigid))
+    const both = (near ?? []).flatMap((option) => {
+      const other = far?.find(
+        ({ id, parts }) => id === option.id && parts[0]?.fittingId === option.parts[0]?.fittingId,
+      )
+      return other && (other.leavesStubMm ?? 0) < 295 ? [[option, other] as const] : []
+    })
+    expect(both.length).toBeGreaterThan(0)
+    for (const [option, other] of both) {
+      expect(inPlace(option)).toBe(false)
+      expect((other.leavesStubMm ?? 0) - (option.leavesStubMm ?? 0)).toBeCloseTo(12, 2)
+    }
+  })
+
   it('where neither hose nor union may stand, that is what a method is refused for', () => {
     const without = CATALOG.filter(({ family }) => !/union|connector/.test(family))
     const request = (place: Partial<Conditions>) =>

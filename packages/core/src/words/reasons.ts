@@ -43,6 +43,8 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'bib.on-plastic':
     'A hose pulls at a bib: on plastic it has a flange of its own on the wall, or stands in an elbow that is screwed to the framing.',
   'heater.plastic-tube': 'New tube to a heater is metal: plastic stays 18 in away.',
+  'heater.in-place':
+    'Nothing in it takes up a difference: measure from the pipe’s end to the heater’s, or set the heater, make what is screwed on it, hold the pipe beside its mouth, and mark where it is cut: the depth of the joint beyond the mouth.',
   'heater.not-lifted':
     'Heater and pipe both stand, so that a hose or a union closes between them. Where the pipe can be lifted off the heater by hand, measure how far: then what is pushed in can close there too.',
   'run.not-measured':

@@ -8,6 +8,7 @@ import { type ToolId, toolsOn } from '../../assembly/tools'
 import { fittingById } from '../../catalog/families'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { faceMm } from '../../fitup/takeOut'
+import { commonPractice } from '../../reference/source'
 import { TRAP_ARMS } from '../../reference/trapArms'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
 import { endToEndMm, PER_MM } from '../model/book'
@@ -144,6 +145,7 @@ export function toOption(problem: Problem, goal: Label): RankedOption {
       ).values(),
       ...ofNewCopper(parts, settings),
       ...ofLongArm(problem, parts),
+      ...ofPlace(problem, links),
     ],
   }
 }
@@ -163,6 +165,18 @@ function ofLongArm({ route, span, settings }: Problem, parts: readonly ChosenPar
   return [{ ruleId: 'drain.long-arm', severity: 'warn', parameters: { outMm, mostMm: most }, source }]
 }
 
+/** Whether a part has no length of its own, be lengths counted or not: a piece that is cut, a hose. */
+const takesUp = ({ choice, group }: Pick<Label, 'choice' | 'group'>) =>
+  choice?.part.family === 'tube-piece' || group?.role === 'connector'
+
+/** Rigid from the old pipe to what stands, over a way that nobody measured: it is held there and marked. */
+function ofPlace(problem: Problem, links: readonly Label[]): Reason[] {
+  const gives = links.some(takesUp)
+  const cut = !(links[0] as Label).start.removal.threadedEnd
+  if (!cut || !problem.fitsInPlace(gives)) return []
+  return [{ ruleId: 'heater.in-place', severity: 'warn', parameters: {}, source: commonPractice }]
+}
+
 /** How long the old pipe is left by a way, up to where its length was measured. */
 function stubLeft(problem: Problem, links: readonly Label[]): number | null {
   const { start } = links[0] as Label
@@ -172,7 +186,7 @@ function stubLeft(problem: Problem, links: readonly Label[]): number | null {
   for (const { joint, choice, group, back } of links) {
     rest -= joint?.insHi ?? 0
     if (!choice || !group) continue
-    gives ||= choice.hi > choice.lo
+    gives ||= choice.hi > choice.lo || takesUp({ choice, group })
     rest += choice.lo
     if (back && problem.endsSpan(back.stage, group)) {
       rest -= choice.behind

@@ -826,11 +826,25 @@ export class Problem {
    */
   leavesMm(start: Start, restLo: number, gives: boolean): number | null {
     const { usableMm } = start
-    if (this.span === null || this.fromEnd || this.fromFloor || !this.isStub(start)) return usableMm
+    if (!this.isStub(start) || this.fromFloor) return usableMm
+    if (this.fitsInPlace(gives)) return null
+    if (this.span === null) return usableMm
     const most = (this.span - restLo) / PER_MM
+    // counted from where the pipe ends now
+    if (this.fromEnd) return usableMm === null ? null : Math.min(usableMm, usableMm + most)
     if (usableMm === null) return gives ? null : most
     // elsewhere a piece is cut to what is left
     return gives && this.route.trapAt === undefined ? usableMm : Math.min(usableMm, most)
+  }
+
+  /**
+   * Whether a line to what stands has nothing in it that takes up a difference, and nobody measured how far it goes: where
+   * its old pipe ends is found by holding it there.
+   *
+   * @param gives something of it has no length of its own: a piece that is cut, a hose
+   */
+  fitsInPlace(gives: boolean): boolean {
+    return this.gives !== null && this.fromEnd && this.span === null && this.turn === 0 && !gives
   }
 
   /** Whether the place is closed for good, so that nothing may stand in it that is ever to be touched again. */
