@@ -1,11 +1,11 @@
-import { goesInside } from '@diarmos/core/record'
+import { goesInside, markedInPlace } from '@diarmos/core/record'
 import { REASONS, reasonText } from '@diarmos/core/words/reasons'
 import { say } from '@diarmos/core/words/say'
 import { usePreferences } from '../data/preferences'
 import { beginsAt, type LineView, situationOf } from '../data/select'
 import { measuredOf } from '../job/requests'
 import { Note } from '../ui/Note'
-import { type Layout, markedInPlace } from './saw'
+import type { Layout } from './saw'
 import { spanText } from './span'
 
 /** What speaks against sawing now: a way that is stale, a stub not measured, measurements that do not add up. */

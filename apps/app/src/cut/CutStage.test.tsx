@@ -65,6 +65,20 @@ it('where a hose begins is not measured: between what it may be, the shortest is
   expect(screen.getByText(/The connector reaches/)).toBeTruthy()
 })
 
+it('rigid to a heater nobody measured how far, the old pipe has no length, and it is said how one is found', async () => {
+  await withFixture({ stubMm: 203.2, givesMm: 60 }, /Fixture: Water heater/)
+  await stage('Mate')
+  for (const way of all('tab', /^Way \d/)) {
+    await press(way)
+    if (!/connector|tube|union/i.test(screen.getByTestId('stage').textContent ?? '')) break
+  }
+  await press(one('button', 'Choose this way'))
+  await stage('Cut')
+  expect(screen.getByText(/^Nothing in it takes up a difference: measure from/)).toBeTruthy()
+  expect(screen.getByTestId('cut-list').textContent).toContain('?')
+  expect(all('button', 'To the saw')).toEqual([])
+})
+
 describe('a run that is cut open', () => {
   it('is mated, cut and put in order on the job: what comes out, what slides, what goes in', async () => {
     await intoRun('A valve into the run')

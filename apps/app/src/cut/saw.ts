@@ -1,9 +1,8 @@
 import type { OperationResponse } from '@diarmos/contract'
-import { cutsOldPipe } from '@diarmos/core/record'
+import { cutsOldPipe, markedInPlace } from '@diarmos/core/record'
 import type { QuantityKind } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
 import { beginsAt, type JobView, type LineView, situationOf, wasteKind } from '../data/select'
-import type { EntityFields } from '../data/types'
 
 export type Layout = OperationResponse<'layout'>
 
@@ -53,10 +52,6 @@ function measuredFrom(line: LineView): string {
   if (wasteKind(line) === 'waste.bowl') return 'over the rim of the fitting below'
   return situationOf(line).rises ? 'from the floor' : 'from the wall'
 }
-
-/** Why the old pipe of a way has no length yet though its stub was measured; nothing where it has, or needs none. */
-export const markedInPlace = ({ warnings }: EntityFields<'mating'>['option']) =>
-  warnings.find(({ ruleId }) => ruleId === 'heater.in-place')
 
 /** Everything to saw on a line, from the wall outward. */
 export function cutsOf(view: JobView, line: LineView, layout: Layout | null): Cut[] {

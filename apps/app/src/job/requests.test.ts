@@ -19,6 +19,16 @@ it.each([
   expect(measuredOf(view)).toEqual([{ id: 'reach', from, to: 'tail', mm: 178 }]),
 )
 
+it('to a heater it is so much farther from the old pipe’s end as that is cut back', () => {
+  const view = line('flexible', ['female-adapter'])
+  const cut = {
+    ...view,
+    situation: { fields: { ...view.situation?.fields, stubMm: 200 } },
+    mating: { fields: { option: { ...view.mating?.fields.option, leavesStubMm: 120 } } },
+  } as unknown as LineView
+  expect(measuredOf(cut)).toEqual([{ id: 'reach', from: 'stub', to: 'tail', mm: 178 + 80 }])
+})
+
 it('a heater whose distance was measured from the wall has that and no reach', () =>
   expect(measuredOf(line('flexible', ['coupling', 'tube-piece'], 400))).toEqual([
     { id: 'span', from: 'wall', to: 'tail', mm: 400 },

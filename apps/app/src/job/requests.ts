@@ -1,6 +1,6 @@
 import type { OperationRequest, OperationResponse } from '@diarmos/contract'
 import { lineEnds, type Mouth, type PortAt, runBranch } from '@diarmos/core/bodies'
-import { comesOutMm, legsOutMm } from '@diarmos/core/record'
+import { comesOutMm, legsOutMm, markedInPlace } from '@diarmos/core/record'
 import { leftLongOf } from '../cut/saw'
 import { leftOpen } from '../data/leftOpen'
 import {
@@ -136,7 +136,9 @@ export function layoutRequest(line: LineView): OperationRequest<'layout'> | null
   return {
     option,
     stubMm:
-      beginsAt(line) !== 'pipe' || atHub(line) ? null : (option.leavesStubMm ?? situationOf(line).stubMm),
+      beginsAt(line) !== 'pipe' || atHub(line) || markedInPlace(option)
+        ? null
+        : (option.leavesStubMm ?? situationOf(line).stubMm),
     dimensions: measuredOf(line),
   }
 }
@@ -153,6 +155,13 @@ export function staggerRequest(
     return entry && option && stubMm !== null ? { option, stubMm, dimensions: measuredOf(entry) } : null
   })
   return apart && one && other ? { lines: [one, other], apartMm: apart.fields.mm } : null
+}
+
+/** How much of the old pipe a way to a heater takes off: it was measured from where that ends now. */
+function cutBackMm(line: LineView): number {
+  const { stubMm } = situationOf(line)
+  const left = line.mating?.fields.option.leavesStubMm
+  return line.ends?.to.route !== 'flexible' || stubMm === null || left == null ? 0 : stubMm - left
 }
 
 /** What was measured along a line, as the core takes it. */
@@ -196,7 +205,7 @@ export function measuredOf(line: LineView) {
   const fromPipe = led || (line.ends?.to.route === 'flexible' && spanMm === null)
   const known =
     fromPipe && beginsAt(line) !== 'fresh'
-      ? { id: 'reach', from: 'stub', to: 'tail', mm: reachMm }
+      ? { id: 'reach', from: 'stub', to: 'tail', mm: reachMm === null ? null : reachMm + cutBackMm(line) }
       : hose > 0
         ? { id: 'reach', from: `part:${hose - 1}:out`, to: 'tail', mm: reachMm }
         : {

@@ -7,6 +7,7 @@ import { type Fitting, type Port, turnedBy, turnOf } from '../catalog/types'
 import { CoreFault } from '../fault'
 import { type Dimension, layOut } from '../fitup/layout'
 import type { MateOption } from '../mate/types'
+import { markedInPlace } from '../record/inPlace'
 import { goesInside } from '../record/pan'
 import { beginsInHub } from '../record/trapped'
 import { pipeById } from '../reference/pipes'
@@ -166,7 +167,8 @@ export function drawJointLine(request: DrawRequest): Scene {
   const upright = standsOn(request) && !lies
   // a hub that stays lies somewhere out from the wall: its rim is what is measured from
   const inHub = !standsOn(request) && option !== null && option !== undefined && beginsInHub(option)
-  const measuredMm = inHub ? null : (option?.leavesStubMm ?? request.stubMm)
+  const open = inHub || (option && markedInPlace(option))
+  const measuredMm = open ? null : (option?.leavesStubMm ?? request.stubMm)
   const stubMm = measuredMm ?? (option ? option.needsStubMm + usual : 45)
   const largest = Math.max(pipe?.odMm ?? 0, ...(request.outline ?? []).map((entry) => entry.odMm), 16)
   // a drain that comes up out of the floor stands too
@@ -196,13 +198,7 @@ export function drawJointLine(request: DrawRequest): Scene {
         ? layOut({
             chain: option,
             // what begins at the new valve has no wall behind it that a tape could be held to
-            stubMm:
-              pipe &&
-              !inHub &&
-              !opensRun(option.removalId) &&
-              (request.stubMm ?? option.leavesStubMm) !== null
-                ? stubMm
-                : null,
+            stubMm: pipe && !opensRun(option.removalId) && measuredMm !== null ? stubMm : null,
             dimensions: request.dimensions ?? [],
           })
         : null

@@ -8,6 +8,7 @@ import { type ToolId, toolsOn } from '../../assembly/tools'
 import { fittingById } from '../../catalog/families'
 import { PARK_MM, slides, UNION_GAP_MM } from '../../fitup/fixedEnds'
 import { faceMm } from '../../fitup/takeOut'
+import { IN_PLACE } from '../../record/inPlace'
 import { commonPractice } from '../../reference/source'
 import { TRAP_ARMS } from '../../reference/trapArms'
 import { consumablesOf, labourCents, methodsOf, missingTools, partCents, setUpCents } from '../costs/costs'
@@ -174,7 +175,7 @@ function ofPlace(problem: Problem, links: readonly Label[]): Reason[] {
   const gives = links.some(takesUp)
   const cut = !(links[0] as Label).start.removal.threadedEnd
   if (!cut || !problem.fitsInPlace(gives)) return []
-  return [{ ruleId: 'heater.in-place', severity: 'warn', parameters: {}, source: commonPractice }]
+  return [{ ruleId: IN_PLACE, severity: 'warn', parameters: {}, source: commonPractice }]
 }
 
 /** How long the old pipe is left by a way, up to where its length was measured. */
