@@ -66,7 +66,11 @@ const letIn = (material: string) => [
   'gasket coupling.repair.gasketxgasket.1/2',
   'gasket',
 ]
-const STOP = ['push-fit stop.angle.pushxcomp.1/2x3/8', 'swivel connector.comp3/8xfaucet1/2.12in', 'swivel']
+const STOP: readonly [string, string, string] = [
+  'push-fit stop.angle.pushxcomp.1/2x3/8',
+  'swivel connector.comp3/8xfaucet1/2.12in',
+  'swivel',
+]
 const FAUCET = 'faucet.shank.1/2'
 const VALVE = 'valve.combo.1/2'
 const HEATER = 'heater.nipple.3/4'
@@ -433,6 +437,18 @@ const ROWS: Readonly<Record<string, { readonly breaks: readonly Way[]; readonly 
       ['hose.outlet', L, ['sweat bib.frost-free.c.1/2x4'], { freezing: true, wallMm: 150 }],
     ],
     keeps: [['hose.outlet', L, ['sweat bib.frost-free.c.1/2x8'], { freezing: true, wallMm: 150 }]],
+  },
+  'unseen-reach': {
+    breaks: [
+      ['toilet.fill.7/8', L, [STOP[0], 'swivel connector.comp3/8xfill7/8.6in', 'swivel']],
+      ['appliance.comp.3/8', L, [STOP[0], 'swivel connector.comp3/8xcomp3/8.12in', 'swivel']],
+      ['hose.outlet', L, ['sweat bib.frost-free.c.1/2x4'], { freezing: true }],
+    ],
+    keeps: [
+      ['toilet.fill.7/8', L, [STOP[0], 'swivel connector.comp3/8xfill7/8.6in', 'swivel'], { reachMm: 120 }],
+      ['appliance.comp.3/8', L, [STOP[0], 'swivel connector.comp3/8xcomp3/8.60in', 'swivel']],
+      ['hose.outlet', L, ['sweat bib.frost-free.c.1/2x8'], { freezing: true }],
+    ],
   },
   'marked-seal': {
     breaks: [[FAUCET, L, STOP, { scored: true }]],

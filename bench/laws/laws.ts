@@ -343,6 +343,17 @@ export const LAWS: readonly Law[] = [
       ),
   },
   {
+    id: 'unseen-reach',
+    says: 'a hose under a foot, to an appliance under a yard, or a stem under six inches, where nobody measured the way',
+    breaks: ({ parts, kind, conditions: { reachMm, wallMm } }) =>
+      parts.some(({ part }) => {
+        const longMm = part.lengthMm?.max ?? 0
+        if (part.family === 'frost-free-bib') return wallMm == null && longMm < 150
+        const leastMm = kind.startsWith('appliance') ? 914 : 290
+        return part.family === 'supply-connector' && reachMm === null && longMm < leastMm
+      }),
+  },
+  {
     id: 'marked-seal',
     says: 'a seal, a ring or an expansion on tube that is marked',
     breaks: ({ joints, conditions, run, removalId }) => {

@@ -510,7 +510,7 @@ const kept = z.object({
   material: key,
   heatSensitive: z.boolean(),
   layingMm: z.number(),
-  lengthMm: z.object({ min: z.number(), max: z.number() }).optional(),
+  lengthMm: z.object({ min: z.number(), max: z.number(), usual: z.number().optional() }).optional(),
   protects: z.literal(true).optional(),
   shiftMm: z.number().optional(),
   opens: key.optional(),

@@ -189,8 +189,8 @@ export interface Fitting {
   readonly ports: readonly Port[]
   /** Distance between the two pipe ends inside the part once both are fully home (laying length), mm. */
   readonly layingMm: number
-  /** For parts bought by length or cut to length: the shortest and longest. */
-  readonly lengthMm?: { readonly min: number; readonly max: number }
+  /** For parts bought by length or cut to length: the shortest and longest, and what is usual of its kind where nobody measured. */
+  readonly lengthMm?: { readonly min: number; readonly max: number; readonly usual?: number }
   /** Keeps used water from being drawn back: built in. */
   readonly protects?: true
   /** How far the way out stands aside of the way in, mm. */

@@ -216,6 +216,8 @@ function hoseBibs(): Fitting[] {
 }
 
 const FROST_FREE_INCHES = [4, 6, 8, 10, 12, 14] as const
+/** Through a framed wall with its sheathing: common practice, where nobody measured. */
+const USUAL_INCHES = 8
 const FROST_FREE_INLETS: readonly Inlet[] = [
   ['taper-male', 'NPT', ['1/2', '3/4']],
   ['solder-cup', 'CTS', ['1/2', '3/4']],
@@ -236,7 +238,7 @@ function frostFreeBibs(): Fitting[] {
           material: 'brass',
           heatSensitive: true,
           layingMm: inches * IN,
-          lengthMm: { min: inches * IN, max: inches * IN },
+          lengthMm: { min: inches * IN, max: inches * IN, usual: USUAL_INCHES * IN },
           a: end(form, system, size, 'brass'),
           b: HOSE.end(),
           protects: true,

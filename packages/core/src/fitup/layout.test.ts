@@ -270,7 +270,7 @@ describe('what is asked and what is in doubt', () => {
 })
 
 describe('the reach of a connector', () => {
-  const option = optionsOf('copper.l.1/2').find(
+  const option = optionsOf('copper.l.1/2', { reachMm: 250 }).find(
     ({ parts }) => parts.at(-1)?.family === 'supply-connector',
   ) as MateOption
   const stop = option.parts.length - 2

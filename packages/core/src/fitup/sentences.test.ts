@@ -43,7 +43,7 @@ import {
 const waysOf = (request: object): readonly MateOption[] =>
   mate({ lines: [request as never], settings: WELL_EQUIPPED, k: 12 }).lines[0]?.options ?? []
 const LINES = [
-  ...waysOf(line('copper.l.1/2')),
+  ...waysOf(line('copper.l.1/2', { reachMm: 250 })),
   ...waysOf(line('copper.l.1/2', { turn: 90 }, 'washer.hose')),
   ...waysOf(line('copper.regular.15mm', { access: 'reachable' }, 'tap.tail.1/2')),
 ]

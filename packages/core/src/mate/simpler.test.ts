@@ -7,7 +7,7 @@ import type { MateSettings } from './types'
 
 // steel in the wall: a stop is screwed on, but what lies on the van goes by way of a piece of plastic tube
 const catalogue = CATALOG.filter(({ id }) =>
-  /^(stop\.angle\.(fnptxcomp|barbxcomp)\.1\/2x3\/8|adapter\.barbxfnpt\.1\/2x1\/2|tube\.pex-a\.1\/2|connector\.comp3\/8xfaucet1\/2\.12in)$/.test(
+  /^(stop\.angle\.(fnptxcomp|barbxcomp)\.1\/2x3\/8|adapter\.barbxfnpt\.1\/2x1\/2|tube\.pex-a\.1\/2|connector\.comp3\/8xfaucet1\/2\.20in)$/.test(
     id,
   ),
 )

@@ -57,6 +57,27 @@ describe('fixtures and what stands before them', () => {
     }
   })
 
+  it.each([
+    // a faucet's, a toilet's, a heater's, an appliance's that is drawn out, and their metric like
+    ['faucet.shank.1/2', 'copper.l.1/2', 508],
+    ['toilet.fill.7/8', 'copper.l.1/2', 305],
+    ['heater.nipple.3/4', 'copper.l.3/4', 457],
+    ['appliance.comp.3/8', 'copper.l.1/2', 1524],
+    ['appliance.comp.1/4', 'copper.l.1/2', 1524],
+    ['tap.tail.1/2', 'copper.regular.15mm', 300],
+    ['hose.outlet', 'copper.l.1/2', 203],
+  ])('how far %s hangs is not measured: on %s no hose and no stem is under %s mm', (kind, pipeId, mm) => {
+    const long = (patch: Partial<Conditions>) =>
+      to(kind, pipeId, { freezing: kind === 'hose.outlet', ...patch }).options.flatMap(({ parts }) =>
+        parts
+          .filter(({ family }) => /^(supply-connector|frost-free-bib)$/.test(family))
+          .map(({ fittingId }) => Math.round(fittingById(fittingId)?.lengthMm?.max ?? 0)),
+      )
+    expect(Math.min(...long({}))).toBe(mm)
+    // measured, the shortest that reaches
+    if (kind !== 'tap.tail.1/2') expect(Math.min(...long({ reachMm: 190, wallMm: 40 }))).toBeLessThan(mm)
+  })
+
   it('two outlets are asked for, and given', () => {
     const { options } = to('faucet.shank.1/2', 'copper.l.1/2', { outlets: 2 })
     expect(options.length).toBeGreaterThan(0)
@@ -679,22 +700,31 @@ describe('what the place leaves out', () => {
       ['hose-bib', 'bib.frost'],
       ['frost-free-bib', 'bib.too-short'],
     ])
+    const unmeasured = ['supply-connector', 'connector.usual']
     expect(out('heater.nipple.3/4', {})).toEqual([
       ['tube-piece', 'heater.plastic-tube'],
       ['coupling', 'heater.not-lifted'],
+      unmeasured,
     ])
-    expect(out('heater.nipple.3/4', { givesMm: 30 })).toEqual([['tube-piece', 'heater.plastic-tube']])
+    expect(out('heater.nipple.3/4', { givesMm: 30 })).toEqual([
+      ['tube-piece', 'heater.plastic-tube'],
+      unmeasured,
+    ])
     expect(out('heater.nipple.3/4', { access: 'closed-wall' })).toContainEqual([
       'isolating-valve',
       'valve.shut-in',
     ])
-    expect(out('faucet.shank.1/2', { reachMm: null })).toEqual([])
+    expect(out('faucet.hose.3/8', { reachMm: null })).toEqual([])
+    expect(out('faucet.shank.1/2', { reachMm: null })).toEqual([['supply-connector', 'connector.usual']])
     expect(out('faucet.shank.1/2', { reachMm: 400 })).toEqual([['supply-connector', 'connector.too-short']])
   })
 
   it('a plain bib on plastic, and what closes by a spring that nobody has measured', () => {
     expect(out('hose.outlet', {}, 'pex-b.sdr9.1/2')).toEqual([['hose-bib', 'bib.on-plastic']])
-    expect(out('hose.outlet', { freezing: true }, 'pex-b.sdr9.1/2')).toEqual([['hose-bib', 'bib.frost']])
+    expect(out('hose.outlet', { freezing: true }, 'pex-b.sdr9.1/2')).toEqual([
+      ['hose-bib', 'bib.frost'],
+      ['frost-free-bib', 'bib.usual'],
+    ])
     const run = (freeMm: number, sidewaysMm: number) =>
       mate({
         lines: [

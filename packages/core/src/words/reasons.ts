@@ -222,6 +222,10 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
     'Its seat must lie in the warm, {needsMm, number, missing-length} behind the outside: shorter ones are left out.',
   'connector.too-short':
     'A connector pulled tight leaks: those shorter than {needsMm, number, missing-length}, an inch of slack included, are left out.',
+  'connector.usual':
+    'How far it hangs was not measured: shorter ones than are usual there are left out. Measured, the shortest that reaches is taken.',
+  'bib.usual':
+    'How thick the wall is was not measured: stems shorter than the usual 8 in are left out. Its seat must lie in the warm.',
   'temporary.not-water': 'Nothing is wrapped until it is known that the pipe carries water.',
   'temporary.no-hole': 'It wraps a pinhole, and none was seen on this pipe.',
   'temporary.pressure':

@@ -18,6 +18,10 @@ export function leftOut(problem: Problem): LeftOut[] {
     out.push({ family, reason: { ruleId, severity: 'forbid', parameters, source: commonPractice } })
   const shorter = (family: Family, mm: number) =>
     network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
+  const unusual = (family: Family) =>
+    network.catalogue.some(
+      ({ family: own, lengthMm }) => own === family && lengthMm && lengthMm.max < (lengthMm.usual ?? 0),
+    )
   if (problem.shutIn && (problem.held || problem.line.cutIn)) add('union', 'union.shut-in')
   if (conditions.access === 'closed-wall' && route.stages.some((stage) => 'isolating' in stage))
     add('isolating-valve', 'valve.shut-in')
@@ -26,17 +30,24 @@ export function leftOut(problem: Problem): LeftOut[] {
     else if (pipe && isPlastic(pipe.material)) add('hose-bib', 'bib.on-plastic')
     const { wallMm } = conditions
     const needsMm = (wallMm ?? 0) + SEAT_BEYOND_MM
-    if (wallMm != null && shorter('frost-free-bib', needsMm))
-      add('frost-free-bib', 'bib.too-short', { needsMm })
+    if (wallMm == null) {
+      if (conditions.freezing && unusual('frost-free-bib')) add('frost-free-bib', 'bib.usual')
+    } else if (shorter('frost-free-bib', needsMm)) add('frost-free-bib', 'bib.too-short', { needsMm })
   }
   if (route.id === 'flexible') add('tube-piece', 'heater.plastic-tube')
   if (problem.standsFast) add('coupling', 'heater.not-lifted')
   // a run that is not measured is not drawn aside
   if (line.cutIn && (line.cutIn.sidewaysMm === 0 || line.cutIn.freeMm.every((free) => free === 0)))
     add('coupling', 'run.not-measured')
-  if (route.id === 'stop' && conditions.reachMm !== null) {
-    const needsMm = conditions.reachMm + CONNECTOR_SLACK_MM
-    if (shorter('supply-connector', needsMm)) add('supply-connector', 'connector.too-short', { needsMm })
+  // what comes with a hose of its own takes no connector
+  const hung = route.id === 'stop' && line.to?.ends.some(({ form }) => form !== 'swivel-nut')
+  if (hung || (route.id === 'flexible' && !problem.shutIn)) {
+    const { reachMm } = conditions
+    const needsMm = (reachMm ?? 0) + CONNECTOR_SLACK_MM
+    if (reachMm === null) {
+      if (unusual('supply-connector')) add('supply-connector', 'connector.usual')
+    } else if (shorter('supply-connector', needsMm))
+      add('supply-connector', 'connector.too-short', { needsMm })
   }
   return out
 }

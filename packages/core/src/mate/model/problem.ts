@@ -416,15 +416,16 @@ export class Problem {
     return made
   }
 
-  /** Connectors that reach, bibs long enough for the wall, stops of the shape asked for. */
+  /** Connectors that reach and bibs long enough for the wall, not measured as long as is usual; stops of the shape asked for. */
   private fitsThePlace(part: Fitting, group: Group): boolean {
     const { reachMm, freezing, wallMm, stopShape } = this.conditions
-    if (group.role === 'connector' && reachMm !== null)
-      return (part.lengthMm?.max ?? 0) >= reachMm + CONNECTOR_SLACK_MM
+    const { max: longMm = 0, usual: usualMm = 0 } = part.lengthMm ?? {}
+    if (group.role === 'connector')
+      return longMm >= (reachMm === null ? usualMm : reachMm + CONNECTOR_SLACK_MM)
     if (group.role === 'stop') return stopShape === 'either' || part.family === `${stopShape}-stop`
     if (part.family === 'hose-bib' && freezing) return false
-    if (part.family === 'frost-free-bib' && wallMm != null)
-      return (part.lengthMm?.max ?? 0) >= wallMm + SEAT_BEYOND_MM
+    if (part.family === 'frost-free-bib')
+      return longMm >= (wallMm == null ? usualMm : wallMm + SEAT_BEYOND_MM)
     // what comes apart, or is opened to be cleaned, is shut in nowhere
     if (part.opens !== undefined && this.shutIn) return false
     if (group.role === 'pan-connector') return panSuits(part, this.panPlace)

@@ -157,6 +157,16 @@ export function shapeOf(fitting: Fitting, index: number): string {
 export const hasNut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
 
 /** Neither metal nor the rubber of a seat. */
+/** Trade: what a shop hangs there unseen, by the thread of what it feeds: fill valve, heater, faucet, what is drawn out. */
+function unseenMm({ ports }: Fitting): number {
+  const has = (system: string, nominal: string, times = 1) =>
+    ports.filter((port) => port.system === system && port.nominal === nominal).length >= times
+  if (ports.some(({ system }) => system === 'FV')) return 12 * 25.4
+  if (has('NPS', '3/4', 2)) return 18 * 25.4
+  if (ports.some(({ system }) => system === 'NPS')) return 20 * 25.4
+  if (has('BSPP', '3/4', 2)) return 1500
+  return ports.some(({ system }) => system === 'BSPP') ? 300 : 60 * 25.4
+}
 const isPlastic = (material: string) => /^(pex|cpvc|pvc|abs|poly|waste|tubular-plastic)/.test(material)
 
 /** What of a chain decides where its next part may stand. */
@@ -287,10 +297,10 @@ export function placeOf(
   const { stopShape, reachMm, freezing, wallMm } = conditions
   const long = fitting.lengthMm?.max ?? 0
   if (role === 'stop' && stopShape !== 'either' && fitting.family !== `${stopShape}-stop`) return null
-  // an inch to spare
-  if (role === 'connector' && reachMm !== null && long < reachMm + 25.4) return null
+  // an inch to spare; not measured, what a shop hangs there unseen
+  if (role === 'connector' && long < (reachMm === null ? unseenMm(fitting) : reachMm + 25.4)) return null
   if (fitting.family === 'hose-bib' && freezing) return null
-  if (fitting.family === 'frost-free-bib' && wallMm != null && long < wallMm + 25.4) return null
+  if (fitting.family === 'frost-free-bib' && long < (wallMm == null ? 8 * 25.4 : wallMm + 25.4)) return null
   return { stage, trend: trend || grows, undoes: shapeOf(fitting, index) }
 }
 
