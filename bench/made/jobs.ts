@@ -135,7 +135,7 @@ export function teed(): readonly (readonly PlanLine[])[] {
         (/copper|brass/.test(material) && ports.every(({ form }) => /^(solder|tube|taper)/.test(form))),
     ),
   ]
-  const runs = ['copper.l.1/2', 'copper.l.3/4', 'copper.m.1/2', 'pex-b.sdr9.1/2', 'cpvc.sdr11.1/2'] as const
+  const runs = ['copper.l.1/2', 'copper.l.3/4', 'pex-b.sdr9.1/2', 'cpvc.sdr11.1/2'] as const
   return runs.flatMap((pipeId) =>
     ['faucet.hose.3/8', 'toilet.fill.7/8', 'hose.outlet', 'valve.combo.1/2'].flatMap((fed) =>
       vans.flatMap((catalogue, van): (readonly PlanLine[])[] => {
