@@ -1,7 +1,7 @@
 import type { Belief } from '@diarmos/core'
 import { QUESTIONS } from '@diarmos/core/words/find'
 import { useState } from 'react'
-import { alike, isDrain, type JobView, keepsStop, type LineView, type Stage } from '../data/select'
+import { alike, isDrain, type JobView, keepsStop, type LineView } from '../data/select'
 import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
 import { hasStop, usualStop } from '../fixture/stops'
@@ -9,6 +9,7 @@ import { addLook, setConditions, takeFinding, withdraw } from '../job/actions'
 import { CopyCase } from '../job/CopyCase'
 import { type Expectation, identifyRequest, looksOf } from '../job/requests'
 import { StageFrame } from '../job/StageFrame'
+import type { GoTo } from '../job/usePlace'
 import { Pictures } from '../pictures/Pictures'
 import { ThreadSheet } from '../thread/ThreadSheet'
 import { Button } from '../ui/Button'
@@ -28,7 +29,7 @@ interface Props {
   belief: Solved<Belief>
   expectation: Expectation
   settings: EntityFields<'settings'>['mate'] | undefined
-  goTo: (stage: Stage) => void
+  goTo: GoTo
 }
 
 /** What is this pipe? Looks in, belief out, and the next look that is worth most. */
@@ -101,12 +102,15 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
               <Button
                 label="The old stop stays"
                 onPress={() =>
-                  void setConditions(
-                    view,
-                    alike(view, line),
-                    { stopOutlet: usualStop(view.property.fields.region) },
-                    'The old stop stays',
-                  ).then(() => goTo('fixture'))
+                  goTo(
+                    'fixture',
+                    setConditions(
+                      view,
+                      alike(view, line),
+                      { stopOutlet: usualStop(view.property.fields.region) },
+                      'The old stop stays',
+                    ),
+                  )
                 }
               />
             ) : null}
@@ -118,9 +122,8 @@ export function FindStage({ view, line, belief, expectation, settings, goTo }: P
                 {...(stopped ? { hint: 'First see what it carries' } : {})}
                 testID="take-finding"
                 onPress={() => {
-                  void takeFinding(view, line, answer as Belief, both ? others : []).then(() => {
-                    if (service !== 'vent') goTo('fixture')
-                  })
+                  const taken = takeFinding(view, line, answer as Belief, both ? others : [])
+                  if (service !== 'vent') goTo('fixture', taken)
                 }}
               />
             ) : null}

@@ -112,6 +112,28 @@ describe('Find', () => {
     expect(held('finding').length).toBeGreaterThan(0)
   })
 
+  it('turns to the fixture when the finding is kept, unless somebody turned elsewhere meanwhile', async () => {
+    for (const [elsewhere, shown] of [
+      [null, 'Fixture'],
+      ['Cut', 'Cut'],
+    ] as const) {
+      const { jobId } = await openJob()
+      show(jobId)
+      await look('scratch', 'copper')
+      await measure('outside:caliper', ['Point', '8', '7', '5'])
+      fireEvent.click(screen.getByTestId('take-finding'))
+      if (elsewhere) fireEvent.click(one('tab', new RegExp(`^${elsewhere}`)))
+      await settled()
+      expect(held('finding').some(({ fields }) => fields.name.includes('copper'))).toBe(true)
+      const open = all('tab', /./).filter((tab) => tab.getAttribute('aria-selected') === 'true')
+      expect([elsewhere, open.some((tab) => tab.getAttribute('aria-label')?.startsWith(shown))]).toEqual([
+        elsewhere,
+        true,
+      ])
+      cleanup()
+    }
+  })
+
   it('corrects a reading in its place and keeps the wrong one as withdrawn', async () => {
     const { jobId } = await openJob()
     show(jobId)

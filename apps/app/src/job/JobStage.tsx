@@ -10,12 +10,13 @@ import { MateStage } from '../mate/MateStage'
 import { ProveStage } from '../prove/ProveStage'
 import { Txt } from '../ui/Txt'
 import type { useJobQuestions } from './useJobQuestions'
+import type { GoTo } from './usePlace'
 
 interface Props {
   readonly view: JobView
   readonly line: LineView
   readonly shown: Stage
-  readonly goTo: (stage: Stage) => void
+  readonly goTo: GoTo
   readonly showLine: (lineId: string) => void
   readonly known: ReturnType<typeof useJobQuestions>
   readonly onWeighed: (optionId: string) => void

@@ -5,6 +5,9 @@ import { afterSheets } from '../ui/useBackCloses'
 
 type Params = { stage?: string; line?: string }
 
+/** Turns to a stage: at once, or when something is done, unless somebody turned elsewhere meanwhile. */
+export type GoTo = (stage: Stage, done?: Promise<unknown>) => void
+
 /** The line that the job is about: the first that something goes onto, else the first that was looked at. */
 const workedOn = (lines: readonly LineView[]): LineView | undefined =>
   lines.find(({ ends }) => ends !== null) ?? lines.find(({ observations }) => observations.length > 0)
@@ -16,7 +19,7 @@ const workedOn = (lines: readonly LineView[]): LineView | undefined =>
 export function usePlace(view: JobView): {
   readonly stage: Stage
   readonly line: LineView | undefined
-  readonly goTo: (stage: Stage) => void
+  readonly goTo: GoTo
   readonly showLine: (lineId: string) => void
 } {
   const { stage, line } = useLocalSearchParams<Params>()
@@ -25,6 +28,7 @@ export function usePlace(view: JobView): {
   const [worked] = useState(() => workedOn(view.lines)?.line.id)
   const [touched, setTouched] = useState<Params>({ stage, line })
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const turns = useRef(0)
   useEffect(() => setTouched({ stage, line }), [stage, line])
   const turn = useCallback((patch: Params) => {
     setTouched((held) => {
@@ -42,9 +46,17 @@ export function usePlace(view: JobView): {
       lines.find((entry) => [entry.line.fields.service, entry.line.id].includes(touched.line ?? '')) ??
       lines.find((entry) => entry.line.id === worked) ??
       lines[0],
-    goTo: useCallback((next: Stage) => turn({ stage: next }), [turn]),
+    goTo: useCallback(
+      (next: Stage, done?: Promise<unknown>) => {
+        const asked = ++turns.current
+        if (!done) turn({ stage: next })
+        else void done.then(() => turns.current === asked && turn({ stage: next }))
+      },
+      [turn],
+    ),
     showLine: useCallback(
       (lineId: string) => {
+        turns.current++
         const service = lines.find((entry) => entry.line.id === lineId)?.line.fields.service
         const alone = lines.filter((entry) => entry.line.fields.service === service).length === 1
         turn({ line: service && alone ? service : lineId })

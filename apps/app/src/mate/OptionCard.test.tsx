@@ -51,7 +51,7 @@ describe('an option on its card', () => {
   })
 
   it('says when everything is aboard', () => {
-    const aboard = { 'stop.angle.pushxcomp.1/2x3/8': 2, 'connector.comp3/8xfaucet1/2.12in': 2 }
+    const aboard = { 'stop.angle.pushxcomp.1/2x3/8': 2, 'connector.comp3/8xfaucet1/2.20in': 2 }
     const option = options(aboard)[0] as RankedOption
     expect(option.costs.tripCents).toBe(0)
     expect(card(option).text).toContain('All aboard')
