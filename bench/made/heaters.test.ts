@@ -131,6 +131,29 @@ describe('a heater', () => {
       }
   })
 
+  it('to which nobody measured gets pipe that was held there and marked, once it stands; measured, no such act', () => {
+    const asked = (patch: Partial<Conditions>, stays = false) =>
+      heater('copper.l.3/4', { oldJoint: 'sweat', givesMm: 40, ...patch }, { services: ['hot'], stays })
+    for (const stays of [false, true]) {
+      const request = asked({}, stays)
+      const { steps } = sequence(request)
+      expect(faultsOfHeaters(request, steps)).toEqual([])
+      const mark = steps.find(({ words }) => words === 'heater.mark') as PlannedStep
+      const without = steps.filter((step) => step !== mark)
+      expect(faultsOfHeaters(request, without)).toEqual(['hot is cut by guess'])
+      const moved = (seconds: number) => [
+        ...without,
+        { ...mark, startSeconds: seconds, endSeconds: seconds + 1 },
+      ]
+      expect(faultsOfHeaters(request, moved(0))).toContain('hot is marked with the old one on it')
+      expect(faultsOfHeaters(request, moved(0)).includes('hot is held to what does not stand')).toBe(!stays)
+      expect(faultsOfHeaters(request, moved(1e6))).toContain('hot is joined before it has its length')
+    }
+    const measured = asked({ reachMm: 76 })
+    expect(sequence(measured).steps.filter(({ words }) => words === 'heater.mark')).toEqual([])
+    expect(faultsOfHeaters(measured, sequence(measured).steps)).toEqual([])
+  })
+
   // what is moved, where to, and what comes of it
   const SPOILT: readonly [RegExp, 'after' | 'before', RegExp, RegExp][] = [
     [/^heater\.empty$/, 'before', /^safe\.heater-off/, /burns dry: emptied/],

@@ -50,6 +50,19 @@ function faultsOfOne(
   if (!isAfter(fill, restored)) wrong.push('filled from nothing')
   if (!isAfter(on, fill)) wrong.push('burns dry: on before it is full')
   for (const { lineId, option, conditions } of met) {
+    // nobody measured the way, and nothing in it gives: the old pipe is held there before it is cut to length
+    const guessed = option.warnings.some(({ ruleId }) => ruleId === 'heater.in-place')
+    const [mark, again] = of(lineId, /^heater\.mark$/)
+    if (again || guessed !== (mark !== undefined)) wrong.push(`${lineId} is cut by guess`)
+    if (mark) {
+      if (set && !isAfter(mark, set)) wrong.push(`${lineId} is held to what does not stand`)
+      for (const step of steps) {
+        if (step.lineId === lineId && step.seam === 0 && MAKES.test(step.words) && !isAfter(step, mark))
+          wrong.push(`${lineId} is joined before it has its length`)
+        if (step.id.startsWith(`${lineId}/remove/`) && !isAfter(mark, step))
+          wrong.push(`${lineId} is marked with the old one on it`)
+      }
+    }
     for (const step of of(lineId, MAKES))
       if (step.seam !== null && step.seam < option.joints.length && !isAfter(fill, step))
         wrong.push(`runs out of ${lineId}`)

@@ -1,4 +1,5 @@
 import type { StepTemplate } from '../assembly/acts/types'
+import { markedInPlace } from '../record/inPlace'
 import { isHeater, partings } from './fixtures'
 import type { Graph } from './graph'
 import { isCapped } from './lineWords'
@@ -11,6 +12,7 @@ const STEPS = {
   out: { key: 'out', kind: 'remove', words: 'heater.out', seconds: 900 },
   set: { key: 'set', kind: 'finish', words: 'heater.set', seconds: 1200 },
   fill: { key: 'fill', kind: 'open', words: 'heater.fill', seconds: 240 },
+  mark: { key: 'mark-in-place', kind: 'prepare', words: 'heater.mark', seconds: 180 },
 } as const satisfies Readonly<Record<string, StepTemplate>>
 
 /**
@@ -22,6 +24,7 @@ export function addHeaters(graph: Graph, { lines, bodies = [] }: PlanRequest): v
     const met = lines.filter(({ meets, option }) => meets?.to === body.id && !isCapped(option.parts))
     if (!isHeater(body) || met.length === 0) continue
     if (!body.stays) changeOver(graph, body, met)
+    for (const line of met) if (markedInPlace(line.option)) mark(graph, body, line)
     fill(graph, body, met)
   }
 }
@@ -45,6 +48,17 @@ function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): v
     for (const parting of partings(graph, lineId)) graph.precede(parting.id, step('out'))
     graph.precede(step('set'), `${lineId}/${option.joints.length - 1}/close`)
   }
+}
+
+/** Rigid over a way that nobody measured: the old pipe gets its length where the heater stands, before it is joined. */
+function mark(graph: Graph, { id, stays }: PlanBody, { lineId }: PlanLine): void {
+  const at = `${lineId}/line/${STEPS.mark.key}`
+  const first = [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === 0)
+  graph.add(at, STEPS.mark, lineId, null)
+  for (const parting of partings(graph, lineId)) graph.precede(parting.id, at)
+  for (const node of graph.nodes.keys()) if (node.startsWith(`${lineId}/remove/`)) graph.precede(node, at)
+  if (!stays) graph.precede(`general/${STEPS.set.key}-${id}`, at)
+  for (const node of first) graph.precede(at, node.id)
 }
 
 /** Through the cold line, a hot tap open; what is worked on of the hot one is looked at then. */

@@ -14,6 +14,7 @@ const OWN_KEYS = [
   'slide-back',
   // what stands
   'lift',
+  'mark-in-place',
   // what holds it, and what is seen to at the end
   'ears',
   'fix-bib',

@@ -47,6 +47,8 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
     'The old heater out, empty, two people or a cart. Its other line has no way chosen: choose one first, or shut and cap that pipe. Gas, flue and wiring are parted and joined by who is licensed for them.',
   'heater.set':
     'The new one on its base, level, its ends under the pipes; in a pan with a drain where a leak would do harm, strapped where the ground shakes: as its sheet and the local code have it.',
+  'heater.mark':
+    'What goes on the heater is put there and the rest held to it, dry; the old pipe beside the mouth it goes into, marked the depth of that joint beyond the mouth, cut square there.',
   'heater.fill':
     'The valve before the heater open, a hot tap open: let it fill until no air comes, then shut the tap.',
   'fixture.hang':
