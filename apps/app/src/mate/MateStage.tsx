@@ -162,11 +162,18 @@ export function MateStage(props: Props) {
     const best = ways.find(({ id }) => id === mate.answer?.together?.optionIds[at]) ?? ways[0]
     return best ? [best] : []
   }
+  const staying = new Set(
+    view.points.flatMap(({ fixtures }) => fixtures.flatMap(({ id, stays }) => (stays ? [id] : []))),
+  )
   const forParts = works.flatMap((entry) =>
     (entry === line && option ? [option] : optionOf(entry)).map((way: MateOption) => ({
       way,
       pipeId: entry.finding?.fields.pipeId ?? null,
-      place: { kind: wasteKind(entry), opens: opensFloor(entry, way) },
+      place: {
+        kind: wasteKind(entry),
+        opens: opensFloor(entry, way),
+        stays: staying.has(entry.ends?.to.bodyId ?? ''),
+      },
     })),
   )
   // of each kind the first; the others are there for who asks

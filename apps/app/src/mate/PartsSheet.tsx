@@ -142,7 +142,7 @@ export function PartsSheet({ options, pipeIds, places = [], onClose }: Props) {
         <List title="Parts" rows={partRows(options)} />
         <List title="Used up" rows={consumableRows(options)} />
         <List title="In open drains meanwhile, and counted out" rows={plugRows(options, pipeIds)} />
-        <List title="For what is set, and the floor" rows={besidesRows(places)} />
+        <List title="For what is set, and where it stands" rows={besidesRows(places)} />
         <List title="At the wall, one or the other" rows={plateRows(plates.answer ?? [])} />
         <Txt bold tone="soft" size="s">
           Tools

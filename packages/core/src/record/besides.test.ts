@@ -14,7 +14,19 @@ describe('what is laid out besides the parts of a way', () => {
     expect(besidesFor(basins)).toEqual(['putty-or-silicone', 'basin-wrench'])
     expect(besidesFor([at('waste.shower.clamped.2')])).toContain('pan-liner')
     for (const { id } of BODY_KINDS)
-      expect([id, besidesFor([at(id)]).length > 0]).toEqual([id, wasteActs(id) !== undefined])
+      expect([id, besidesFor([at(id)]).length > 0]).toEqual([
+        id,
+        wasteActs(id) !== undefined || id.startsWith('heater.'),
+      ])
+  })
+
+  it('is for a heater once, though it has two lines, and not where the old one stays', () => {
+    const lines = [at('heater.nipple.3/4'), at('heater.nipple.3/4')]
+    expect(besidesFor(lines)).toEqual(['heater-hose', 'heater-cart', 'heater-pan'])
+    expect(besidesFor(lines.map((line) => ({ ...line, stays: true })))).toEqual([])
+    // as its acts speak of them
+    const spoken = ['empty', 'out', 'set'].map((act) => STEPS[`heater.${act}`] ?? '')
+    for (const [index, word] of ['hose', 'cart', 'pan'].entries()) expect(spoken[index]).toContain(word)
   })
 
   it('is for concrete only where concrete is cut', () => {

@@ -18,4 +18,7 @@ export const BESIDES_WORDS: Readonly<Record<BesidesId, string>> = {
   'slab-sand': 'sand for the bed, a tamper',
   'slab-sheet': 'sheet and tape under the slab, wire for mesh',
   'slab-concrete': 'concrete in bags: how many stands at Cut',
+  'heater-hose': 'hose from the old heater’s cock to a drain',
+  'heater-cart': 'cart for the heaters, or a second person',
+  'heater-pan': 'pan with a drain where a leak would do harm, straps where the ground shakes',
 }

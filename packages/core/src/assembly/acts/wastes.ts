@@ -34,11 +34,17 @@ export const BESIDES = [
   'slab-sand',
   'slab-sheet',
   'slab-concrete',
+  'heater-hose',
+  'heater-cart',
+  'heater-pan',
 ] as const
 export type BesidesId = (typeof BESIDES)[number]
 
 /** What opens concrete and closes it again. */
 export const SLAB_USES: readonly BesidesId[] = BESIDES.filter((id) => id.startsWith('slab-'))
+
+/** What an old heater goes out by, and a new one stands in. */
+export const HEATER_USES: readonly BesidesId[] = BESIDES.filter((id) => id.startsWith('heater-'))
 
 const OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'waste.out', seconds: 300 }
 const TUB_OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'tub.out', seconds: 600 }
