@@ -95,13 +95,14 @@ export function inline(spec: BodySpec): Fitting {
   const port = (index: number, end: PortEnd, axis: Vector): Port => {
     const reach = reachMm(end, index)
     return {
-      ...end,
       id: 'abcde'[index] as string,
       pose: {
         origin: [axis[0] * reach, axis[1] * reach + (index === 1 ? (spec.shiftMm ?? 0) : 0), 0],
         axis,
         rollDegrees: 0,
       },
+      // last: what a spread begins, some engines give a shape of its own each time
+      ...end,
     }
   }
   return {

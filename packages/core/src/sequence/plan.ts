@@ -619,11 +619,12 @@ export function sequence(request: PlanRequest): Plan {
       }),
     )
     const shifted = tasks.map(({ after, ...task }, index) => ({
-      ...task,
       after: [
         ...after.map((before) => before + waits.length),
         ...running.flatMap((id, wait) => (nodes[index]?.after.has(id) ? [wait] : [])),
       ],
+      // last: what a spread begins, some engines give a shape of its own each time
+      ...task,
     }))
     const { starts, hands, seconds, bound } = schedule(
       [...waits, ...shifted],

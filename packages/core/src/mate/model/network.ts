@@ -240,7 +240,8 @@ export class Network {
       pairId = this.pairIds.size
       this.pairIds.set(key, pairId)
     }
-    return { ...pair, pairId }
+    // its own first: what a spread begins, some engines give a shape of its own each time, and no look-up is remembered
+    return { pairId, ...pair }
   }
 
   /** All groups, in the order of the catalogue. */
@@ -272,7 +273,8 @@ export class Network {
     const known = this.steps[openClass]
     if (known) return known
     const made = this.entries(openClass).flatMap(({ inClass, pair }) =>
-      this.groupsAt(inClass).map((group): Step => ({ ...group, stepId: this.stepCount++, pair })),
+      // its own first, as of a pair
+      this.groupsAt(inClass).map((group): Step => ({ stepId: this.stepCount++, pair, ...group })),
     )
     this.steps[openClass] = made
     return made
