@@ -147,6 +147,7 @@ describe('a heater', () => {
       ]
       expect(faultsOfHeaters(request, moved(0))).toContain('hot is marked with the old one on it')
       expect(faultsOfHeaters(request, moved(0)).includes('hot is held to what does not stand')).toBe(!stays)
+      expect(faultsOfHeaters(request, moved(0))).toContain('hot is marked to what is not screwed home')
       expect(faultsOfHeaters(request, moved(1e6))).toContain('hot is joined before it has its length')
     }
     const measured = asked({ reachMm: 76 })

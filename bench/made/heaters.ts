@@ -61,6 +61,11 @@ function faultsOfOne(
           wrong.push(`${lineId} is joined before it has its length`)
         if (step.id.startsWith(`${lineId}/remove/`) && !isAfter(mark, step))
           wrong.push(`${lineId} is marked with the old one on it`)
+        const { seam, lineId: own, words } = step
+        const beyond = seam !== null && option.closes !== undefined && seam > option.closes.seam
+        const joint = beyond ? option.joints[seam] : undefined
+        if (own === lineId && joint?.method === 'threaded' && joint.beforeStop && MAKES.test(words))
+          if (!isAfter(mark, step)) wrong.push(`${lineId} is marked to what is not screwed home`)
       }
     }
     for (const step of of(lineId, MAKES))

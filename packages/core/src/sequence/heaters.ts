@@ -51,13 +51,18 @@ function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): v
 }
 
 /** Rigid over a way that nobody measured: the old pipe gets its length where the heater stands, before it is joined. */
-function mark(graph: Graph, { id, stays }: PlanBody, { lineId }: PlanLine): void {
+function mark(graph: Graph, { id, stays }: PlanBody, { lineId, option }: PlanLine): void {
   const at = `${lineId}/line/${STEPS.mark.key}`
   const first = [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === 0)
   graph.add(at, STEPS.mark, lineId, null)
   for (const parting of partings(graph, lineId)) graph.precede(parting.id, at)
   for (const node of graph.nodes.keys()) if (node.startsWith(`${lineId}/remove/`)) graph.precede(node, at)
   if (!stays) graph.precede(`general/${STEPS.set.key}-${id}`, at)
+  // what is screwed on it stands as deep as it will: hand-tight, the mark would be wrong by its last turns
+  const closes = option.closes?.seam ?? option.joints.length
+  // behind its valve it is made once the house has its water back
+  for (const [seam, { method, beforeStop }] of option.joints.entries())
+    if (seam > closes && method === 'threaded' && beforeStop) graph.precede(`${lineId}/${seam}/close`, at)
   for (const node of first) graph.precede(at, node.id)
 }
 

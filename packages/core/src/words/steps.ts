@@ -48,7 +48,7 @@ export const STEPS: Readonly<Record<string, Sentence>> = {
   'heater.set':
     'The new one on its base, level, its ends under the pipes; in a pan with a drain where a leak would do harm, strapped where the ground shakes: as its sheet and the local code have it.',
   'heater.mark':
-    'What goes on the heater is put there and the rest held to it, dry; the old pipe beside the mouth it goes into, marked the depth of that joint beyond the mouth, cut square there.',
+    'What goes on the heater is put there, screwed as deep as it will stand; the rest held to it, dry; the old pipe beside the mouth it goes into, marked the depth of that joint beyond the mouth, cut square there.',
   'heater.fill':
     'The valve before the heater open, a hot tap open: let it fill until no air comes, then shut the tap.',
   'fixture.hang':
