@@ -1,5 +1,5 @@
 import { View } from 'react-native'
-import { type JobView, type LineView, wasteKind } from '../data/select'
+import { endKind, type JobView, type LineView } from '../data/select'
 import { setConditions } from '../job/actions'
 import { LengthRow } from '../ui/LengthRow'
 import { MeasureRow } from '../ui/MeasureRow'
@@ -7,7 +7,7 @@ import { NOTHING } from './TubCut'
 
 /** Where the drain of a shower comes up: in the middle of the width that was measured, whatever the drawing says. */
 export function PanMiddle({ view, line }: { view: JobView; line: LineView }) {
-  if (!wasteKind(line)?.startsWith('waste.shower')) return null
+  if (!endKind(line)?.startsWith('waste.shower')) return null
   const tub = line.situation?.fields.tub ?? NOTHING
   const { widthMm } = tub
   return (

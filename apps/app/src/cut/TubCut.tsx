@@ -1,6 +1,6 @@
 import { View } from 'react-native'
 import { TUB_ROWS, TubAnswer } from '../bench/TubAnswer'
-import { type JobView, type LineView, wasteKind } from '../data/select'
+import { endKind, type JobView, type LineView } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { setConditions } from '../job/actions'
 import { MeasureRow } from '../ui/MeasureRow'
@@ -17,7 +17,7 @@ const BY: Readonly<Record<string, 'nuts' | 'cement'>> = {
 }
 
 /** How the tubes of a line's tub are joined; null where none drains by it. */
-export const tubOf = (line: LineView) => BY[wasteKind(line) ?? ''] ?? null
+export const tubOf = (line: LineView) => BY[endKind(line) ?? ''] ?? null
 
 /** The tubes of the tub that a line drains: cut by where its drain and its overflow are. */
 export function TubCut({ view, line }: { view: JobView; line: LineView }) {

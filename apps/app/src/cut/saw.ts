@@ -2,7 +2,7 @@ import type { OperationResponse } from '@diarmos/contract'
 import { cutsOldPipe, markedInPlace } from '@diarmos/core/record'
 import type { QuantityKind } from '@diarmos/core/units'
 import { pieceLetter } from '@diarmos/core/units'
-import { beginsAt, type JobView, type LineView, situationOf, wasteKind } from '../data/select'
+import { beginsAt, endKind, type JobView, type LineView, situationOf } from '../data/select'
 
 export type Layout = OperationResponse<'layout'>
 
@@ -49,7 +49,7 @@ export function leftLongOf(view: JobView, line: LineView): number | null {
 
 /** Where the bare end of an old pipe is measured from. */
 function measuredFrom(line: LineView): string {
-  if (wasteKind(line) === 'waste.bowl') return 'over the rim of the fitting below'
+  if (endKind(line) === 'waste.bowl') return 'over the rim of the fitting below'
   return situationOf(line).rises ? 'from the floor' : 'from the wall'
 }
 

@@ -72,8 +72,8 @@ export function foundSize({
   return found && { system: found.system as DimensionalSystem, nominal: found.nominal }
 }
 
-/** What waste leaves by at the end of a drain; undefined for other lines. */
-export function wasteKind({ ends }: Pick<LineView, 'ends'>): string | undefined {
+/** What a line ends at, by its kind; undefined while nothing was chosen. */
+export function endKind({ ends }: Pick<LineView, 'ends'>): string | undefined {
   return ends?.to.kind
 }
 
@@ -84,7 +84,7 @@ export function atHub(line: LineView): boolean {
 
 /** What the places along a line are called after. */
 export function placesOf(line: LineView): ReturnType<typeof calledAfter> {
-  return calledAfter(beginsAt(line), wasteKind(line), line.mating?.fields.option)
+  return calledAfter(beginsAt(line), endKind(line), line.mating?.fields.option)
 }
 
 /** Findings elsewhere in the same house, as the prior takes them. */

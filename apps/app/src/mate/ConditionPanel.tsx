@@ -7,6 +7,7 @@ import {
   alike,
   beginsAt,
   conditionsOf,
+  endKind,
   foundMaterial,
   foundSize,
   isDrain,
@@ -14,7 +15,6 @@ import {
   kindsOf,
   type LineView,
   situationOf,
-  wasteKind,
 } from '../data/select'
 import type { EntityFields } from '../data/types'
 import { FaultPanel } from '../find/FaultPanel'
@@ -125,15 +125,15 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
   const begins = beginsAt(line)
   const [first, rest] =
     waste && begins === 'pipe'
-      ? ofWaste(wasteKind(line), conditions.rises === true)
-      : measuresOf(begins, waste, waste ? wasteKind(line) : undefined)
+      ? ofWaste(endKind(line), conditions.rises === true)
+      : measuresOf(begins, waste, waste ? endKind(line) : undefined)
   const [main] = kindsOf(view).water
   const lifts = !waste && begins === 'pipe' && isHeater(main) ? [LIFTS] : []
   const material = foundMaterial(line)
   const threaded = /steel|brass/.test(material ?? '')
 
   // what stands on a floor is asked what floor that is
-  const onFloor = waste && bodyKind(wasteKind(line) ?? '')?.mount === 'floor'
+  const onFloor = waste && bodyKind(endKind(line) ?? '')?.mount === 'floor'
   const slab = (
     <SlabAsk
       access={conditions.access}
@@ -159,7 +159,7 @@ export function ConditionPanel({ view, line, improvised, onImprovised }: Props) 
       {[...first, ...lifts].map(row)}
       {waste ? (
         <DrainConditions
-          kind={wasteKind(line)}
+          kind={endKind(line)}
           fresh={begins === 'fresh'}
           flangeMm={conditions.flangeMm}
           roughMm={conditions.roughMm}

@@ -9,6 +9,7 @@ import {
   alike,
   asksOldJoint,
   conditionsOf,
+  endKind,
   isDrain,
   type JobView,
   joinedAlike,
@@ -16,7 +17,6 @@ import {
   type LineView,
   type Stage,
   situationOf,
-  wasteKind,
 } from '../data/select'
 import { useData } from '../data/store'
 import type { EntityFields } from '../data/types'
@@ -62,7 +62,7 @@ interface Props {
 /** Whether concrete is cut open for a way. */
 function opensFloor(line: LineView, option: MateOption): boolean {
   const conditions = conditionsOf(line)
-  return conditions !== null && opensSlab({ conditions, option }, bodyKind(wasteKind(line) ?? '')?.mount)
+  return conditions !== null && opensSlab({ conditions, option }, bodyKind(endKind(line) ?? '')?.mount)
 }
 
 /** Every sound way, ranked, under the conditions that hold; one is drawn, any two compared. */
@@ -170,7 +170,7 @@ export function MateStage(props: Props) {
       way,
       pipeId: entry.finding?.fields.pipeId ?? null,
       place: {
-        kind: wasteKind(entry),
+        kind: endKind(entry),
         opens: opensFloor(entry, way),
         stays: staying.has(entry.ends?.to.bodyId ?? ''),
       },

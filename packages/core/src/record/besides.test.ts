@@ -1,4 +1,5 @@
-import { BESIDES, wasteActs } from '../assembly/acts/wastes'
+import { BESIDES } from '../assembly/acts/besides'
+import { wasteActs } from '../assembly/acts/wastes'
 import { BODY_KINDS } from '../assembly/bodies'
 import { BESIDES_WORDS } from '../words/besides'
 import { STEPS } from '../words/steps'

@@ -1,4 +1,5 @@
-import { type BesidesId, HEATER_USES, SLAB_USES, wasteActs } from '../assembly/acts/wastes'
+import { type BesidesId, HEATER_USES, SLAB_USES } from '../assembly/acts/besides'
+import { wasteActs } from '../assembly/acts/wastes'
 import { bodyKind } from '../assembly/bodies'
 
 interface Place {

@@ -29,6 +29,12 @@ export function addHeaters(graph: Graph, { lines, bodies = [] }: PlanRequest): v
   }
 }
 
+/** What parts a line's old pipe from the heater, by the ids of its acts. */
+const freeing = (graph: Graph, lineId: string): readonly string[] => [
+  ...[...graph.nodes.keys()].filter((id) => id.startsWith(`${lineId}/remove/`)),
+  ...partings(graph, lineId).map(({ id }) => id),
+]
+
 function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): void {
   const step = (name: 'empty' | 'empties' | 'out' | 'set') => `general/${STEPS[name].key}-${id}`
   // it hangs on two lines: of one that no way was chosen for, nothing else here speaks
@@ -43,9 +49,7 @@ function changeOver(graph: Graph, { id }: PlanBody, met: readonly PlanLine[]): v
   graph.precede(step('out'), step('set'))
   for (const { lineId, option } of met) {
     // it is parted from its pipes when they are shut, and stands in nobody's way then
-    for (const node of [...graph.nodes.values()].filter(({ id: at }) => at.startsWith(`${lineId}/remove/`)))
-      graph.precede(node.id, step('out'))
-    for (const parting of partings(graph, lineId)) graph.precede(parting.id, step('out'))
+    for (const freed of freeing(graph, lineId)) graph.precede(freed, step('out'))
     graph.precede(step('set'), `${lineId}/${option.joints.length - 1}/close`)
   }
 }
@@ -55,8 +59,7 @@ function mark(graph: Graph, { id, stays }: PlanBody, { lineId, option }: PlanLin
   const at = `${lineId}/line/${STEPS.mark.key}`
   const first = [...graph.nodes.values()].filter((node) => node.lineId === lineId && node.seam === 0)
   graph.add(at, STEPS.mark, lineId, null)
-  for (const parting of partings(graph, lineId)) graph.precede(parting.id, at)
-  for (const node of graph.nodes.keys()) if (node.startsWith(`${lineId}/remove/`)) graph.precede(node, at)
+  for (const freed of freeing(graph, lineId)) graph.precede(freed, at)
   if (!stays) graph.precede(`general/${STEPS.set.key}-${id}`, at)
   // what is screwed on it stands as deep as it will: hand-tight, the mark would be wrong by its last turns
   const closes = option.closes?.seam ?? option.joints.length

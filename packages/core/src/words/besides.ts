@@ -1,4 +1,4 @@
-import type { BesidesId } from '../assembly/acts/wastes'
+import type { BesidesId } from '../assembly/acts/besides'
 
 /** What is laid out besides the parts of a way. */
 export const BESIDES_WORDS: Readonly<Record<BesidesId, string>> = {

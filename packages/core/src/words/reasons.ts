@@ -225,7 +225,7 @@ export const REASONS: Readonly<Record<string, Sentence>> = {
   'connector.usual':
     'How far it hangs was not measured: shorter ones than are usual there are left out. Measured, the shortest that reaches is taken.',
   'bib.usual':
-    'How thick the wall is was not measured: stems shorter than the usual 8 in are left out. Its seat must lie in the warm.',
+    'How thick the wall is was not measured: stems shorter than the usual {usualMm, number, reading} are left out. Its seat must lie in the warm.',
   'temporary.not-water': 'Nothing is wrapped until it is known that the pipe carries water.',
   'temporary.no-hole': 'It wraps a pinhole, and none was seen on this pipe.',
   'temporary.pressure':

@@ -1,5 +1,6 @@
 import { basinWaste, type WasteCloser } from '../bodies/basins'
 import { PAN_DRAIN } from '../bodies/kinds'
+import type { BesidesId } from './besides'
 import type { StepTemplate } from './types'
 
 /** What a waste is set by besides the joint to its pipe, each in order. Times are common practice. */
@@ -15,36 +16,6 @@ export interface WasteActs {
   /** What it uses up, and what it is set with, besides its joint. */
   readonly uses: readonly BesidesId[]
 }
-
-/** What is laid out besides the parts of a way: by their words. */
-export const BESIDES = [
-  'putty-or-silicone',
-  'basin-wrench',
-  'drain-key',
-  'tub-putty',
-  'base-silicone',
-  'pan-liner',
-  'pan-sealant',
-  'pan-gravel',
-  'pan-plug',
-  'slab-scanner',
-  'slab-saw',
-  'slab-breaker',
-  'slab-masks',
-  'slab-sand',
-  'slab-sheet',
-  'slab-concrete',
-  'heater-hose',
-  'heater-cart',
-  'heater-pan',
-] as const
-export type BesidesId = (typeof BESIDES)[number]
-
-/** What opens concrete and closes it again. */
-export const SLAB_USES: readonly BesidesId[] = BESIDES.filter((id) => id.startsWith('slab-'))
-
-/** What an old heater goes out by, and a new one stands in. */
-export const HEATER_USES: readonly BesidesId[] = BESIDES.filter((id) => id.startsWith('heater-'))
 
 const OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'waste.out', seconds: 300 }
 const TUB_OUT: StepTemplate = { key: 'waste-out', kind: 'remove', words: 'tub.out', seconds: 600 }

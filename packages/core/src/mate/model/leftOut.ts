@@ -19,9 +19,9 @@ export function leftOut(problem: Problem): LeftOut[] {
   const shorter = (family: Family, mm: number) =>
     network.catalogue.some((part) => part.family === family && (part.lengthMm?.max ?? 0) < mm)
   const unusual = (family: Family) =>
-    network.catalogue.some(
+    network.catalogue.find(
       ({ family: own, lengthMm }) => own === family && lengthMm && lengthMm.max < (lengthMm.usual ?? 0),
-    )
+    )?.lengthMm?.usual
   if (problem.shutIn && (problem.held || problem.line.cutIn)) add('union', 'union.shut-in')
   if (conditions.access === 'closed-wall' && route.stages.some((stage) => 'isolating' in stage))
     add('isolating-valve', 'valve.shut-in')
@@ -30,8 +30,9 @@ export function leftOut(problem: Problem): LeftOut[] {
     else if (pipe && isPlastic(pipe.material)) add('hose-bib', 'bib.on-plastic')
     const { wallMm } = conditions
     const needsMm = (wallMm ?? 0) + SEAT_BEYOND_MM
+    const usualMm = unusual('frost-free-bib')
     if (wallMm == null) {
-      if (conditions.freezing && unusual('frost-free-bib')) add('frost-free-bib', 'bib.usual')
+      if (conditions.freezing && usualMm) add('frost-free-bib', 'bib.usual', { usualMm })
     } else if (shorter('frost-free-bib', needsMm)) add('frost-free-bib', 'bib.too-short', { needsMm })
   }
   if (route.id === 'flexible') add('tube-piece', 'heater.plastic-tube')

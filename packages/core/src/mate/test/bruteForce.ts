@@ -156,7 +156,6 @@ export function shapeOf(fitting: Fitting, index: number): string {
 /** Trade: what is drawn together by a nut. */
 export const hasNut = ({ family }: Fitting) => ['union', 'dielectric-union'].includes(family)
 
-/** Neither metal nor the rubber of a seat. */
 /** Trade: what a shop hangs there unseen, by the thread of what it feeds: fill valve, heater, faucet, what is drawn out. */
 function unseenMm({ ports }: Fitting): number {
   const has = (system: string, nominal: string, times = 1) =>
@@ -167,6 +166,8 @@ function unseenMm({ ports }: Fitting): number {
   if (has('BSPP', '3/4', 2)) return 1500
   return ports.some(({ system }) => system === 'BSPP') ? 300 : 60 * 25.4
 }
+
+/** Neither metal nor the rubber of a seat. */
 const isPlastic = (material: string) => /^(pex|cpvc|pvc|abs|poly|waste|tubular-plastic)/.test(material)
 
 /** What of a chain decides where its next part may stand. */
